@@ -1,0 +1,11 @@
+export * from './camera';
+export { type CameraSolution, limitsInForce } from './cameraSettings';
+export * from './distanceText';
+export * from './kit';
+export type { LightSolution } from './lightPower';
+export * from './look';
+export * from './reading';
+export * from './settings';
+export * from './setup';
+export * from './solution';
+export * from './solve';

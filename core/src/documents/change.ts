@@ -1,0 +1,83 @@
+import { z } from 'zod';
+
+import { type Kit, SETTING_PATHS, type Setting, type SettingPath, type Setup, formatDistance, powerTextOf, sayLook, settingAt } from '../balance';
+import { formatAperture, formatIso, formatShare, formatShutter, formatStopCount } from '../photometry';
+
+/** A change of one setup's settings: a fact for the log, and what undo goes by. */
+export const changeSchema = z.strictObject({
+  type: z.literal('change'),
+  version: z.literal(1),
+  id: z.uuid(),
+  setupId: z.uuid(),
+  at: z.iso.datetime({ offset: true }),
+  settings: z.array(z.strictObject({ path: z.enum(SETTING_PATHS), from: z.json(), to: z.json() })).min(1).max(20),
+  undoes: z.uuid().nullable().meta({ description: 'the change that this one takes back' }),
+});
+export type Change = z.infer<typeof changeSchema>;
+
+/** What these settings change in a setup: only those that differ, with the value before. */
+export function settingChanges(setup: Setup, settings: readonly Setting[]): Change['settings'] {
+  return settings
+    .map(({ path, value }) => ({ path, from: settingAt(setup, path) ?? null, to: value }))
+    .filter(({ from, to }) => JSON.stringify(from) !== JSON.stringify(to));
+}
+
+/** The settings that take a change back. */
+export const undoSettings = (change: Change): Setting[] => change.settings.map(({ path, from }) => ({ path, value: from })).reverse();
+
+/** The newest change that has not been taken back and takes nothing back itself. */
+export function lastUndoable(changes: readonly Change[]): Change | undefined {
+  const undone = new Set(changes.map(({ undoes }) => undoes));
+  return [...changes].sort((a, b) => (a.id < b.id ? -1 : 1)).findLast((change) => change.undoes === null && !undone.has(change.id));
+}
+
+const LABELS: Record<SettingPath, string> = {
+  title: 'Name',
+  'meter.tv': 'Meter shutter',
+  'meter.sv': 'Meter ISO',
+  'look.holdBackStops': 'Hold-back',
+  'camera.cameraId': 'Camera',
+  'camera.wantedAv': 'Wanted aperture',
+  'camera.filterIds': 'Filters',
+  'camera.highSpeedSync': 'High-speed sync',
+  'camera.limits.syncTv': 'Sync',
+  'camera.limits.slowestTv': 'Slowest sharp shutter',
+  'camera.limits.baseSv': 'Lowest ISO',
+  'camera.limits.highestSv': 'Highest ISO',
+  lights: 'Flash',
+  'lights.0.unitId': 'Flash unit',
+  'lights.0.modifierId': 'Modifier',
+  'lights.0.distanceM': 'Flash distance',
+  'lights.0.dialledStops': 'Flash set to',
+};
+
+const nameOf = (things: readonly { id: string; name: string }[], id: unknown): string => things.find((thing) => thing.id === id)?.name ?? 'no longer in the kit';
+
+function sayValue(path: SettingPath, value: unknown, setup: Setup, kit: Kit): string {
+  if (path === 'camera.filterIds') return Array.isArray(value) && value.length > 0 ? value.map((id) => nameOf(kit.filters, id)).join(' + ') : 'none';
+  if (path === 'lights') {
+    const unitId: unknown = Array.isArray(value) ? (value[0] as { unitId?: unknown } | undefined)?.unitId : undefined;
+    return unitId === undefined ? 'none' : nameOf(kit.flashUnits, unitId);
+  }
+  if (value === null) return path === 'lights.0.modifierId' ? 'standard reflector' : path.startsWith('camera.limits') ? 'as in the kit' : 'none';
+  if (typeof value === 'boolean') return value ? 'on' : 'off';
+  if (typeof value === 'string') {
+    if (path === 'camera.cameraId') return nameOf(kit.cameras, value);
+    if (path === 'lights.0.unitId') return nameOf(kit.flashUnits, value);
+    return path === 'lights.0.modifierId' ? nameOf(kit.modifiers, value) : value;
+  }
+  if (typeof value !== 'number') return '';
+  const increment = kit.cameras.find(({ id }) => id === setup.camera.cameraId)?.increment ?? 'third';
+  if (path.endsWith('Tv') || path === 'meter.tv') return formatShutter(value, increment);
+  if (path.endsWith('Sv') || path === 'meter.sv') return formatIso(value);
+  if (path === 'camera.wantedAv') return formatAperture(value, increment);
+  if (path === 'lights.0.distanceM') return formatDistance(value, kit.preferences.distanceUnit);
+  if (path === 'lights.0.dialledStops') return powerTextOf(kit, setup.lights[0]?.unitId ?? '', value);
+  return `${formatStopCount(value)} stops, flash share ${formatShare(sayLook(value).flashShare)}`;
+}
+
+/** A change in words for the log: `Hold-back: 1.0 stops, flash share 50 %, was 0.7 stops, flash share 37 %`. */
+export const describeChange = (change: Change, setup: Setup, kit: Kit): string =>
+  change.settings
+    .map(({ path, from, to }) => `${LABELS[path]}: ${sayValue(path, to, setup, kit)}, was ${sayValue(path, from, setup, kit)}`)
+    .join('. ');

@@ -1,0 +1,88 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+
+import { type Change, describeChange, documentSchema, gatherKit, kitItems, lastUndoable, mergeByField, newSetup, settingChanges, shootSchema, undoSettings } from '.';
+import { type Setup, withSettings } from '../balance';
+import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+
+const { setup } = SAMPLE_HALL;
+const change = (number: number, settings: Change['settings'], undoes: string | null = null): Change => ({ type: 'change', version: 1, id: sampleId(number), setupId: setup.id, at: '2026-02-27T15:00:00Z', settings, undoes });
+
+describe('documents', () => {
+  it('the sample shoot keeps to the schemas, every id once', () => {
+    for (const document of SAMPLE_DOCUMENTS) expect(documentSchema.parse(document)).toEqual(document);
+    expect(new Set(SAMPLE_DOCUMENTS.map(({ id }) => id)).size).toBe(SAMPLE_DOCUMENTS.length);
+  });
+
+  it('a new setup is a valid document', () => {
+    const fresh = newSetup({ id: sampleId(500), shootId: sampleId(1), spotId: sampleId(2) }, 'Fresh', null);
+    expect(documentSchema.safeParse(fresh).success).toBe(true);
+  });
+
+  it('kit and documents turn into each other', () => {
+    const kit = gatherKit(kitItems(SAMPLE_KIT).reverse());
+    expect(kit.cameras.map(({ name }) => name)).toEqual(['Dunlin, sync 1/250', 'Plover, sync 1/200']);
+    expect(gatherKit(kitItems(kit))).toEqual(kit);
+    expect(gatherKit([...kitItems(kit), { type: 'preferences', version: 1, id: sampleId(600), meterIncrement: 'third', distanceUnit: 'ft' }]).preferences).toEqual({ meterIncrement: 'third', distanceUnit: 'ft' });
+  });
+
+  it('says what is wrong with a shoot', () => {
+    const wrong = shootSchema.safeParse({ ...SAMPLE_HALL.shoot, title: ' ', date: '27.2.', timeZone: 'Orlabach' });
+    expect(wrong.error?.issues.map(({ message }) => message)).toEqual([expect.stringContaining('name'), expect.stringContaining('2026-02-27'), expect.stringContaining('Europe/Vienna')]);
+  });
+});
+
+describe('changes', () => {
+  it('keep only what differs, with the value before, and taking them back restores the setup', () => {
+    const settings = [{ path: 'look.holdBackStops' as const, value: 2 }, { path: 'camera.wantedAv' as const, value: 3 }, { path: 'lights.0.distanceM' as const, value: 1.5 }];
+    const changes = settingChanges(setup, settings);
+    expect(changes).toEqual([{ path: 'look.holdBackStops', from: 1, to: 2 }, { path: 'lights.0.distanceM', from: 2.2, to: 1.5 }]);
+    const changed = withSettings(setup, settings);
+    expect(changed.ok && withSettings(changed.value, undoSettings(change(701, changes)))).toEqual({ ok: true, value: setup });
+  });
+
+  it('are described in the terms of the gear', () => {
+    const say = (path: Change['settings'][number]['path'], from: Change['settings'][number]['from'], to: Change['settings'][number]['to']) => describeChange(change(702, [{ path, from, to }]), setup, SAMPLE_KIT);
+    expect(say('look.holdBackStops', 2 / 3, 1)).toBe('Hold-back: 1.0 stops, flash share 50 %, was 0.7 stops, flash share 37 %');
+    expect(say('camera.wantedAv', 3, 4)).toBe('Wanted aperture: f/4, was f/2.8');
+    expect(say('camera.limits.slowestTv', null, 5)).toBe('Slowest sharp shutter: 1/30, was as in the kit');
+    expect(say('meter.sv', 0, 2)).toBe('Meter ISO: ISO 400, was ISO 100');
+    expect(say('camera.filterIds', [], [sampleId(131)])).toBe('Filters: ND 3 stops, was none');
+    expect(say('camera.highSpeedSync', false, true)).toBe('High-speed sync: on, was off');
+    expect(say('lights.0.dialledStops', null, -5)).toBe('Flash set to: 1/32, was none');
+    expect(say('lights.0.modifierId', null, sampleId(121))).toBe('Modifier: Octagon 90 cm, was standard reflector');
+    expect(say('lights.0.unitId', sampleId(999), sampleId(111))).toBe('Flash unit: Tern 400 A, was no longer in the kit');
+    expect(say('lights', [], setup.lights)).toBe('Flash: Wren 60 A, was none');
+    expect(say('camera.cameraId', null, sampleId(101))).toBe('Camera: Plover, sync 1/200, was none');
+    expect(say('lights.0.distanceM', 2.2, 1.5)).toBe('Flash distance: 1.5 m, was 2.2 m');
+    expect(say('title', 'A', 'B')).toBe('Name: B, was A');
+  });
+
+  it('undo goes back one change after the other, over those already taken back', () => {
+    const settings: Change['settings'] = [{ path: 'title', from: 'a', to: 'b' }];
+    const [one, two, undo] = [change(711, settings), change(712, settings), change(713, settings, sampleId(712))];
+    expect(lastUndoable([two, one])?.id).toBe(two.id);
+    expect(lastUndoable([one, two, undo])?.id).toBe(one.id);
+    expect(lastUndoable([undo])).toBeUndefined();
+  });
+});
+
+describe('merge by field', () => {
+  const edit = (from: Setup, holdBackStops: number, distanceM: number): Setup => ({ ...from, look: { holdBackStops }, lights: from.lights.map((light) => ({ ...light, distanceM })) });
+
+  it('keeps both sides when they changed different fields, inside lists too', () => {
+    expect(mergeByField(setup, edit(setup, 2, 2.2), edit(setup, 1, 3))).toEqual(edit(setup, 2, 3));
+  });
+
+  it('keeps mine where both changed the same field', () => {
+    expect(mergeByField(setup, edit(setup, 2, 2.2), edit(setup, 3, 2.2))).toEqual(edit(setup, 2, 2.2));
+  });
+
+  it('takes theirs when I changed nothing, mine when they did not, and agrees with itself', () => {
+    fc.assert(fc.property(fc.jsonValue(), fc.jsonValue(), (base, other) => {
+      expect(mergeByField(base, base, other)).toEqual(other);
+      expect(mergeByField(base, other, base)).toEqual(other);
+      expect(mergeByField(base, other, other)).toEqual(other);
+    }));
+  });
+});

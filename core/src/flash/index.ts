@@ -1,0 +1,3 @@
+export * from './flashUnit';
+export * from './guideNumber';
+export * from './powerScale';

@@ -1,0 +1,107 @@
+import { z } from 'zod';
+
+import { INCREMENT_STOPS, type Outcome, ceilToStep, failure, parsePartStops, roundToStep, stepsToStops, success } from '../photometry';
+
+/**
+ * The scale printed on a flash unit. Power is kept in stops below full (0 and less);
+ * the scale only says how this unit writes it, its step and how low it goes.
+ */
+export const powerScaleSchema = z.strictObject({
+  kind: z.enum(['fraction', 'stopNumber', 'wattSeconds', 'percent']).meta({ description: 'fraction: 1/16 +0.3; stopNumber: one whole number per stop; wattSeconds; percent' }),
+  step: z.enum(['third', 'half', 'tenth']).meta({ description: "the unit's own power step" }),
+  lowestStops: z.number().min(-12).max(0).meta({ description: 'lowest power, stops below full' }),
+  topNumber: z.number().min(1).max(20).optional().meta({ description: 'stopNumber scale: the number that stands for full power' }),
+  fullWs: z.number().positive().max(10000).optional().meta({ description: 'wattSeconds scale: energy at full power' }),
+}).superRefine((scale, context) => {
+  if (scale.kind === 'stopNumber' && scale.topNumber === undefined)
+    context.addIssue({ code: 'custom', path: ['topNumber'], message: 'a stop-number scale needs the number of full power, such as 10' });
+  if (scale.kind === 'wattSeconds' && scale.fullWs === undefined)
+    context.addIssue({ code: 'custom', path: ['fullWs'], message: 'a watt-second scale needs the energy of full power, such as 400' });
+});
+export type PowerScale = z.infer<typeof powerScaleSchema>;
+
+/** The step of a scale in stops. */
+export const powerStepStops = (scale: PowerScale): number => INCREMENT_STOPS[scale.step];
+
+/** The lowest power that the dial can really show: the lowest power rounded up to the step. */
+export const lowestPowerStops = (scale: PowerScale): number => ceilToStep(scale.lowestStops, powerStepStops(scale));
+
+/** The nearest setting of the unit's dial, inside its range. */
+export function snapPower(scale: PowerScale, powerStops: number): number {
+  return Math.min(0, Math.max(lowestPowerStops(scale), roundToStep(powerStops, powerStepStops(scale))));
+}
+
+const threeDigits = (value: number): string => (value >= 100 ? value.toFixed(0) : String(Number(value.toPrecision(3))));
+
+/**
+ * Writes a power in the unit's own scale: `1/16 +0.3`, `6.3`, `25 Ws`, `12.5 %`.
+ * The power is snapped to the unit's step first, since the dial has nothing in between.
+ */
+export function writePower(scale: PowerScale, powerStops: number): string {
+  const snapped = roundToStep(powerStops, powerStepStops(scale));
+  switch (scale.kind) {
+    case 'stopNumber':
+      return ((scale.topNumber ?? 10) + snapped).toFixed(1);
+    case 'wattSeconds':
+      return `${threeDigits((scale.fullWs ?? 0) * 2 ** snapped)} Ws`;
+    case 'percent':
+      return `${threeDigits(100 * 2 ** snapped)} %`;
+    case 'fraction': {
+      const whole = Math.floor(snapped + 1e-9);
+      const part = snapped - whole;
+      return part < 0.05 ? `1/${2 ** -whole}` : `1/${2 ** -whole} +${part.toFixed(1)}`;
+    }
+  }
+}
+
+const EXAMPLES: Record<PowerScale['kind'], string> = {
+  fraction: '1/16, 1/16 +0.3 or 1/16+⅓',
+  stopNumber: '7 or 7.3',
+  wattSeconds: '25 Ws or 25',
+  percent: '12.5 % or 12.5',
+};
+
+/** Part of a stop behind a fraction of power; 0.3 and 0.7 mean thirds on a dial that counts thirds. */
+function partOfStop(text: string, scale: PowerScale): number | undefined {
+  const minus = /^[-−–]/.test(text);
+  const part = parsePartStops(text.replace(/^[-−–]\s*/, '').replace(/^\+\s*/, ''));
+  return part === undefined ? undefined : (minus ? -1 : 1) * roundToStep(part, powerStepStops(scale));
+}
+
+function readFraction(text: string, scale: PowerScale): number | undefined {
+  if (/^(full|1|1\/1)$/.test(text)) return 0;
+  const match = /^(?:1\s*\/\s*)?(\d+)\s*(.*)$/.exec(text);
+  const denominator = Number(match?.[1]);
+  const part = partOfStop(match?.[2] ?? '', scale);
+  const whole = Math.log2(denominator);
+  return part === undefined || !Number.isInteger(whole) ? undefined : part - whole;
+}
+
+function readNumber(text: string, scale: PowerScale): number | undefined {
+  const figure = Number(/^(\d+(?:\.\d+)?)\s*(?:ws|j|%)?$/.exec(text)?.[1] ?? NaN);
+  if (!(figure >= 0)) return undefined;
+  if (scale.kind === 'stopNumber') return figure - (scale.topNumber ?? 10);
+  const stops = Math.log2(figure / (scale.kind === 'wattSeconds' ? (scale.fullWs ?? 0) : 100));
+  return Number.isFinite(stops) ? stops : undefined;
+}
+
+/**
+ * Reads a power written in the unit's own scale and snaps it to the unit's step.
+ * @returns stops below full, or a message that says what would be right
+ */
+export function readPower(scale: PowerScale, text: string): Outcome<number> {
+  const tidied = text.trim().toLowerCase().replace(/(\d),(\d)/g, '$1.$2');
+  const stops = scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale);
+  const range = `${writePower(scale, lowestPowerStops(scale))} to ${writePower(scale, 0)}`;
+  if (stops === undefined) return failure(`“${text.trim()}” is not a power of this unit. Write it as ${EXAMPLES[scale.kind]}.`);
+  const snapped = roundToStep(stops, powerStepStops(scale));
+  if (snapped > 1e-9 || snapped < lowestPowerStops(scale) - 1e-9) return failure(`“${text.trim()}” is outside this unit's range, ${range}.`);
+  return success(snapped);
+}
+
+/** Every setting of the dial, from full power down. */
+export function powerSettings(scale: PowerScale): number[] {
+  const step = powerStepStops(scale);
+  const count = Math.round(-lowestPowerStops(scale) / step);
+  return Array.from({ length: count + 1 }, (_, index) => stepsToStops(-index, step));
+}

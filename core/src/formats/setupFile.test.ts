@@ -1,0 +1,59 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+
+import { type SetupFile, kitInUse, readSetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from '.';
+import { solve } from '../balance';
+import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+
+const file: SetupFile = {
+  format: 'sphene-setup', version: 1, exportedAt: '2026-02-27T15:00:00.000Z', ...SAMPLE_HALL, kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT),
+  changes: [{ type: 'change', version: 1, id: sampleId(801), setupId: SAMPLE_HALL.setup.id, at: '2026-02-27T14:00:00Z', settings: [{ path: 'look.holdBackStops', from: 0.5, to: 1 }], undoes: null }],
+};
+const solutionOf = ({ setup, kit, readings, exportedAt }: SetupFile) => solve(setup, kit, readings, new Date(exportedAt));
+
+describe('setup file', () => {
+  it('holds all that the solution depends on, and no more of the kit', () => {
+    const read = readSetupFile(writeSetupFile(file));
+    expect(read).toEqual({ ok: true, value: file });
+    expect(solutionOf(file)).toEqual(solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(file.exportedAt)));
+    expect(file.kit.cameras).toHaveLength(1);
+    expect(file.kit.filters).toHaveLength(0);
+  });
+
+  it('comes under new ids with the same solution, and its references hold', () => {
+    let number = 9000;
+    const copy = withNewIds(file, () => sampleId((number += 1)));
+    expect(readSetupFile(writeSetupFile(copy)).ok).toBe(true);
+    expect(copy.setup.id).not.toBe(file.setup.id);
+    expect(solutionOf(copy)).toEqual(solutionOf(file));
+  });
+
+  it.each<[string, unknown, RegExp]>([
+    ['no JSON', 'abc', /not JSON/],
+    ['another file', { a: 1 }, /format/],
+    ['a later version', { ...file, version: 2 }, /version/],
+    ['a reading that is not a number', { ...file, readings: [{ ...file.readings[0], av: null }] }, /readings\[0\]\.av/],
+    ['a reading of another setup', { ...file, readings: [{ ...file.readings[0], setupId: sampleId(77) }] }, /belongs to another setup/],
+    ['a spot of another shoot', { ...file, spot: { ...file.spot, shootId: sampleId(77) } }, /shootId/],
+    ['an unknown field', { ...file, colour: 'red' }, /colour/],
+  ])('says what is wrong with %s', (_name, content, message) => {
+    const read = readSetupFile(typeof content === 'string' ? content : JSON.stringify(content));
+    expect(!read.ok && read.message).toMatch(message);
+  });
+
+  it('never throws on a damaged file', () => {
+    const text = writeSetupFile(file);
+    fc.assert(fc.property(fc.nat(text.length - 1), fc.string({ maxLength: 4 }), (at, junk) => {
+      const read = readSetupFile(text.slice(0, at) + junk + text.slice(at + junk.length));
+      if (read.ok) expect(solutionOf(read.value).nextAction.text).toBeTruthy();
+      else expect(read.message.length).toBeGreaterThan(20);
+    }), { numRuns: 200 });
+  });
+
+  it('has its JSON Schema in the documentation, up to date', () => {
+    const kept: unknown = JSON.parse(readFileSync(join(__dirname, '../../../docs/setup-file.schema.json'), 'utf8'));
+    expect(kept).toEqual(JSON.parse(JSON.stringify(setupFileJsonSchema())));
+  });
+});

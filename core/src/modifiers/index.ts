@@ -1,0 +1,2 @@
+export * from './areaSource';
+export * from './modifier';

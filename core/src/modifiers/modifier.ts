@@ -1,0 +1,24 @@
+import { z } from 'zod';
+
+const sizeM = z.number().min(0.02).max(6);
+
+/** The luminous face of a modifier, in metres. */
+export const sourceShapeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('point') }),
+  z.strictObject({ kind: z.literal('round'), diameterM: sizeM }),
+  z.strictObject({ kind: z.literal('rectangle'), widthM: sizeM, heightM: sizeM }),
+]);
+
+/** A light modifier in the kit. */
+export const modifierSchema = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  shape: sourceShapeSchema,
+  lossStops: z.number().min(-2).max(8).meta({ description: 'loss against the standard reflector, on axis, far field, stops' }),
+});
+export type Modifier = z.infer<typeof modifierSchema>;
+
+/** How far a modifier's stated loss may be off before it is calibrated, in stops (one standard deviation). */
+export const MODIFIER_UNCERTAINTY_STOPS = 0.5;
+
+/** No modifier: the unit's own reflector, which the guide number was stated with. */
+export const BARE_REFLECTOR: Modifier = { name: 'Standard reflector', shape: { kind: 'point' }, lossStops: 0 };

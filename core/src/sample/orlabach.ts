@@ -1,0 +1,48 @@
+import type { Reading, Setup } from '../balance';
+import { type Document, type Shoot, type Spot, kitItems, newSetup } from '../documents';
+import { sampleId } from './ids';
+import { SAMPLE_KIT } from './kit';
+
+const shoot: Shoot = {
+  type: 'shoot', version: 1, id: sampleId(1), title: 'Wedding at the old funicular', date: '2026-02-27', place: 'Orlabach, 1420 m', timeZone: 'Europe/Vienna',
+};
+
+const spot = (number: number, title: string): Spot => ({ type: 'spot', version: 1, id: sampleId(number), shootId: shoot.id, title });
+const hall = spot(2, 'Winch hall');
+const terrace = spot(3, 'Upper terrace');
+
+const setupAt = (number: number, place: Spot, title: string): Setup => newSetup({ id: sampleId(number), shootId: shoot.id, spotId: place.id }, title, sampleId(101));
+
+/** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
+const ceremony: Setup = {
+  ...setupAt(11, hall, 'Ceremony by the windows'),
+  meter: { tv: 6, sv: 2 },
+  lights: [{ id: sampleId(21), role: 'key', unitId: sampleId(114), modifierId: sampleId(124), distanceM: 2.2, dialledStops: null }],
+};
+
+/** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
+const lowSun: Setup = {
+  ...setupAt(12, terrace, 'Couple against the low sun'),
+  meter: { tv: 23 / 3, sv: 0 },
+  look: { holdBackStops: 2 / 3 },
+  lights: [{ id: sampleId(22), role: 'key', unitId: sampleId(111), modifierId: sampleId(121), distanceM: 1.4, dialledStops: null }],
+};
+
+const ambient = (number: number, setup: Setup, pointId: string, at: string, text: string, av: number): Reading => ({
+  type: 'reading', version: 1, id: sampleId(number), setupId: setup.id, pointId, at, light: 'ambient', text, av, ...setup.meter, fired: null, struckAt: null,
+});
+
+const readings: Reading[] = [
+  ambient(31, ceremony, 'face', '2026-02-27T14:12:00+01:00', '2.8', 3),
+  ambient(32, ceremony, 'background', '2026-02-27T14:12:20+01:00', '2 2', 2.2),
+  ambient(33, lowSun, 'face', '2026-02-27T16:38:00+01:00', '5.6', 5),
+  ambient(34, lowSun, 'background', '2026-02-27T16:38:15+01:00', '11 3', 7.3),
+];
+
+/** The sample shoot at the made-up town of Orlabach: parents before children, as the store wants them. */
+export const SAMPLE_DOCUMENTS: Document[] = [...kitItems(SAMPLE_KIT), shoot, hall, terrace, ceremony, lowSun, ...readings];
+
+/** The sample setup in the hall with all that its solution needs. */
+export const SAMPLE_HALL = { shoot, spot: hall, setup: ceremony, readings: readings.filter(({ setupId }) => setupId === ceremony.id) };
+/** The sample setup on the terrace. */
+export const SAMPLE_TERRACE = { shoot, spot: terrace, setup: lowSun, readings: readings.filter(({ setupId }) => setupId === lowSun.id) };
