@@ -45,7 +45,7 @@ export function chooseCameraSettings(targetEv100: number, faceEv100: number, cam
   const step = INCREMENT_STOPS[camera.increment];
   const limits = limitsInForce(camera, wish);
   const ndStops = filters.reduce((sum, filter) => sum + filter.lossStops, 0);
-  const av = roundToStep(wish.wantedAv, step);
+  const av = Math.min(floorToStep(camera.smallestAv, step), Math.max(ceilToStep(camera.widestAv, step), roundToStep(wish.wantedAv, step)));
   const syncTv = floorToStep(limits.syncTv, step);
   const fastestTv = wish.highSpeedSync ? Math.max(syncTv, floorToStep(camera.fastestTv, step)) : syncTv;
   const slowestTv = Math.min(fastestTv, ceilToStep(limits.slowestTv, step));

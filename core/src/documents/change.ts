@@ -11,7 +11,7 @@ export const changeSchema = z.strictObject({
   setupId: z.uuid(),
   at: z.iso.datetime({ offset: true }),
   settings: z.array(z.strictObject({ path: z.enum(SETTING_PATHS), from: z.json(), to: z.json() })).min(1).max(20),
-  undoes: z.uuid().nullable().meta({ description: 'the change that this one takes back' }),
+  undoes: z.array(z.uuid()).max(500).meta({ description: 'the changes that this one takes back' }),
 });
 export type Change = z.infer<typeof changeSchema>;
 
@@ -22,14 +22,43 @@ export function settingChanges(setup: Setup, settings: readonly Setting[]): Chan
     .filter(({ from, to }) => JSON.stringify(from) !== JSON.stringify(to));
 }
 
-/** The settings that take a change back. */
-export const undoSettings = (change: Change): Setting[] => change.settings.map(({ path, from }) => ({ path, value: from })).reverse();
-
-/** The newest change that has not been taken back and takes nothing back itself. */
-export function lastUndoable(changes: readonly Change[]): Change | undefined {
-  const undone = new Set(changes.map(({ undoes }) => undoes));
-  return [...changes].sort((a, b) => (a.id < b.id ? -1 : 1)).findLast((change) => change.undoes === null && !undone.has(change.id));
+/** Changes made in one go: a dial stepped several times is one entry of the log and one undo. */
+export interface ChangeGroup {
+  ids: string[];
+  /** when the last of them was made */
+  at: string;
+  settings: Change['settings'];
+  undoes: string[];
+  undone: boolean;
 }
+
+/** Steps of one dial within this time belong together. */
+const ONE_GO_MS = 5000;
+
+/** Gathers changes that belong together, oldest first. A group that ends where it began stays, as it happened. */
+export function groupChanges(changes: readonly Change[]): ChangeGroup[] {
+  const undone = new Set(changes.flatMap(({ undoes }) => undoes));
+  const paths = (settings: Change['settings']) => settings.map(({ path }) => path).join();
+  const groups: ChangeGroup[] = [];
+  for (const change of [...changes].sort((a, b) => (a.id < b.id ? -1 : 1))) {
+    const last = groups.at(-1);
+    const isUndone = undone.has(change.id);
+    const together = last !== undefined && last.undoes.length === 0 && change.undoes.length === 0 && last.undone === isUndone
+      && paths(last.settings) === paths(change.settings) && Date.parse(change.at) - Date.parse(last.at) <= ONE_GO_MS;
+    if (together) {
+      last.ids.push(change.id);
+      last.at = change.at;
+      last.settings = last.settings.map((setting, index) => ({ ...setting, to: change.settings[index]?.to ?? null }));
+    } else groups.push({ ids: [change.id], at: change.at, settings: change.settings, undoes: change.undoes, undone: isUndone });
+  }
+  return groups;
+}
+
+/** The settings that take a group of changes back. */
+export const undoSettings = ({ settings }: Pick<ChangeGroup, 'settings'>): Setting[] => settings.map(({ path, from }) => ({ path, value: from })).reverse();
+
+/** The newest group that has not been taken back and takes nothing back itself. */
+export const lastUndoable = (groups: readonly ChangeGroup[]): ChangeGroup | undefined => groups.findLast(({ undone, undoes }) => !undone && undoes.length === 0);
 
 const LABELS: Record<SettingPath, string> = {
   title: 'Name',
@@ -77,7 +106,7 @@ function sayValue(path: SettingPath, value: unknown, setup: Setup, kit: Kit): st
 }
 
 /** A change in words for the log: `Hold-back: 1.0 stops, flash share 50 %, was 0.7 stops, flash share 37 %`. */
-export const describeChange = (change: Change, setup: Setup, kit: Kit): string =>
-  change.settings
+export const describeChange = ({ settings }: Pick<Change, 'settings'>, setup: Setup, kit: Kit): string =>
+  settings
     .map(({ path, from, to }) => `${LABELS[path]}: ${sayValue(path, to, setup, kit)}, was ${sayValue(path, from, setup, kit)}`)
     .join('. ');

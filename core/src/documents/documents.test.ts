@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Change, describeChange, documentSchema, gatherKit, kitItems, lastUndoable, mergeByField, newSetup, settingChanges, shootSchema, undoSettings } from '.';
+import { type Change, describeChange, documentSchema, gatherKit, groupChanges, kitItems, lastUndoable, mergeByField, newSetup, settingChanges, shootSchema, undoSettings } from '.';
 import { type Setup, withSettings } from '../balance';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
 const { setup } = SAMPLE_HALL;
-const change = (number: number, settings: Change['settings'], undoes: string | null = null): Change => ({ type: 'change', version: 1, id: sampleId(number), setupId: setup.id, at: '2026-02-27T15:00:00Z', settings, undoes });
+const change = (number: number, settings: Change['settings'], undoes: string[] = [], at = `2026-02-27T15:${String(number % 60)}:00Z`): Change => ({ type: 'change', version: 1, id: sampleId(number), setupId: setup.id, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -60,10 +60,19 @@ describe('changes', () => {
 
   it('undo goes back one change after the other, over those already taken back', () => {
     const settings: Change['settings'] = [{ path: 'title', from: 'a', to: 'b' }];
-    const [one, two, undo] = [change(711, settings), change(712, settings), change(713, settings, sampleId(712))];
-    expect(lastUndoable([two, one])?.id).toBe(two.id);
-    expect(lastUndoable([one, two, undo])?.id).toBe(one.id);
-    expect(lastUndoable([undo])).toBeUndefined();
+    const [one, two, undo] = [change(711, settings), change(712, settings), change(713, settings, [sampleId(712)])];
+    const last = (...changes: Change[]) => lastUndoable(groupChanges(changes))?.ids;
+    expect(last(two, one)).toEqual([two.id]);
+    expect(last(one, two, undo)).toEqual([one.id]);
+    expect(last(undo)).toBeUndefined();
+  });
+
+  it('steps of one dial in one go are one entry and one undo', () => {
+    const step = (number: number, from: number, to: number, second: number) => change(number, [{ path: 'camera.wantedAv', from, to }], [], `2026-02-27T15:00:0${second}Z`);
+    const other = change(724, [{ path: 'look.holdBackStops', from: 1, to: 2 }], [], '2026-02-27T15:00:08Z');
+    const groups = groupChanges([step(721, 3, 4, 1), step(722, 4, 5, 2), step(723, 5, 6, 6), other]);
+    expect(groups.map(({ ids }) => ids.length)).toEqual([3, 1]);
+    expect(undoSettings(groups[0] ?? { settings: [] })).toEqual([{ path: 'camera.wantedAv', value: 3 }]);
   });
 });
 

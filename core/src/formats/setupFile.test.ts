@@ -9,7 +9,7 @@ import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
 const file: SetupFile = {
   format: 'sphene-setup', version: 1, exportedAt: '2026-02-27T15:00:00.000Z', ...SAMPLE_HALL, kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT),
-  changes: [{ type: 'change', version: 1, id: sampleId(801), setupId: SAMPLE_HALL.setup.id, at: '2026-02-27T14:00:00Z', settings: [{ path: 'look.holdBackStops', from: 0.5, to: 1 }], undoes: null }],
+  changes: [{ type: 'change', version: 1, id: sampleId(801), setupId: SAMPLE_HALL.setup.id, at: '2026-02-27T14:00:00Z', settings: [{ path: 'look.holdBackStops', from: 0.5, to: 1 }], undoes: [] }],
 };
 const solutionOf = ({ setup, kit, readings, exportedAt }: SetupFile) => solve(setup, kit, readings, new Date(exportedAt));
 

@@ -79,6 +79,6 @@ export function withNewIds(file: SetupFile, newId: () => string): SetupFile {
     spot: { ...file.spot, id: swap(file.spot.id), shootId: swap(file.spot.shootId) },
     setup: { ...file.setup, id: swap(file.setup.id), shootId: swap(file.setup.shootId), spotId: swap(file.setup.spotId) },
     readings: file.readings.map((reading) => ({ ...reading, id: swap(reading.id), setupId: swap(reading.setupId) })),
-    changes: file.changes.map((change) => ({ ...change, id: swap(change.id), setupId: swap(change.setupId), undoes: swap(change.undoes) })),
+    changes: file.changes.map((change) => ({ ...change, id: swap(change.id), setupId: swap(change.setupId), undoes: change.undoes.map(swap) })),
   };
 }

@@ -1,0 +1,12 @@
+const { swcTransform } = require('../scripts/swcJest.cjs');
+
+/** @type {import('jest').Config} */
+module.exports = {
+  displayName: 'server',
+  rootDir: __dirname,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/test/**/*.test.ts'],
+  transform: swcTransform,
+  globalSetup: '<rootDir>/test/startDatabase.mjs',
+  globalTeardown: '<rootDir>/test/stopDatabase.mjs',
+};

@@ -1,0 +1,48 @@
+import type { Logger } from 'pino';
+import { DataSource, type EntityManager } from 'typeorm';
+
+import { entities } from './entities';
+import { SqlLogger } from './logger';
+import { Start1780000000000 } from './migrations/1780000000000-start';
+
+/** Anything that SQL can be asked of: the pool, or one transaction. */
+export type Queryable = Pick<EntityManager, 'query'>;
+
+/** The connection pool; call `initialize` before use. */
+export function createDataSource(url: string, log: Logger): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url,
+    entities,
+    migrations: [Start1780000000000],
+    migrationsTransactionMode: 'each',
+    installExtensions: false,
+    uuidExtension: 'pgcrypto',
+    synchronize: false,
+    logging: ['error', 'warn', 'migration'],
+    logger: new SqlLogger(log),
+    maxQueryExecutionTime: 1000,
+    poolSize: 10,
+    applicationName: 'sphene',
+    connectTimeoutMS: 5_000,
+    poolErrorHandler: (error: Error) => log.error({ err: error.message }, 'an idle database connection failed'),
+    extra: { statement_timeout: 15_000, idle_in_transaction_session_timeout: 15_000, lock_timeout: 5_000 },
+  });
+}
+
+const MIGRATION_LOCK = 5_374_901;
+
+/** Brings the schema up to date. Several servers may start at once and TypeORM takes no lock of its own, so this does. */
+export async function migrate(dataSource: DataSource): Promise<void> {
+  const runner = dataSource.createQueryRunner();
+  await runner.connect();
+  try {
+    await runner.query('set lock_timeout = 0');
+    await runner.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    await dataSource.runMigrations();
+  } finally {
+    await runner.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
+    await runner.query('reset lock_timeout');
+    await runner.release();
+  }
+}

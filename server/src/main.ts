@@ -1,0 +1,46 @@
+import { once } from 'node:events';
+import type { Server } from 'node:http';
+import { type AddressInfo } from 'node:net';
+import { serve } from '@hono/node-server';
+import pino from 'pino';
+
+import { createApp } from './app';
+import { loadConfig } from './config';
+import { createDataSource, migrate } from './db/dataSource';
+import { seedSample } from './sync/sample';
+
+const config = loadConfig(process.env);
+const log = pino({ level: config.LOG_LEVEL, base: undefined, timestamp: pino.stdTimeFunctions.isoTime });
+const dataSource = createDataSource(config.DATABASE_URL, log);
+await dataSource.initialize();
+await migrate(dataSource);
+if (config.SAMPLE_DATA) await seedSample(dataSource);
+
+let closing = false;
+const app = createApp({ config, dataSource, log, isClosing: () => closing });
+// Loopback only: whoever puts this on a network puts a proxy with TLS in front of it.
+const server = serve({ fetch: app.fetch, port: config.PORT, hostname: '127.0.0.1' }) as Server;
+server.requestTimeout = 30_000;
+server.headersTimeout = 10_000;
+server.on('error', (error) => {
+  log.fatal({ err: error }, 'the server cannot listen');
+  process.exit(1);
+});
+await once(server, 'listening');
+log.info({ port: (server.address() as AddressInfo).port }, 'listening');
+
+/** Finishes what is in flight, takes nothing new, and ends; a second signal changes nothing. */
+async function close(signal: string): Promise<void> {
+  if (closing) return;
+  closing = true;
+  log.info({ signal }, 'closing');
+  const hard = setTimeout(() => process.exit(1), 10_000);
+  hard.unref();
+  const closed = once(server, 'close');
+  server.close();
+  const idle = setInterval(() => server.closeIdleConnections(), 100);
+  await closed;
+  clearInterval(idle);
+  await dataSource.destroy();
+}
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void close(signal));
