@@ -1,0 +1,14 @@
+const path = require('node:path');
+const { getDefaultConfig } = require('expo/metro-config');
+
+const config = getDefaultConfig(__dirname);
+config.resolver.resolveRequest = (context, name, platform) => {
+  const from = context.originModulePath;
+  // Zod re-exports its 64 languages from one barrel and Metro does not shake trees: keep English only.
+  if (name === '../locales/index.js' && /node_modules\/zod\/v4\//.test(from)) return { type: 'sourceFile', filePath: path.join(__dirname, 'src/stubs/zodLocales.js') };
+  // Paper's icons are a 1.3 MB font with a 180 kB name map: give it our few SVG paths instead.
+  if (/(^|\/)(react-native-vector-icons|vector-icons)\/MaterialCommunityIcons$/.test(name) && /node_modules\/react-native-paper\//.test(from))
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/PathIcon.tsx') };
+  return context.resolveRequest(context, name, platform);
+};
+module.exports = config;

@@ -1,0 +1,31 @@
+import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
+import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
+import { useFonts } from 'expo-font';
+import { Stack } from 'expo-router';
+
+import { ApplicationProvider } from '@/store/application';
+import { useAppSelector } from '@/store/store';
+import { ThemeProvider, usePalette } from '@/ui/theme';
+
+function Screens() {
+  const palette = usePalette();
+  return <Stack screenOptions={{ headerShown: false, animation: 'none', contentStyle: { backgroundColor: palette.ground } }} />;
+}
+
+function Themed() {
+  const theme = useAppSelector((state) => state.device.theme);
+  return (
+    <ThemeProvider choice={theme}>
+      <Screens />
+    </ThemeProvider>
+  );
+}
+
+export default function RootLayout() {
+  useFonts({ AtkinsonHyperlegibleNext_400Regular, AtkinsonHyperlegibleNext_700Bold });
+  return (
+    <ApplicationProvider>
+      <Themed />
+    </ApplicationProvider>
+  );
+}

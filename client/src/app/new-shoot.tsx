@@ -1,0 +1,1 @@
+export { NewShootScreen as default } from '@/features/shoots/NewShootScreen';

@@ -1,0 +1,1 @@
+export { ShootScreen as default } from '@/features/shoots/ShootScreen';

@@ -1,0 +1,37 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { MAX_SETUP_FILE_BYTES, readSetupFile } from '@sphene/core/formats';
+
+import { useActions } from '@/store/application';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+
+/** Asks for a file; nothing when the person thinks better of it. */
+function pickFile(onFile: (file: File) => void): void {
+  const input = document.createElement('input');
+  input.type = 'file';
+  input.accept = 'application/json,.json';
+  input.onchange = () => { if (input.files?.[0]) onFile(input.files[0]); };
+  input.click();
+}
+
+/** Brings in a setup that Export wrote; says what is wrong with any other file. */
+export function ImportButton() {
+  const actions = useActions();
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = async (file: File) => {
+    setProblem(null);
+    if (file.size > MAX_SETUP_FILE_BYTES) return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
+    const read = readSetupFile(await file.text());
+    if (!read.ok) return setProblem(read.message);
+    router.navigate({ pathname: '/setup/[id]', params: { id: actions.importSetup(read.value) } });
+  };
+  return (
+    <View style={{ gap: 8, flexShrink: 1, flexGrow: 1 }}>
+      <ActionButton label="Import a setup" icon="tray-arrow-down" onPress={() => pickFile((file) => void take(file))} />
+      {problem !== null && <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
+    </View>
+  );
+}

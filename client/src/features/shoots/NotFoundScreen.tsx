@@ -1,0 +1,19 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+
+import { ActionButton } from '@/ui/ActionButton';
+import { Screen } from '@/ui/Screen';
+import { Txt } from '@/ui/Txt';
+
+/** Nothing is at this address: it was deleted, or belongs to another account. */
+export function NotFoundScreen() {
+  const router = useRouter();
+  return (
+    <Screen title="Not here" up="/">
+      <View style={{ padding: 16, gap: 16 }}>
+        <Txt>There is nothing at this address on this account. It may have been deleted, or not have arrived on this device yet.</Txt>
+        <ActionButton label="To the shoots" kind="primary" onPress={() => router.navigate('/')} />
+      </View>
+    </Screen>
+  );
+}

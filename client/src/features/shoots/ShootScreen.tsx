@@ -1,0 +1,58 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { ScrollView, View } from 'react-native';
+import type { Spot } from '@sphene/core/documents';
+
+import { useActions } from '@/store/application';
+import { selectDocument, selectSetups, selectSpots } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { Screen } from '@/ui/Screen';
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { NotFoundScreen } from './NotFoundScreen';
+import { SetupRow } from './SetupRow';
+import { TitleField } from './TitleField';
+import { formatDay } from './formatDay';
+
+function SpotCard({ spot }: { spot: Spot }) {
+  const palette = usePalette();
+  const actions = useActions();
+  const router = useRouter();
+  const setups = useAppSelector(selectSetups).filter(({ spotId }) => spotId === spot.id);
+  return (
+    <View role="article" aria-label={spot.title} style={{ gap: 8, padding: 16, backgroundColor: palette.raised }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <TitleField label="Spot" title={spot.title} onRename={(title) => actions.rename(spot, title)} />
+        <IconButton icon="trash-can-outline" name={`Delete ${spot.title}`} onPress={() => actions.remove(spot)} />
+      </View>
+      {setups.map((setup) => <SetupRow key={setup.id} setup={setup} />)}
+      <View style={{ alignItems: 'flex-start' }}>
+        <ActionButton label="Add a setup" name={`Add a setup at ${spot.title}`} icon="plus" kind="plain" onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSetup(spot) } })} />
+      </View>
+    </View>
+  );
+}
+
+/** One shoot: its spots in the light, each with its setups. */
+export function ShootScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const router = useRouter();
+  const actions = useActions();
+  const shoot = useAppSelector((state) => selectDocument(state, 'shoot', id));
+  const spots = useAppSelector(selectSpots).filter(({ shootId }) => shootId === id);
+  if (shoot === undefined) return <NotFoundScreen />;
+  const remove = () => {
+    router.navigate('/');
+    actions.remove(shoot);
+  };
+  return (
+    <Screen title={shoot.title} place={[formatDay(shoot.date), shoot.place].filter(Boolean).join(' · ')} up="/" actions={<IconButton icon="trash-can-outline" name={`Delete ${shoot.title}`} onPress={remove} />}>
+      <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
+        <TitleField label="Shoot" title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
+        {spots.map((spot) => <SpotCard key={spot.id} spot={spot} />)}
+        {spots.length === 0 && <Txt>No spots yet. Add one for each place in the light.</Txt>}
+        <ActionButton label="Add a spot" icon="plus" kind="primary" onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSpot(shoot.id) } })} />
+      </ScrollView>
+    </Screen>
+  );
+}

@@ -1,0 +1,149 @@
+import { type FiredLight, type Kit, type Preferences, type Reading, type Setting, type SettingPath, withSettings } from '@sphene/core/balance';
+import { type Change, type Document, type Shoot, type Spot, kitItems, lastUndoable, newSetup, settingChanges, undoSettings } from '@sphene/core/documents';
+import { type SetupFile, kitInUse, withNewIds } from '@sphene/core/formats';
+import { type Outcome, failure, success } from '@sphene/core/photometry';
+
+import { noticed } from './deviceSlice';
+import { drafted } from './documentsSlice';
+import { newId, timestamp } from './ids';
+import type { Keeper } from './keeper';
+import { selectChangeGroups, selectChanges, selectDocument, selectKit, selectReadings, selectSetups, selectSpots } from './selectors';
+import type { Store } from './store';
+
+const put = (document: Document) => ({ id: document.id, document });
+
+/** The meter's shutter and ISO are part of every reading; their changes need no entry of their own. */
+const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
+
+/** What a person can do to their documents. Everything goes through the keeper, which keeps and sends it. */
+export class Actions {
+  constructor(private readonly store: Store, private readonly keeper: Keeper) {}
+
+  /** Changes settings of a setup and logs what they were; nothing happens when nothing differs. */
+  changeSettings(setupId: string, settings: readonly Setting[], undoes: string[] = []): Outcome<null> {
+    this.store.dispatch(drafted(null));
+    const setup = selectDocument(this.store.getState(), 'setup', setupId);
+    if (setup === undefined) return failure('This setup is gone.');
+    const changes = settingChanges(setup, settings);
+    if (changes.length === 0) return success(null);
+    const changed = withSettings(setup, changes.map(({ path, to }) => ({ path, value: to })));
+    if (!changed.ok) return changed;
+    const logged = changes.filter(({ path }) => isLogged(path));
+    const fact: Change = { type: 'change', version: 1, id: newId(), setupId, at: timestamp(), settings: logged, undoes };
+    void this.keeper.commit([put(changed.value), ...(logged.length === 0 ? [] : [put(fact)])]);
+    return success(null);
+  }
+
+  /** Shows settings while a control is being moved, without keeping them yet. */
+  draft(setupId: string, settings: Setting[]): void {
+    this.store.dispatch(drafted({ setupId, settings }));
+  }
+
+  /** Adds a reading to the log. */
+  addReading(setupId: string, reading: Pick<Reading, 'pointId' | 'light' | 'text' | 'av' | 'tv' | 'sv'> & { fired: FiredLight | null }): void {
+    void this.keeper.commit([put({ type: 'reading', version: 1, id: newId(), setupId, at: timestamp(), struckAt: null, ...reading })]);
+  }
+
+  /** Strikes a reading out, or brings a struck one back. It stays in the log either way. */
+  strikeReading(id: string, strike: boolean): void {
+    const reading = selectDocument(this.store.getState(), 'reading', id);
+    if (reading !== undefined) void this.keeper.commit([put({ ...reading, struckAt: strike ? timestamp() : null })]);
+  }
+
+  /** Takes the last thing back: a reading is struck out, a change of settings reversed. */
+  undo(setupId: string): void {
+    const state = this.store.getState();
+    const reading = selectReadings(state, setupId).findLast(({ struckAt }) => struckAt === null);
+    const group = lastUndoable(selectChangeGroups(state, setupId));
+    if (reading !== undefined && (group === undefined || reading.id > (group.ids.at(-1) ?? ''))) {
+      this.strikeReading(reading.id, true);
+      this.store.dispatch(noticed({ text: `Reading ${reading.text} struck out. Restore it in the log.` }));
+    } else if (group !== undefined) {
+      const undone = this.changeSettings(setupId, undoSettings(group), group.ids);
+      this.store.dispatch(noticed({ text: undone.ok ? 'Last change taken back.' : 'The last change cannot be taken back: what it changed is not there any more.' }));
+    } else this.store.dispatch(noticed({ text: 'There is nothing to take back.' }));
+  }
+
+  /** A new shoot with one spot and one setup, ready to meter. Returns the shoot's id. */
+  createShoot(facts: Pick<Shoot, 'title' | 'date' | 'place' | 'timeZone'>): string {
+    const shoot: Shoot = { type: 'shoot', version: 1, id: newId(), ...facts };
+    void this.keeper.commit([put(shoot), ...this.spotWithSetup(shoot.id, 'First spot').map(put)]);
+    return shoot.id;
+  }
+
+  /** A new spot with one setup. Returns the setup's id. */
+  addSpot(shootId: string): string {
+    const count = selectSpots(this.store.getState()).filter((spot) => spot.shootId === shootId).length;
+    const [spot, setup] = this.spotWithSetup(shootId, `Spot ${count + 1}`);
+    void this.keeper.commit([spot, setup].map(put));
+    return setup.id;
+  }
+
+  /** One more setup at a spot. Returns its id. */
+  addSetup(spot: Spot): string {
+    const count = selectSetups(this.store.getState()).filter((setup) => setup.spotId === spot.id).length;
+    const setup = this.freshSetup(spot, `Setup ${count + 1}`);
+    void this.keeper.commit([put(setup)]);
+    return setup.id;
+  }
+
+  rename(document: Shoot | Spot, title: string): void {
+    void this.keeper.commit([put({ ...document, title })]);
+  }
+
+  /** Deletes a shoot, spot or setup with what is inside it, and offers to bring it back. */
+  remove(document: Extract<Document, { type: 'shoot' | 'spot' | 'setup' }>): void {
+    const state = this.store.getState();
+    const inside = (one: { id: string; shootId: string; spotId?: string }) => one.shootId === document.id || one.spotId === document.id;
+    const gone: Document[] = [document, ...selectSpots(state).filter(inside), ...selectSetups(state).filter(inside)];
+    this.removed.set(document.id, gone);
+    void this.keeper.commit(gone.map(({ id }) => ({ id, document: null })));
+    this.store.dispatch(noticed({ text: `${document.title} deleted.`, undo: { label: 'Bring back', documentIds: [document.id] } }));
+  }
+
+  /** Brings back what `remove` deleted. */
+  bringBack(documentIds: readonly string[]): void {
+    void this.keeper.commit(documentIds.flatMap((id) => this.removed.get(id) ?? []).map(put));
+  }
+  private readonly removed = new Map<string, Document[]>();
+
+  setPreferences(change: Partial<Preferences>): void {
+    const { byId } = this.store.getState().documents;
+    const existing = Object.values(byId).find((document) => document.type === 'preferences');
+    const { preferences } = selectKit(this.store.getState());
+    void this.keeper.commit([put({ type: 'preferences', version: 1, id: existing?.id ?? newId(), ...preferences, ...change })]);
+  }
+
+  /** One setup with all that its solution needs, for a file. */
+  exportSetup(setupId: string): SetupFile | undefined {
+    const state = this.store.getState();
+    const setup = selectDocument(state, 'setup', setupId);
+    const spot = setup && selectDocument(state, 'spot', setup.spotId);
+    const shoot = setup && selectDocument(state, 'shoot', setup.shootId);
+    if (setup === undefined || spot === undefined || shoot === undefined) return undefined;
+    return {
+      format: 'sphene-setup', version: 1, exportedAt: timestamp(), shoot, spot, setup,
+      kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)], changes: [...selectChanges(state, setupId)],
+    };
+  }
+
+  /** Adds a setup file to this account: as it is where its ids are new here, as a copy where they are not. Returns the setup's id. */
+  importSetup(file: SetupFile): string {
+    const { byId } = this.store.getState().documents;
+    const known = [file.shoot, file.spot, file.setup, ...file.readings, ...file.changes].some(({ id }) => id in byId);
+    const incoming = known ? withNewIds(file, newId) : file;
+    const kit: Kit = incoming.kit;
+    const gear = kitItems(kit).filter(({ id }) => !(id in byId));
+    void this.keeper.commit([...gear, incoming.shoot, incoming.spot, incoming.setup, ...incoming.readings, ...incoming.changes].map(put));
+    return incoming.setup.id;
+  }
+
+  private freshSetup(spot: Spot, title: string) {
+    return newSetup({ id: newId(), shootId: spot.shootId, spotId: spot.id }, title, selectKit(this.store.getState()).cameras[0]?.id ?? null);
+  }
+
+  private spotWithSetup(shootId: string, title: string) {
+    const spot: Spot = { type: 'spot', version: 1, id: newId(), shootId, title };
+    return [spot, this.freshSetup(spot, 'Setup 1')] as const;
+  }
+}

@@ -1,0 +1,49 @@
+import { type ReactNode, createContext, useContext, useEffect, useState } from 'react';
+import { Provider } from 'react-redux';
+
+import { Actions } from './actions';
+import { clockTicked } from './deviceSlice';
+import { Keeper } from './keeper';
+import { type Store, makeStore } from './store';
+
+interface Application {
+  store: Store;
+  keeper: Keeper;
+  actions: Actions;
+}
+
+const ApplicationContext = createContext<Application | null>(null);
+
+const CLOCK_MS = 20_000;
+
+/** Makes the application's store, starts its keeper and its clock, and hands both down. */
+export function ApplicationProvider({ children }: { children: ReactNode }) {
+  const [application] = useState((): Application => {
+    const store = makeStore();
+    const keeper = new Keeper(store);
+    return { store, keeper, actions: new Actions(store, keeper) };
+  });
+  useEffect(() => {
+    const { store, keeper } = application;
+    const tick = () => store.dispatch(clockTicked(Date.now()));
+    tick();
+    void keeper.start();
+    const ticking = setInterval(tick, CLOCK_MS);
+    return () => clearInterval(ticking);
+  }, [application]);
+  return (
+    <ApplicationContext.Provider value={application}>
+      <Provider store={application.store}>{children}</Provider>
+    </ApplicationContext.Provider>
+  );
+}
+
+function useApplication(): Application {
+  const application = useContext(ApplicationContext);
+  if (application === null) throw new Error('useActions wants an ApplicationProvider above it');
+  return application;
+}
+
+/** What a person can do; the same object for the life of the application. */
+export const useActions = (): Actions => useApplication().actions;
+export const useKeeper = (): Keeper => useApplication().keeper;

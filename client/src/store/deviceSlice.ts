@@ -1,0 +1,55 @@
+import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+
+/** Where this device stands with the server. */
+export type SyncStatus = 'starting' | 'syncing' | 'synced' | 'offline' | 'refused';
+
+export const THEME_CHOICES = ['system', 'dark', 'glare', 'dim'] as const;
+export type ThemeChoice = (typeof THEME_CHOICES)[number];
+
+/** A message at the foot of the screen, with a way to take the thing back. */
+export interface Notice {
+  text: string;
+  undo?: { label: string; documentIds: string[] };
+}
+
+export interface DeviceState {
+  sync: SyncStatus;
+  /** changes that wait for the server */
+  waiting: number;
+  /** why this device's own storage could not be used; null when all is well */
+  storageProblem: string | null;
+  theme: ThemeChoice;
+  notice: Notice | null;
+  /** minutes pass: ages of readings are counted from here */
+  clockMs: number;
+}
+
+const initialState: DeviceState = { sync: 'starting', waiting: 0, storageProblem: null, theme: 'system', notice: null, clockMs: 0 };
+
+const slice = createSlice({
+  name: 'device',
+  initialState,
+  reducers: {
+    syncMoved(state, { payload }: PayloadAction<SyncStatus>) {
+      state.sync = payload;
+    },
+    waitingCounted(state, { payload }: PayloadAction<number>) {
+      state.waiting = payload;
+    },
+    storageFailed(state, { payload }: PayloadAction<string | null>) {
+      state.storageProblem = payload;
+    },
+    themeChosen(state, { payload }: PayloadAction<ThemeChoice>) {
+      state.theme = payload;
+    },
+    noticed(state, { payload }: PayloadAction<Notice | null>) {
+      state.notice = payload;
+    },
+    clockTicked(state, { payload }: PayloadAction<number>) {
+      state.clockMs = payload;
+    },
+  },
+});
+
+export const { syncMoved, waitingCounted, storageFailed, themeChosen, noticed, clockTicked } = slice.actions;
+export const deviceReducer = slice.reducer;

@@ -1,0 +1,51 @@
+import { createSelector } from '@reduxjs/toolkit';
+import { type Reading, type Setup, solve, withSettings } from '@sphene/core/balance';
+import { type Change, type Document, type DocumentType, type KitItem, type Shoot, type Spot, gatherKit, groupChanges } from '@sphene/core/documents';
+
+import type { RootState } from './store';
+
+const byId = (state: RootState) => state.documents.byId;
+const ofType = <T extends DocumentType>(documents: Record<string, Document>, ...types: T[]) =>
+  Object.values(documents).filter((document): document is Extract<Document, { type: T }> => (types as DocumentType[]).includes(document.type));
+const inOrder = <T extends { id: string }>(documents: T[]): T[] => documents.sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** One document, when it is of the type asked for. */
+export function selectDocument<T extends DocumentType>(state: RootState, type: T, id: string): Extract<Document, { type: T }> | undefined {
+  const document = byId(state)[id];
+  return document?.type === type ? (document as Extract<Document, { type: T }>) : undefined;
+}
+
+/** Shoots, the newest day first. */
+export const selectShoots = createSelector(byId, (documents): Shoot[] => inOrder(ofType(documents, 'shoot')).sort((a, b) => b.date.localeCompare(a.date)));
+
+export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(ofType(documents, 'spot')));
+
+export const selectSetups = createSelector(byId, (documents): Setup[] => inOrder(ofType(documents, 'setup')));
+
+export const selectKit = createSelector(byId, (documents) =>
+  gatherKit(ofType(documents, 'camera', 'flashUnit', 'modifier', 'filter', 'preferences') satisfies KitItem[]));
+
+const factsOf = createSelector([byId, (_state: RootState, setupId: string) => setupId], (documents, setupId) => ({
+  readings: inOrder(ofType(documents, 'reading').filter((reading) => reading.setupId === setupId)),
+  changes: inOrder(ofType(documents, 'change').filter((change) => change.setupId === setupId)),
+}));
+
+export const selectReadings = createSelector(factsOf, ({ readings }): Reading[] => readings);
+export const selectChanges = createSelector(factsOf, ({ changes }): Change[] => changes);
+export const selectChangeGroups = createSelector(selectChanges, groupChanges);
+
+/** The setup as it is on screen: with what is under the thumb just now. */
+export const selectSetup = createSelector(
+  [(state: RootState, id: string) => selectDocument(state, 'setup', id), (state: RootState) => state.documents.draft],
+  (setup, draft): Setup | undefined => {
+    if (setup === undefined || draft?.setupId !== setup.id) return setup;
+    const drafted = withSettings(setup, draft.settings);
+    return drafted.ok ? drafted.value : setup;
+  },
+);
+
+/** The solution of a setup: what every screen of it reads. Computed again only when something that it depends on changed. */
+export const selectSolution = createSelector(
+  [selectSetup, selectKit, selectReadings, (state: RootState) => state.device.clockMs],
+  (setup, kit, readings, clockMs) => (setup === undefined ? undefined : solve(setup, kit, readings, new Date(clockMs))),
+);

@@ -1,0 +1,124 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
+import type { PointSolution } from '@sphene/core/balance';
+import { formatStops } from '@sphene/core/photometry';
+
+import { Txt } from './Txt';
+import { type Scale, ladderScale, patchGrey, wedge } from './ladderGeometry';
+import type { Palette } from './palette';
+import { usePalette } from './theme';
+
+interface LadderProps {
+  points: readonly PointSolution[];
+  /** the camera's latitude; null before a camera is known */
+  clipsAboveStops: number | null;
+  noiseBelowStops: number | null;
+  /** a strip of one line, for when the steps want the room */
+  compact?: boolean;
+}
+
+const ROW = 44;
+const BAR = 20;
+const STRIP = 18;
+
+/** Textures carry the meaning without colour: ambient lined, flash dotted, out of range hatched. */
+function Textures({ palette }: { palette: Palette }) {
+  return (
+    <Defs>
+      <Pattern id="ambient-lines" width={5} height={5} patternUnits="userSpaceOnUse">
+        <Rect width={5} height={5} fill={palette.ambient} opacity={0.35} />
+        <Line x1={0} y1={1} x2={5} y2={1} stroke={palette.ambient} strokeWidth={2} />
+      </Pattern>
+      <Pattern id="flash-dots" width={6} height={6} patternUnits="userSpaceOnUse">
+        <Rect width={6} height={6} fill={palette.flash} opacity={0.3} />
+        <Circle cx={1.6} cy={1.6} r={1.4} fill={palette.flash} />
+        <Circle cx={4.6} cy={4.6} r={1.4} fill={palette.flash} />
+      </Pattern>
+      <Pattern id="out-hatch" width={7} height={7} patternUnits="userSpaceOnUse">
+        <Path d="M-1,1 l2,-2 M0,7 l7,-7 M6,8 l2,-2" stroke={palette.danger} strokeWidth={1.2} />
+      </Pattern>
+    </Defs>
+  );
+}
+
+/** The step wedge itself: one grey patch a stop, numbered against mid grey. */
+function StepWedge({ scale, y, palette }: { scale: Scale; y: number; palette: Palette }) {
+  const stops = Array.from({ length: scale.most - scale.least }, (_, index) => scale.least + index);
+  return (
+    <G>
+      {stops.map((stop) => <Rect key={stop} x={scale.x(stop)} y={y} width={scale.perStop + 0.5} height={STRIP} fill={patchGrey(stop)} />)}
+      <Rect x={scale.x(scale.least)} y={y} width={scale.width} height={STRIP} fill="none" stroke={palette.line} strokeWidth={1} />
+    </G>
+  );
+}
+
+function OutOfRange({ scale, height, clips, noise, palette }: { scale: Scale; height: number; clips: number; noise: number; palette: Palette }) {
+  return (
+    <G>
+      {[[clips, scale.most], [scale.least, noise]].map(([from = 0, to = 0]) => to > from && (
+        <Rect key={from} x={scale.x(from)} y={0} width={scale.x(to) - scale.x(from)} height={height} fill="url(#out-hatch)" opacity={0.55} />
+      ))}
+      {[clips, noise].map((edge) => <Line key={edge} x1={scale.x(edge)} x2={scale.x(edge)} y1={0} y2={height} stroke={palette.danger} strokeWidth={1.5} />)}
+    </G>
+  );
+}
+
+function Tone({ point, scale, y, palette, height }: { point: PointSolution; scale: Scale; y: number; palette: Palette; height: number }) {
+  if (point.ambientStops === null || point.totalStops === null) return null;
+  const ambient = scale.clamp(point.ambientStops);
+  const total = scale.clamp(point.totalStops);
+  const shape = (from: number, to: number) => wedge(scale, from, to, y + height, height);
+  return (
+    <G>
+      <Polygon points={shape(scale.least, ambient)} fill="url(#ambient-lines)" stroke={palette.ambient} strokeWidth={1} />
+      {total > ambient && <Polygon points={shape(ambient, total)} fill="url(#flash-dots)" stroke={palette.flash} strokeWidth={1} />}
+      <Line x1={scale.x(total)} x2={scale.x(total)} y1={y - 2} y2={y + height + 2} stroke={palette.text} strokeWidth={2.5} />
+    </G>
+  );
+}
+
+/**
+ * The wedge ladder: a step wedge from which every metered tone is read in stops against mid grey, with the part of it
+ * that is ambient and the part that is flash, clipping above and noise below.
+ */
+export function Ladder({ points, clipsAboveStops, noiseBelowStops, compact = false }: LadderProps) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(358);
+  const metered = points.filter((point) => point.totalStops !== null);
+  const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
+  const rows = compact ? 0 : points.length * ROW;
+  const height = rows + STRIP + (compact ? BAR + 4 : 2);
+  const label = metered.length === 0 ? 'Wedge ladder. No tone is placed yet.' : `Wedge ladder in stops from mid grey. ${points.map(({ text }) => text).join(' ')}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
+
+  return (
+    <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      <View aria-hidden style={{ height }}>
+        <Svg width={width} height={height}>
+          <Textures palette={palette} />
+          {clipsAboveStops !== null && noiseBelowStops !== null && <OutOfRange scale={scale} height={height} clips={clipsAboveStops} noise={noiseBelowStops} palette={palette} />}
+          <Line x1={scale.x(0)} x2={scale.x(0)} y1={0} y2={height} stroke={palette.accent} strokeWidth={1.5} strokeDasharray="3 3" />
+          {compact
+            ? metered.slice(0, 1).map((point) => <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} />)
+            : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * ROW + ROW - BAR - 4} height={BAR} palette={palette} />)}
+          <StepWedge scale={scale} y={height - STRIP} palette={palette} />
+        </Svg>
+        {!compact && points.map((point, index) => (
+          <View key={point.pointId} style={{ position: 'absolute', left: 0, right: 0, top: index * ROW, flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>{point.name}</Txt>
+            <Txt size="label" bold tone={point.zone === 'in range' || point.zone === null ? 'text' : 'danger'} style={{ backgroundColor: palette.ground, paddingLeft: 4 }}>
+              {point.totalStops === null ? 'not placed yet' : `${formatStops(point.totalStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+            </Txt>
+          </View>
+        ))}
+      </View>
+      <View aria-hidden style={{ height: 18 }}>
+        {scale.ticks.map((stop) => (
+          <Txt key={stop} size="label" tone={stop === 0 ? 'accent' : 'quiet'} bold={stop === 0} style={{ position: 'absolute', left: scale.x(stop) - 15, width: 30, textAlign: 'center' }}>
+            {stop === 0 ? '0' : formatStops(stop, 'third')}
+          </Txt>
+        ))}
+      </View>
+    </View>
+  );
+}

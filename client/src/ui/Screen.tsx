@@ -1,0 +1,45 @@
+import Head from 'expo-router/head';
+import { useRouter } from 'expo-router';
+import { type ReactNode } from 'react';
+import { View } from 'react-native';
+
+import { IconButton } from './ActionButton';
+import { Mark } from './Mark';
+import { Notices } from './Notices';
+import { SyncNote } from './SyncNote';
+import { Heading, Txt } from './Txt';
+import { usePalette } from './theme';
+
+interface ScreenProps {
+  title: string;
+  /** where this is, in a few words under the title */
+  place?: string | undefined;
+  /** the address one goes up to; none on the first screen */
+  up?: string | undefined;
+  actions?: ReactNode;
+  children: ReactNode;
+}
+
+/** The frame of every screen: where am I, is it kept, and what can be done with the whole. */
+export function Screen({ title, place, up, actions, children }: ScreenProps) {
+  const palette = usePalette();
+  const router = useRouter();
+  return (
+    <View style={{ flex: 1, backgroundColor: palette.ground }}>
+      <Head>
+        <title>{`${title} · Sphene`}</title>
+      </Head>
+      <View role="banner" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 56, paddingLeft: up === undefined ? 16 : 4, paddingRight: 4, gap: 4, borderBottomWidth: 1, borderBottomColor: palette.raised }}>
+        {up === undefined ? <Mark /> : <IconButton icon="arrow-left" name="Back" onPress={() => router.navigate(up as '/')} />}
+        <View style={{ flex: 1, paddingLeft: up === undefined ? 8 : 0 }}>
+          <View style={{ flexShrink: 1 }}><Heading level={1}>{title}</Heading></View>
+          {place !== undefined && <Txt size="label" tone="quiet" numberOfLines={1}>{place}</Txt>}
+        </View>
+        <SyncNote />
+        {actions}
+      </View>
+      <View role="main" style={{ flex: 1 }}>{children}</View>
+      <Notices />
+    </View>
+  );
+}

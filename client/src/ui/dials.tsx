@@ -1,0 +1,80 @@
+import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
+import { type Preferences, distanceFromUnit, distanceInUnit, formatDistance } from '@sphene/core/balance';
+import { AV_RANGE, INCREMENT_STOPS, type Increment, type Outcome, SV_RANGE, TV_RANGE, failure, formatAperture, formatIso, formatShutter, parseAperture, parseIso, parseShutter, roundToStep, success } from '@sphene/core/photometry';
+
+import { StopDial } from './StopDial';
+
+interface DialProps {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+  note?: string;
+  onReset?: (() => void) | undefined;
+}
+interface RangedDialProps extends DialProps {
+  increment: Increment;
+  least?: number;
+  most?: number;
+}
+
+/** Steps of a dial: to the next mark of the increment, and no further than the range. */
+function steps({ value, onChange, increment, least, most }: { value: number; onChange: (value: number) => void; increment: Increment; least: number; most: number }) {
+  const step = INCREMENT_STOPS[increment];
+  const by = (count: number) => () => onChange(Math.min(most, Math.max(least, roundToStep(value + count * step, step))));
+  return { less: { onPress: by(-1), disabled: value <= least + 1e-9 }, more: { onPress: by(1), disabled: value >= most - 1e-9 } };
+}
+
+const inRange = (read: Outcome<number>, least: number, most: number, format: (value: number) => string): Outcome<number> =>
+  read.ok && (read.value < least - 1e-6 || read.value > most + 1e-6) ? failure(`Keep it between ${format(least)} and ${format(most)}.`) : read;
+
+export function ShutterDial({ increment, least = TV_RANGE.least, most = TV_RANGE.most, ...dial }: RangedDialProps) {
+  const { less, more } = steps({ ...dial, increment, least, most });
+  const format = (tv: number) => formatShutter(tv, increment);
+  return <StopDial {...dial} text={format(dial.value)} down={{ name: 'slower', ...less }} up={{ name: 'faster', ...more }} parse={(text) => inRange(parseShutter(text, increment), least, most, format)} />;
+}
+
+export function ApertureDial({ increment, least = AV_RANGE.least, most = AV_RANGE.most, ...dial }: RangedDialProps) {
+  const { less, more } = steps({ ...dial, increment, least, most });
+  const format = (av: number) => formatAperture(av, increment);
+  return <StopDial {...dial} text={format(dial.value)} down={{ name: 'wider', ...less }} up={{ name: 'smaller', ...more }} parse={(text) => inRange(parseAperture(text, increment), least, most, format)} />;
+}
+
+export function IsoDial({ increment, least = SV_RANGE.least, most = SV_RANGE.most, ...dial }: RangedDialProps) {
+  const { less, more } = steps({ ...dial, increment, least, most });
+  return <StopDial {...dial} text={formatIso(dial.value)} down={{ name: 'lower', ...less }} up={{ name: 'higher', ...more }} parse={(text) => inRange(parseIso(text), least, most, formatIso)} />;
+}
+
+/** What a step of distance is, in the person's unit. */
+const DISTANCE_STEP = { m: 0.1, ft: 0.5 } as const;
+const DISTANCE_RANGE_M = { least: 0.3, most: 30 } as const;
+
+function parseDistance(text: string, unit: Preferences['distanceUnit']): Outcome<number> {
+  const match = /^(\d+(?:[.,]\d+)?)\s*(m|cm|ft|')?$/i.exec(text.trim());
+  const figure = Number(match?.[1]?.replace(',', '.'));
+  const written = match?.[2]?.toLowerCase();
+  const metres = written === 'cm' ? figure / 100 : distanceFromUnit(figure, written === 'm' ? 'm' : written === undefined ? unit : 'ft');
+  if (match === null || !(metres >= DISTANCE_RANGE_M.least && metres <= DISTANCE_RANGE_M.most))
+    return failure(`Write a distance between ${formatDistance(DISTANCE_RANGE_M.least, unit)} and ${formatDistance(DISTANCE_RANGE_M.most, unit)}, such as ${formatDistance(1.5, unit)}.`);
+  return success(metres);
+}
+
+export function DistanceDial({ unit, ...dial }: DialProps & { unit: Preferences['distanceUnit'] }) {
+  const step = DISTANCE_STEP[unit];
+  const by = (count: number) => () => {
+    const stepped = (Math.round(distanceInUnit(dial.value, unit) / step) + count) * step;
+    dial.onChange(Math.min(DISTANCE_RANGE_M.most, Math.max(DISTANCE_RANGE_M.least, Number(distanceFromUnit(stepped, unit).toFixed(4)))));
+  };
+  return (
+    <StopDial {...dial} text={formatDistance(dial.value, unit)} parse={(text) => parseDistance(text, unit)}
+      down={{ name: 'nearer', onPress: by(-1), disabled: dial.value <= DISTANCE_RANGE_M.least }} up={{ name: 'farther', onPress: by(1), disabled: dial.value >= DISTANCE_RANGE_M.most }} />
+  );
+}
+
+export function PowerDial({ unit, ...dial }: DialProps & { unit: FlashUnit }) {
+  const { scale } = unit;
+  const by = (count: number) => () => dial.onChange(snapPower(scale, dial.value + count * powerStepStops(scale)));
+  return (
+    <StopDial {...dial} text={writePower(scale, dial.value)} parse={(text) => readPower(scale, text)}
+      down={{ name: 'less power', onPress: by(-1), disabled: dial.value <= lowestPowerStops(scale) + 1e-9 }} up={{ name: 'more power', onPress: by(1), disabled: dial.value >= -1e-9 }} />
+  );
+}

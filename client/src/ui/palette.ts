@@ -1,0 +1,52 @@
+import { DarkTheme, DefaultTheme, type MD3Theme, configureFonts } from 'react-native-paper';
+
+/** The colours of one theme, each with one role. Meaning never hangs on colour alone: ambient is lined, flash dotted. */
+export interface Palette {
+  isDark: boolean;
+  ground: string;
+  /** a surface that stands a little out of the ground */
+  raised: string;
+  /** hairlines and borders of controls */
+  line: string;
+  text: string;
+  quiet: string;
+  accent: string;
+  onAccent: string;
+  ambient: string;
+  flash: string;
+  danger: string;
+}
+
+export const PALETTES: Record<'dark' | 'glare' | 'dim', Palette> = {
+  dark: { isDark: true, ground: '#14160F', raised: '#1E2118', line: '#5C614D', text: '#F1F2E6', quiet: '#B4B8A3', accent: '#CBDC4E', onAccent: '#14160F', ambient: '#8EBDF0', flash: '#F5B068', danger: '#FF8A73' },
+  glare: { isDark: false, ground: '#FFFFFF', raised: '#F3F4EA', line: '#6B7059', text: '#14160F', quiet: '#434738', accent: '#4E5B00', onAccent: '#FFFFFF', ambient: '#0F4C86', flash: '#8A3F00', danger: '#9C1B10' },
+  dim: { isDark: true, ground: '#0A0603', raised: '#150C07', line: '#6A3F27', text: '#D98A5B', quiet: '#BE754E', accent: '#D9A05B', onAccent: '#0A0603', ambient: '#A87C6A', flash: '#E0793A', danger: '#F06A4A' },
+};
+
+export const REGULAR = 'AtkinsonHyperlegibleNext_400Regular';
+export const BOLD = 'AtkinsonHyperlegibleNext_700Bold';
+
+/** Four sizes and no more, in px: figures, values, text, labels. */
+export const SIZE = { figure: 40, value: 22, text: 16, label: 13 } as const;
+
+/** A touch target's least side, px. */
+export const TOUCH = 48;
+
+/** Paper's own parts in our colours. */
+export function paperTheme(palette: Palette): MD3Theme {
+  const base = palette.isDark ? DarkTheme : DefaultTheme;
+  const level = palette.raised;
+  return {
+    ...base,
+    roundness: 2,
+    fonts: configureFonts({ config: { fontFamily: REGULAR } }),
+    colors: {
+      ...base.colors,
+      primary: palette.accent, onPrimary: palette.onAccent, background: palette.ground, onBackground: palette.text,
+      surface: palette.raised, onSurface: palette.text, onSurfaceVariant: palette.quiet, surfaceVariant: palette.raised, outline: palette.line,
+      secondaryContainer: palette.accent, onSecondaryContainer: palette.onAccent, error: palette.danger,
+      inverseSurface: palette.text, inverseOnSurface: palette.ground, inversePrimary: palette.ground,
+      elevation: { level0: 'transparent', level1: level, level2: level, level3: level, level4: level, level5: level },
+    },
+  };
+}

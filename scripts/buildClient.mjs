@@ -1,0 +1,18 @@
+// Exports the web client and compresses its files once, so that the server only sends them.
+import { readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+
+import { ROOT, run } from './npm.mjs';
+
+const CLIENT = path.join(ROOT, 'client');
+const DIST = path.join(CLIENT, 'dist');
+rmSync(DIST, { recursive: true, force: true });
+run('npx', ['expo', 'export', '--platform', 'web'], { cwd: CLIENT, env: { ...process.env, NODE_ENV: 'production', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' } });
+for (const name of readdirSync(DIST, { recursive: true })) {
+  const file = path.join(DIST, name);
+  if (!statSync(file).isFile() || !/\.(html|js|css|json|svg|ttf)$/.test(name)) continue;
+  const bytes = readFileSync(file);
+  writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+  writeFileSync(`${file}.gz`, gzipSync(bytes));
+}

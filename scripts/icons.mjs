@@ -1,0 +1,12 @@
+// Writes client/src/ui/iconPaths.ts with only the icons named here, since Metro does not shake @mdi/js.
+import * as mdi from '@mdi/js';
+import { writeFileSync } from 'node:fs';
+
+const NAMES = ['arrow-left', 'arrow-right', 'plus', 'minus', 'check', 'close', 'undo', 'cog-outline', 'tray-arrow-up', 'tray-arrow-down', 'trash-can-outline', 'chevron-right', 'backspace-outline', 'cloud-check-outline', 'cloud-off-outline', 'cloud-sync-outline', 'alert-outline', 'restore', 'keyboard-outline', 'menu-down', 'magnify'];
+const key = (name) => `mdi${name.split('-').map((word) => word[0].toUpperCase() + word.slice(1)).join('')}`;
+const rows = NAMES.map((name) => {
+  const path = mdi[key(name)];
+  if (!path) throw new Error(`there is no icon ${name}`);
+  return `  '${name}': '${path}',`;
+});
+writeFileSync(new URL('../client/src/ui/iconPaths.ts', import.meta.url), `// Written by scripts/icons.mjs\nexport const iconPaths = {\n${rows.join('\n')}\n} as const;\nexport type IconName = keyof typeof iconPaths;\n`);
