@@ -1,4 +1,4 @@
-const { swcTransform } = require('../scripts/swcJest.cjs');
+const { typescriptTransform } = require('../scripts/jestTransform.cjs');
 
 /** @type {import('jest').Config} */
 module.exports = {
@@ -6,5 +6,5 @@ module.exports = {
   rootDir: __dirname,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
-  transform: swcTransform,
+  transform: typescriptTransform,
 };

@@ -1,4 +1,4 @@
-const { swcTransform } = require('../scripts/swcJest.cjs');
+const { typescriptTransform } = require('../scripts/jestTransform.cjs');
 
 /** @type {import('jest').Config} */
 module.exports = {
@@ -6,7 +6,7 @@ module.exports = {
   rootDir: __dirname,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/test/**/*.test.ts'],
-  transform: swcTransform,
+  transform: typescriptTransform,
   globalSetup: '<rootDir>/test/startDatabase.mjs',
   globalTeardown: '<rootDir>/test/stopDatabase.mjs',
 };

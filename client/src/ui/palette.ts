@@ -1,4 +1,4 @@
-import { DarkTheme, DefaultTheme, type MD3Theme, configureFonts } from 'react-native-paper';
+import { DefaultTheme, type MD3Theme, configureFonts } from 'react-native-paper';
 
 /** The colours of one theme, each with one role. Meaning never hangs on colour alone: ambient is lined, flash dotted. */
 export interface Palette {
@@ -34,14 +34,14 @@ export const TOUCH = 48;
 
 /** Paper's own parts in our colours. */
 export function paperTheme(palette: Palette): MD3Theme {
-  const base = palette.isDark ? DarkTheme : DefaultTheme;
   const level = palette.raised;
   return {
-    ...base,
+    ...DefaultTheme,
+    dark: palette.isDark,
     roundness: 2,
     fonts: configureFonts({ config: { fontFamily: REGULAR } }),
     colors: {
-      ...base.colors,
+      ...DefaultTheme.colors,
       primary: palette.accent, onPrimary: palette.onAccent, background: palette.ground, onBackground: palette.text,
       surface: palette.raised, onSurface: palette.text, onSurfaceVariant: palette.quiet, surfaceVariant: palette.raised, outline: palette.line,
       secondaryContainer: palette.accent, onSecondaryContainer: palette.onAccent, error: palette.danger,

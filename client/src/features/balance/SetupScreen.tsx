@@ -1,0 +1,156 @@
+import { useLocalSearchParams } from 'expo-router';
+import { type ReactNode, useMemo, useRef, useState } from 'react';
+import { type NativeScrollEvent, Pressable, ScrollView, View } from 'react-native';
+import type { NextAction, Setting } from '@sphene/core/balance';
+
+import { AmbientStep } from '@/features/ambient/AmbientStep';
+import { CheckStep } from '@/features/lights/CheckStep';
+import { FlashStep } from '@/features/lights/FlashStep';
+import { LogPart } from '@/features/log/LogPart';
+import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
+import { useActions } from '@/store/application';
+import { noticed } from '@/store/deviceSlice';
+import { selectDocument, selectKit, selectSetup, selectSolution } from '@/store/selectors';
+import { useAppDispatch, useAppSelector } from '@/store/store';
+import { IconButton } from '@/ui/ActionButton';
+import { Ladder } from '@/ui/Ladder';
+import { NextBar } from '@/ui/NextBar';
+import { Screen } from '@/ui/Screen';
+import { Heading, Txt } from '@/ui/Txt';
+import { TOUCH } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
+import { useWide } from '@/ui/useWide';
+import { CameraStep } from './CameraStep';
+import { LookStep } from './LookStep';
+import { SetupContext, type SetupView, useSetupView } from './setupContext';
+import { PARTS, type Part, useShortcuts } from './shortcuts';
+
+const CONTENT: Record<Part, () => ReactNode> = { ambient: AmbientStep, look: LookStep, camera: CameraStep, flash: FlashStep, check: CheckStep, log: LogPart };
+
+/** What a tap on the next bar is called. */
+const DOING: Record<NextAction['kind'], string | null> = {
+  'meter-face': 'Meter', 'meter-background': 'Meter', 'choose-camera': 'Choose', 'choose-flash': 'Choose', 'camera-cannot': 'Ways out', 'no-flash-can-help': 'Look',
+  'power-out-of-range': 'Ways out', 'no-flash-measured': 'Read', 'set-and-test': 'It is set', 'fire-test': 'Read', correct: 'It is set', shoot: null,
+};
+
+function SetupLadder({ compact }: { compact: boolean }) {
+  const { solution, cameraBody } = useSetupView();
+  return <Ladder points={solution.points} clipsAboveStops={cameraBody?.clipsAboveStops ?? null} noiseBelowStops={cameraBody?.noiseBelowStops ?? null} compact={compact} />;
+}
+
+/** The parts as tabs: one at a time on a phone. */
+function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const palette = usePalette();
+  return (
+    <View role="tablist" aria-label="Parts of the setup" style={{ flexDirection: 'row', borderBottomWidth: 1, borderBottomColor: palette.line }}>
+      {PARTS.map(({ part: one, label }) => {
+        const chosen = one === part;
+        return (
+          <Pressable key={one} role="tab" aria-selected={chosen} onPress={() => onPart(one)} style={{ flexGrow: 1, minHeight: TOUCH, alignItems: 'center', justifyContent: 'center', borderBottomWidth: 3, borderBottomColor: chosen ? palette.accent : 'transparent' }}>
+            <Txt size="label" bold={chosen} tone={chosen ? 'text' : 'quiet'}>{label}</Txt>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Scrolled this far the ladder becomes a strip; back at the top it opens again. Only where there is enough to scroll, or it would flutter. */
+const SHRINK_AT = 40;
+const ENOUGH_TO_SCROLL = 180;
+
+function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const [compact, setCompact] = useState(false);
+  const Content = CONTENT[part];
+  const scrolled = ({ contentOffset, contentSize, layoutMeasurement }: NativeScrollEvent) => {
+    if (contentOffset.y > SHRINK_AT && contentSize.height - layoutMeasurement.height > ENOUGH_TO_SCROLL) setCompact(true);
+    if (contentOffset.y <= 0) setCompact(false);
+  };
+  return (
+    <>
+      <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} /></View>
+      <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
+      <ScrollView key={part} role="tabpanel" aria-label={PARTS.find((one) => one.part === part)?.label ?? ''} tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ padding: 16, paddingTop: 12 }} keyboardShouldPersistTaps="handled" scrollEventThrottle={32} onScroll={({ nativeEvent }) => scrolled(nativeEvent)}>
+        <Content />
+      </ScrollView>
+    </>
+  );
+}
+
+function WideParts({ places }: { places: React.RefObject<Partial<Record<Part, HTMLElement | null>>> }) {
+  const palette = usePalette();
+  const { solution } = useSetupView();
+  return (
+    <View style={{ flex: 1, flexDirection: 'row', gap: 24, paddingHorizontal: 24, maxWidth: 1440, width: '100%', alignSelf: 'center' }}>
+      <View style={{ width: 340, paddingTop: 16, gap: 12 }}>
+        <SetupLadder compact={false} />
+        {solution.points.map(({ pointId, text }) => <Txt key={pointId} size="label" tone="quiet">{text}</Txt>)}
+        {solution.warnings.map(({ kind, text }) => <Txt key={kind} size="label" tone="danger">{text}</Txt>)}
+      </View>
+      <ScrollView role="region" aria-label="Steps" tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
+        {PARTS.filter(({ part }) => part !== 'log').map(({ part, label }) => {
+          const Content = CONTENT[part];
+          return (
+            <View key={part} role="region" aria-label={label} ref={(node) => { places.current[part] = node as unknown as HTMLElement | null; }} style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}>
+              <Heading size="value">{label}</Heading>
+              <Content />
+            </View>
+          );
+        })}
+      </ScrollView>
+      <ScrollView role="region" aria-label="Log" tabIndex={0} style={{ width: 320, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
+        <Heading size="value">Log</Heading>
+        <LogPart />
+      </ScrollView>
+    </View>
+  );
+}
+
+function SetupParts({ view }: { view: SetupView }) {
+  const { setup, solution } = view;
+  const actions = useActions();
+  const wide = useWide();
+  const [part, setPart] = useState<Part>(solution.nextAction.step);
+  const places = useRef<Partial<Record<Part, HTMLElement | null>>>({});
+  const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
+  const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
+  const { nextAction } = solution;
+  const goTo = (next: Part) => {
+    setPart(next);
+    places.current[next]?.scrollIntoView({ block: 'start' });
+  };
+  const doNext = () => {
+    if (nextAction.settings.length > 0) view.change(...nextAction.settings);
+    goTo(nextAction.step);
+  };
+  useShortcuts({ onPart: goTo, onNext: doNext, onUndo: () => actions.undo(setup.id) });
+  return (
+    <SetupContext.Provider value={view}>
+      <Screen title={setup.title} place={[spot?.title, shoot?.title].filter(Boolean).join(' · ')} up={`/shoot/${setup.shootId}`} actions={<IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} />}>
+        {wide ? <WideParts places={places} /> : <PhoneParts part={part} onPart={goTo} />}
+        <NextBar text={nextAction.text} detail={nextAction.detail} doing={DOING[nextAction.kind]} onPress={doNext} />
+      </Screen>
+    </SetupContext.Provider>
+  );
+}
+
+/** One setup: the ladder, the step being worked on, and the one thing to do now. */
+export function SetupScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const actions = useActions();
+  const dispatch = useAppDispatch();
+  const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
+  const setup = useAppSelector((state) => selectSetup(state, id));
+  const kit = useAppSelector(selectKit);
+  const solution = useAppSelector((state) => selectSolution(state, id));
+  const view = useMemo((): SetupView | null => {
+    if (setup === undefined || solution === undefined) return null;
+    const change = (...settings: Setting[]) => {
+      const changed = actions.changeSettings(setup.id, settings);
+      if (!changed.ok) dispatch(noticed({ text: changed.message }));
+    };
+    return { setup, kit, solution, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), change, changeOne: (path, value) => change({ path, value }) };
+  }, [setup, kit, solution, actions, dispatch]);
+  if (view === null) return ready ? <NotFoundScreen /> : <Screen title="Setup" up="/"><Txt role="status" tone="quiet" style={{ padding: 16 }}>Opening the setup.</Txt></Screen>;
+  return <SetupParts key={view.setup.id} view={view} />;
+}

@@ -1,0 +1,22 @@
+import { createContext, useContext } from 'react';
+import { type Camera, type Kit, type Setting, type SettingPath, type Setup, type Solution } from '@sphene/core/balance';
+
+/** What every part of a setup's screen reads: the documents and the one solution made of them. */
+export interface SetupView {
+  setup: Setup;
+  kit: Kit;
+  solution: Solution;
+  cameraBody: Camera | undefined;
+  /** changes settings and logs them */
+  change: (...settings: Setting[]) => void;
+  changeOne: <P extends SettingPath>(path: P, value: Setting['value']) => void;
+}
+
+export const SetupContext = createContext<SetupView | null>(null);
+
+/** The setup on screen. */
+export function useSetupView(): SetupView {
+  const view = useContext(SetupContext);
+  if (view === null) throw new Error('useSetupView wants a setup on screen');
+  return view;
+}
