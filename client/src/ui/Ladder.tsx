@@ -5,7 +5,7 @@ import type { PointSolution } from '@sphene/core/balance';
 import { formatStops } from '@sphene/core/photometry';
 
 import { Txt } from './Txt';
-import { type Scale, ladderScale, patchGrey, wedge } from './ladderGeometry';
+import { type Scale, ladderScale, patchTone, wedge } from './ladderGeometry';
 import type { Palette } from './palette';
 import { usePalette } from './theme';
 
@@ -47,7 +47,7 @@ function StepWedge({ scale, y, palette }: { scale: Scale; y: number; palette: Pa
   const stops = Array.from({ length: scale.most - scale.least }, (_, index) => scale.least + index);
   return (
     <G>
-      {stops.map((stop) => <Rect key={stop} x={scale.x(stop)} y={y} width={scale.perStop + 0.5} height={STRIP} fill={patchGrey(stop)} />)}
+      {stops.map((stop) => <Rect key={stop} x={scale.x(stop)} y={y} width={scale.perStop + 0.5} height={STRIP} fill={patchTone(stop, palette.patch)} />)}
       <Rect x={scale.x(scale.least)} y={y} width={scale.width} height={STRIP} fill="none" stroke={palette.line} strokeWidth={1} />
     </G>
   );

@@ -21,12 +21,14 @@ interface ReadingEntryProps {
   onHeld: (held: Held) => void;
   meterIncrement: Increment;
   saveLabel: string;
+  /** shutter and ISO under the pad, where they are known already and rarely touched */
+  heldLast?: boolean;
   /** takes the reading; a message instead of null keeps it in the field and says why */
   onSave: (reading: Held & { text: string; av: number }) => string | null;
 }
 
 /** One meter reading: a field that takes any notation, the pad for the usual ones, shutter and ISO beside it. */
-export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, onSave }: ReadingEntryProps) {
+export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, heldLast = false, onSave }: ReadingEntryProps) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const read = parseMeterReading(text, held, meterIncrement === 'half' ? 'half' : 'third');
@@ -42,8 +44,15 @@ export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, o
   };
   const understood = read.ok ? `${formatAperture(read.value.av, meterIncrement)} at ${formatShutter(held.tv, 'third')}, ${formatIso(held.sv)}: EV ${ev100({ ...held, av: read.value.av }).toFixed(1)}` : null;
 
+  const dials = (
+    <View style={{ flexDirection: 'row', gap: 12 }}>
+      <ShutterDial label="Meter shutter" value={held.tv} increment="third" onChange={(tv) => onHeld({ ...held, tv })} />
+      <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
+    </View>
+  );
+
   return (
-    <View style={{ gap: 10 }}>
+    <View style={{ gap: 8 }}>
       <View>
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
           <TextInput label={label} accessibilityLabel={label} placeholder="5.6 4" value={text} onChangeText={type} onSubmitEditing={save} mode="outlined" error={problem !== null}
@@ -54,12 +63,10 @@ export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, o
           ? <Txt size="label" tone="quiet" aria-live="polite">{understood ?? 'f-number and tenths, EV or lux'}</Txt>
           : <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
       </View>
+      {!heldLast && dials}
       <ReadingPad text={text} onText={type} />
       <ActionButton label={saveLabel} kind="primary" onPress={save} />
-      <View style={{ flexDirection: 'row', gap: 12 }}>
-        <ShutterDial label="Meter shutter" value={held.tv} increment="third" onChange={(tv) => onHeld({ ...held, tv })} />
-        <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
-      </View>
+      {heldLast && dials}
     </View>
   );
 }

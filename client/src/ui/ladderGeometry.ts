@@ -40,10 +40,9 @@ export function wedge(scale: Scale, from: number, to: number, baseY: number, hei
   return [[from, baseY], [from, top(from)], [to, top(to)], [to, baseY]].map(([stops = 0, y = 0]) => `${scale.x(stops).toFixed(1)},${y.toFixed(1)}`).join(' ');
 }
 
-/** The grey of a patch: what a display shows for this many stops from mid grey (18 % reflectance, sRGB curve), white from +2.5. */
-export function patchGrey(stops: number): string {
+/** The tone of a patch: what a display shows for this many stops from mid grey (18 % reflectance, sRGB curve), in the given white. */
+export function patchTone(stops: number, white: readonly [number, number, number]): string {
   const linear = Math.min(1, 0.18 * 2 ** (stops + 0.5));
   const encoded = linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055;
-  const value = Math.round(255 * encoded);
-  return `rgb(${value},${value},${value})`;
+  return `rgb(${white.map((part) => Math.round(part * encoded)).join()})`;
 }

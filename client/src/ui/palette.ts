@@ -15,12 +15,14 @@ export interface Palette {
   ambient: string;
   flash: string;
   danger: string;
+  /** the lightest patch of the step wedge: not white where night vision is to be spared */
+  patch: readonly [red: number, green: number, blue: number];
 }
 
 export const PALETTES: Record<'dark' | 'glare' | 'dim', Palette> = {
-  dark: { isDark: true, ground: '#14160F', raised: '#1E2118', line: '#5C614D', text: '#F1F2E6', quiet: '#B4B8A3', accent: '#CBDC4E', onAccent: '#14160F', ambient: '#8EBDF0', flash: '#F5B068', danger: '#FF8A73' },
-  glare: { isDark: false, ground: '#FFFFFF', raised: '#F3F4EA', line: '#6B7059', text: '#14160F', quiet: '#434738', accent: '#4E5B00', onAccent: '#FFFFFF', ambient: '#0F4C86', flash: '#8A3F00', danger: '#9C1B10' },
-  dim: { isDark: true, ground: '#0A0603', raised: '#150C07', line: '#6A3F27', text: '#D98A5B', quiet: '#BE754E', accent: '#D9A05B', onAccent: '#0A0603', ambient: '#A87C6A', flash: '#E0793A', danger: '#F06A4A' },
+  dark: { isDark: true, ground: '#14160F', raised: '#1E2118', line: '#5C614D', text: '#F1F2E6', quiet: '#B4B8A3', accent: '#CBDC4E', onAccent: '#14160F', ambient: '#8EBDF0', flash: '#F5B068', danger: '#FF8A73', patch: [255, 255, 255] },
+  glare: { isDark: false, ground: '#FFFFFF', raised: '#F3F4EA', line: '#6B7059', text: '#14160F', quiet: '#434738', accent: '#4E5B00', onAccent: '#FFFFFF', ambient: '#0F4C86', flash: '#8A3F00', danger: '#9C1B10', patch: [255, 255, 255] },
+  dim: { isDark: true, ground: '#0A0603', raised: '#150C07', line: '#6A3F27', text: '#D98A5B', quiet: '#BE754E', accent: '#D9A05B', onAccent: '#0A0603', ambient: '#A87C6A', flash: '#E0793A', danger: '#F06A4A', patch: [150, 92, 58] },
 };
 
 export const REGULAR = 'AtkinsonHyperlegibleNext_400Regular';

@@ -32,7 +32,7 @@ function flashAction(solution: LightSolution & { powerStops?: number | null }, d
   const isSet = dialledStops !== null && Math.abs(dialledStops - target) < 1e-6;
   const shoot = action('shoot', 'check', `Shoot: ${text.shutter}, ${text.aperture}, ${text.iso}`, `Flash at ${powerText ?? ''}. ${reads}.`);
   if (correction === null) {
-    const spread = `${reads}, ${solution.meter?.rangeText ?? ''} until it is tested.`;
+    const spread = `${reads}; untested ${solution.meter?.rangeText ?? ''}.`;
     return isSet ? action('fire-test', 'check', 'Fire a test and meter it', spread) : action('set-and-test', 'check', `Flash to ${powerText ?? ''}`, spread, dial);
   }
   if (Math.abs(correction.changeStops) < 1e-6 || isSet) return shoot;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
+import { formatAperture } from '@sphene/core/photometry';
 
 import { useActions } from '@/store/application';
 import { selectReadings } from '@/store/selectors';
@@ -29,11 +29,11 @@ export function AmbientStep() {
   const note = (id: string): string => {
     const reading = readings.findLast((one) => one.pointId === id && one.light === 'ambient' && one.struckAt === null);
     const age = solution.points.find((one) => one.pointId === id)?.ambientAgeMinutes;
-    return reading === undefined ? 'not metered' : `${formatAperture(reading.av, meterIncrement)} ${formatShutter(reading.tv, 'third')} ${formatIso(reading.sv)}, ${sayAge(age ?? 0)}`;
+    return reading === undefined ? 'not metered' : `${formatAperture(reading.av, meterIncrement)}, ${sayAge(age ?? 0)}`;
   };
   return (
-    <View style={{ gap: 10 }}>
-      <ChoiceList label="Point" showLabel={false} value={pointId} onChoose={setChosen} choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: note(id) }))} />
+    <View style={{ gap: 8 }}>
+      <ChoiceList label="Point" showLabel={false} oneRow value={pointId} onChoose={setChosen} choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: note(id) }))} />
       <ReadingEntry
         label={`${point?.name ?? 'Point'}, ambient`}
         held={setup.meter}

@@ -53,8 +53,8 @@ export function CheckStep() {
       <Correction />
       <PowerDial label="Fired at" value={powerStops} unit={unit} onChange={(value) => changeOne('lights.0.dialledStops', value)} note={light.dialledStops === null ? 'as suggested' : 'as set on the flash'} />
       <ChoiceList label="The meter reads" value={mode} onChoose={setMode} choices={[{ value: 'total', label: 'Total', note: 'flash and ambient' }, { value: 'flash', label: 'Flash only', note: 'very short shutter' }]} />
-      <ChoiceList label="At" value={pointId} onChoose={setPointId} choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))} />
       <ReadingEntry
+        heldLast
         label={`${point?.name ?? 'Point'}, ${mode === 'total' ? 'total' : 'flash only'}`}
         held={ownHeld ?? { tv: camera.tv, sv: camera.sv }}
         onHeld={setOwnHeld}
@@ -66,6 +66,7 @@ export function CheckStep() {
           return null;
         }}
       />
+      <ChoiceList label="Metered at" value={pointId} onChoose={setPointId} choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))} />
     </View>
   );
 }

@@ -1,0 +1,39 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+
+import { HALL, TERRACE, WIDE, expect, test } from './stack';
+
+const SCREENS: { name: string; at: string; tabs?: string[] }[] = [
+  { name: 'shoots', at: '/' },
+  { name: 'new shoot', at: '/new-shoot' },
+  { name: 'shoot', at: '/shoot/019c9c00-0000-7000-8000-000000000001' },
+  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Flash', 'Check', 'Log'] },
+  { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Flash'] },
+  { name: 'settings', at: '/settings' },
+  { name: 'not found', at: '/setup/019c9c00-0000-7000-8000-00000000ffff' },
+];
+
+async function faults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 4).map(({ html }) => html.slice(0, 200)).join(' | ')}`);
+}
+
+for (const theme of ['Glare', 'Dark', 'Dim'])
+  for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide', WIDE]] as const)
+    test(`axe finds nothing: ${theme}, ${size}`, async ({ page, stack }) => {
+      test.setTimeout(180_000);
+      await page.setViewportSize(viewport);
+      await page.goto(`${stack.url}/settings`);
+      await page.getByRole('radio', { name: theme }).click();
+      await expect(page.getByRole('radio', { name: theme })).toBeChecked();
+      const found: string[] = [];
+      for (const { name, at, tabs = [] } of SCREENS) {
+        await page.goto(stack.url + at);
+        await expect(page.getByRole('status', { name: 'Everything is saved' }).filter({ visible: true })).toBeVisible();
+        for (const tab of size === 'phone' && tabs.length > 0 ? tabs : ['']) {
+          if (tab !== '') await page.getByRole('tab', { name: tab }).click();
+          found.push(...(await faults(page)).map((fault) => `${name} ${tab}: ${fault}`));
+        }
+      }
+      expect(found).toEqual([]);
+    });

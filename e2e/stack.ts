@@ -1,0 +1,105 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { once } from 'node:events';
+import path from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+import pg from 'pg';
+
+import { freePort } from '../scripts/postgres.mjs';
+
+const ROOT = path.resolve(import.meta.dirname, '..');
+
+/** The built client on the real server and a database of its own, with the sample shoot or empty. */
+export class Stack {
+  private server: ChildProcess | null = null;
+  private constructor(readonly url: string, private readonly port: number, private readonly databaseUrl: string, private readonly sample: boolean) {}
+
+  static async start({ sample = true } = {}): Promise<Stack> {
+    const name = `e_${randomBytes(6).toString('hex')}`;
+    await Stack.asAdmin(`create database ${name}`);
+    const databaseUrl = new URL(process.env['E2E_DATABASE_URL'] ?? '');
+    databaseUrl.pathname = `/${name}`;
+    const port = await freePort();
+    const stack = new Stack(`http://127.0.0.1:${port}`, port, databaseUrl.href, sample);
+    await stack.up();
+    return stack;
+  }
+
+  /** Starts the server (again) on the same address and database. */
+  async up(): Promise<void> {
+    const server = spawn(process.execPath, [path.join(ROOT, 'server/dist/main.mjs')], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: { ...process.env, NODE_ENV: 'test', DATABASE_URL: this.databaseUrl, PORT: String(this.port), CLIENT_DIR: path.join(ROOT, 'client/dist'), SAMPLE_DATA: String(this.sample) },
+    });
+    this.server = server;
+    for await (const chunk of server.stdout) if (String(chunk).includes('"listening"')) break;
+    server.stdout.resume();
+  }
+
+  /** Kills the server without a warning, as a power cut would. */
+  async kill(): Promise<void> {
+    if (this.server === null) return;
+    const gone = once(this.server, 'exit');
+    this.server.kill('SIGKILL');
+    await gone;
+    this.server = null;
+  }
+
+  private static async asAdmin(sql: string): Promise<void> {
+    const client = new pg.Client({ connectionString: process.env['E2E_DATABASE_URL'] ?? '' });
+    await client.connect();
+    await client.query(sql);
+    await client.end();
+  }
+}
+
+export const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
+export const TERRACE = '/setup/019c9c00-0000-7000-8000-000000000012';
+export const WIDE = { width: 1280, height: 800 };
+
+/** A setup on screen, through what a person sees and touches. */
+export class SetupPage {
+  constructor(readonly page: Page) {}
+  readonly next = this.byName('region', 'Next');
+  readonly ladder = this.page.getByRole('img', { name: /^Wedge ladder/ });
+  readonly saved = this.page.getByRole('status', { name: 'Everything is saved' }).filter({ visible: true });
+
+  private byName(role: 'region' | 'group', name: string) {
+    return this.page.getByRole(role, { name, exact: true });
+  }
+  async open(stack: Stack, address: string): Promise<void> {
+    await this.page.goto(stack.url + address);
+    await expect(this.saved).toBeVisible();
+  }
+  /** On a phone the part's tab; on a wide screen all parts are there already. */
+  async part(name: 'Ambient' | 'Look' | 'Camera' | 'Flash' | 'Check' | 'Log') {
+    const tab = this.page.getByRole('tab', { name });
+    if ((this.page.viewportSize()?.width ?? 0) < 1000) {
+      await tab.click();
+      return this.page.getByRole('tabpanel', { name });
+    }
+    return this.byName('region', name);
+  }
+  /** Taps keys of the pad and saves: at most three taps for a usual reading. */
+  async tapReading(part: 'Ambient' | 'Check', keys: string[], save: string | RegExp): Promise<void> {
+    const panel = await this.part(part);
+    for (const key of keys) await panel.getByRole('button', { name: key, exact: true }).click();
+    await panel.getByRole('button', { name: save }).click();
+  }
+  async typeReading(part: 'Ambient' | 'Check', field: string, text: string): Promise<void> {
+    const panel = await this.part(part);
+    await panel.getByLabel(field).fill(text);
+    await panel.getByLabel(field).press('Enter');
+  }
+}
+
+export const test = base.extend<{ stack: Stack; setup: SetupPage }>({
+  // eslint-disable-next-line no-empty-pattern
+  stack: async ({}, provide) => {
+    const stack = await Stack.start();
+    await provide(stack);
+    await stack.kill();
+  },
+  setup: async ({ page }, provide) => provide(new SetupPage(page)),
+});
+export { expect };

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  globalSetup: './e2e/database.ts',
+  use: {
+    viewport: { width: 390, height: 844 },
+    timezoneId: 'Europe/Vienna',
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    },
+  },
+});
