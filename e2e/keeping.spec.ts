@@ -87,7 +87,7 @@ test('a deleted shoot can be brought back', async ({ stack, page }) => {
   await page.goto(stack.url);
   await page.getByRole('button', { name: 'Open Wedding at the old funicular' }).click();
   await page.getByRole('button', { name: 'Delete Wedding at the old funicular' }).click();
-  await expect(page.getByText('No shoots yet')).toBeVisible();
+  await expect(page.getByText('No shoots yet').filter({ visible: true })).toBeVisible();
   await page.getByRole('button', { name: 'Bring back' }).filter({ visible: true }).click();
   await expect(page.getByRole('article', { name: 'Wedding at the old funicular' }).getByRole('link')).toHaveCount(2);
 });

@@ -60,10 +60,15 @@ export const WIDE = { width: 1280, height: 800 };
 /** A setup on screen, through what a person sees and touches. */
 export class SetupPage {
   constructor(readonly page: Page) {}
-  readonly next = this.byName('region', 'Next');
-  readonly ladder = this.page.getByRole('img', { name: /^Wedge ladder/ });
-  readonly saved = this.page.getByRole('status', { name: 'Everything is saved' }).filter({ visible: true });
-
+  get next() {
+    return this.byName('region', 'Next');
+  }
+  get ladder() {
+    return this.page.getByRole('img', { name: /^Wedge ladder/ });
+  }
+  get saved() {
+    return this.page.getByRole('status', { name: 'Everything is saved' }).filter({ visible: true });
+  }
   private byName(role: 'region' | 'group', name: string) {
     return this.page.getByRole(role, { name, exact: true });
   }

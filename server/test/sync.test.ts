@@ -40,8 +40,9 @@ describe('sync', () => {
   it('tells the second of two edits from one version that it conflicts, and takes it merged', async () => {
     const first = spot('First');
     await sync(server, cookie, { mutations: [put(first)] });
-    expect(statuses(await sync(server, cookie, { mutations: [put({ ...first, title: 'A' }, 1), put({ ...first, title: 'B' }, 1)] }))).toEqual([['applied', 2], ['conflict', 2]]);
-    expect(statuses(await sync(server, cookie, { mutations: [put({ ...first, title: 'B' }, 2)] }))).toEqual([['applied', 3]]);
+    const late = put({ ...first, title: 'B' }, 1);
+    expect(statuses(await sync(server, cookie, { mutations: [put({ ...first, title: 'A' }, 1), late] }))).toEqual([['applied', 2], ['conflict', 2]]);
+    expect(statuses(await sync(server, cookie, { mutations: [{ ...late, baseVersion: 2 }] }))).toEqual([['applied', 3]]);
   });
 
   it('deletes, says so to others, and takes a deleted document back', async () => {

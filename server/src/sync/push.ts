@@ -74,8 +74,11 @@ export async function push(transaction: Queryable, accountId: string, mutations:
       changed.set(id, written);
     }
     const result: MutationResult = { key: mutation.key, id, status, version };
-    done.set(mutation.key, result);
-    fresh.push(result);
+    // a conflict did nothing: the same key may come again, merged
+    if (status !== 'conflict') {
+      done.set(mutation.key, result);
+      fresh.push(result);
+    }
     return result;
   });
 

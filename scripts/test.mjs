@@ -1,0 +1,50 @@
+// One command from a fresh clone: installs what is missing, then lint, types, unit and server tests, and Chromium.
+// Ends with one line, `N passed, N failed`, over all of them.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+
+import { ensurePackages } from './debian.mjs';
+import { ROOT, ensureModules, run } from './npm.mjs';
+
+ensurePackages({ chromium: true });
+ensureModules();
+const REPORTS = path.join(ROOT, 'test-results');
+mkdirSync(REPORTS, { recursive: true });
+
+let passed = 0;
+let failed = 0;
+const tell = (name, good, bad) => {
+  passed += good;
+  failed += bad;
+  console.log(`${name}: ${good} passed, ${bad} failed`);
+};
+const npx = (...words) => spawnSync('npx', words, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0;
+
+/** A whole tool counts as one test. */
+const check = (name, ok) => tell(name, ok ? 1 : 0, ok ? 0 : 1);
+
+/** A test runner's own count; a runner that left no report has failed. */
+function counted(name, report, read, words) {
+  const file = path.join(REPORTS, report);
+  rmSync(file, { force: true });
+  const ok = npx(...words);
+  if (!existsSync(file)) return tell(name, 0, 1);
+  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+  tell(name, good, ok ? bad : Math.max(1, bad));
+}
+
+check('Lint', npx('eslint', '.'));
+for (const part of ['core', 'server', 'client', '.']) check(`Types of ${part === '.' ? 'scripts and e2e' : part}`, npx('tsc', '-p', part));
+counted('Unit and server tests', 'jest.json', (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
+  ['jest', '--projects', 'core', 'server', 'client', '--maxWorkers=2', '--json', '--outputFile=test-results/jest.json']);
+try {
+  run('npm', ['run', 'build']);
+  check('Build', true);
+  counted('Chromium tests', 'e2e.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky], ['playwright', 'test']);
+} catch (error) {
+  console.error(String(error));
+  check('Build', false);
+}
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
