@@ -11,4 +11,6 @@ config.resolver.resolveRequest = (context, name, platform) => {
     return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/PathIcon.tsx') };
   return context.resolveRequest(context, name, platform);
 };
+// A module runs when it is first used, not when the page starts: the list of shoots need not wait for the rest.
+config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
 module.exports = config;

@@ -21,14 +21,13 @@ export function ApplicationProvider({ children }: { children: ReactNode }) {
   const [application] = useState((): Application => {
     const store = makeStore();
     const keeper = new Keeper(store);
+    // before the first render: the device's storage opens while the screen is drawn
+    store.dispatch(clockTicked(Date.now()));
+    void keeper.start();
     return { store, keeper, actions: new Actions(store, keeper) };
   });
   useEffect(() => {
-    const { store, keeper } = application;
-    const tick = () => store.dispatch(clockTicked(Date.now()));
-    tick();
-    void keeper.start();
-    const ticking = setInterval(tick, CLOCK_MS);
+    const ticking = setInterval(() => application.store.dispatch(clockTicked(Date.now())), CLOCK_MS);
     return () => clearInterval(ticking);
   }, [application]);
   return (

@@ -1,6 +1,6 @@
 import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
 import { type Preferences, distanceFromUnit, distanceInUnit, formatDistance } from '@sphene/core/balance';
-import { AV_RANGE, INCREMENT_STOPS, type Increment, type Outcome, SV_RANGE, TV_RANGE, failure, formatAperture, formatIso, formatShutter, parseAperture, parseIso, parseShutter, roundToStep, success } from '@sphene/core/photometry';
+import { AV_RANGE, INCREMENT_STOPS, type Increment, type Outcome, SV_RANGE, TV_RANGE, failure, formatAperture, formatIso, formatShutter, isoNumber, parseAperture, parseIso, parseShutter, roundToStep, success } from '@sphene/core/photometry';
 
 import { StopDial } from './StopDial';
 
@@ -41,7 +41,7 @@ export function ApertureDial({ increment, least = AV_RANGE.least, most = AV_RANG
 
 export function IsoDial({ increment, least = SV_RANGE.least, most = SV_RANGE.most, ...dial }: RangedDialProps) {
   const { less, more } = steps({ ...dial, increment, least, most });
-  return <StopDial {...dial} text={formatIso(dial.value)} down={{ name: 'lower', ...less }} up={{ name: 'higher', ...more }} parse={(text) => inRange(parseIso(text), least, most, formatIso)} />;
+  return <StopDial {...dial} text={isoNumber(dial.value)} down={{ name: 'lower', ...less }} up={{ name: 'higher', ...more }} parse={(text) => inRange(parseIso(text), least, most, formatIso)} />;
 }
 
 /** What a step of distance is, in the person's unit. */

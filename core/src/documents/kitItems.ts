@@ -12,8 +12,7 @@ export const modifierItemSchema = modifierSchema.extend({ type: z.literal('modif
 export const filterItemSchema = filterSchema.extend({ type: z.literal('filter'), ...envelope });
 export const preferencesItemSchema = preferencesSchema.extend({ type: z.literal('preferences'), ...envelope });
 
-export const kitItemSchema = z.discriminatedUnion('type', [cameraItemSchema, flashItemSchema, modifierItemSchema, filterItemSchema, preferencesItemSchema]);
-export type KitItem = z.infer<typeof kitItemSchema>;
+export type KitItem = z.infer<typeof cameraItemSchema | typeof flashItemSchema | typeof modifierItemSchema | typeof filterItemSchema | typeof preferencesItemSchema>;
 
 /** The kit that `solve` takes, gathered from its documents; order by name, so that it does not hang on arrival. */
 export function gatherKit(items: readonly KitItem[]): Kit {

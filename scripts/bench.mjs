@@ -1,0 +1,52 @@
+// Speeds and sizes: the core, the JavaScript of the first load, and the time until the sample shoot stands on screen.
+import { spawn } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import path from 'node:path';
+
+import { CHROMIUM, ensurePackages } from './debian.mjs';
+import { ROOT, ensureModules, run } from './npm.mjs';
+import { freePort, startPostgres } from './postgres.mjs';
+
+const MOST_KB = 600;
+const MOST_MS = 3000;
+const RUNS = 5;
+
+ensurePackages({ chromium: true });
+ensureModules();
+run('npx', ['tsx', 'scripts/benchCore.ts'], { stdio: 'inherit' });
+
+const scripts = path.join(ROOT, 'client/dist/_expo/static/js/web');
+if (!existsSync(scripts) || !existsSync(path.join(ROOT, 'server/dist/main.mjs'))) run('npm', ['run', 'build']);
+const page = readFileSync(path.join(ROOT, 'client/dist/index.html'), 'utf8');
+const kilobytes = readdirSync(scripts).filter((name) => name.endsWith('.js') && page.includes(name)).reduce((sum, name) => sum + statSync(path.join(scripts, `${name}.gz`)).size, 0) / 1000;
+console.log(`JavaScript of the first load: ${kilobytes.toFixed(0)} kB gzip (bound ${MOST_KB})`);
+
+const { chromium } = await import('@playwright/test');
+const postgres = await startPostgres({ throwAway: true });
+const port = await freePort();
+const server = spawn(process.execPath, [path.join(ROOT, 'server/dist/main.mjs')], { stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, DATABASE_URL: postgres.url, PORT: String(port), CLIENT_DIR: path.join(ROOT, 'client/dist'), SAMPLE_DATA: 'true' } });
+for await (const chunk of server.stdout) if (String(chunk).includes('"listening"')) break;
+server.stdout.resume();
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] });
+const times = [];
+for (let i = 0; i <= RUNS; i += 1) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const tab = await context.newPage();
+  await (await context.newCDPSession(tab)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await tab.addInitScript(() => {
+    new MutationObserver(() => {
+      if (globalThis.shownAt === undefined && document.body?.textContent?.includes('Ceremony by the windows')) requestAnimationFrame(() => { globalThis.shownAt ??= performance.now(); });
+    }).observe(document, { childList: true, subtree: true, characterData: true });
+  });
+  await tab.goto(`http://127.0.0.1:${port}`);
+  times.push(await (await tab.waitForFunction(() => globalThis.shownAt)).jsonValue());
+  await context.close();
+}
+times.shift(); // the first visit warms the server
+times.sort((a, b) => a - b);
+const median = times[Math.floor(RUNS / 2)];
+console.log(`Sample shoot on screen at 4× CPU throttle, empty device: ${median.toFixed(0)} ms, median of ${RUNS} (bound ${MOST_MS})`);
+await browser.close();
+server.kill('SIGTERM');
+await postgres.stop();
+process.exit(kilobytes > MOST_KB || median > MOST_MS ? 1 : 0);

@@ -1,0 +1,26 @@
+// Median times of the core, and of a power correction with it; printed by `npm run bench`.
+import { type Reading, solve } from '@sphene/core/balance';
+import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
+
+const CLOCK = new Date('2026-02-27T15:00:00Z');
+
+function medianMicroseconds(work: () => unknown): number {
+  for (let i = 0; i < 500; i += 1) work();
+  const times = Array.from({ length: 2001 }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  return (times[1000] ?? 0) * 1000;
+}
+
+const light = SAMPLE_HALL.setup.lights[0];
+if (light === undefined) throw new Error('the sample has no light');
+const test: Reading = {
+  type: 'reading', version: 1, id: sampleId(990), setupId: SAMPLE_HALL.setup.id, pointId: 'face', at: '2026-02-27T14:30:00+01:00', light: 'total', text: '4', av: 4, tv: 7, sv: 2,
+  fired: { lightId: light.id, unitId: light.unitId, modifierId: light.modifierId, distanceM: light.distanceM, powerStops: -5, highSpeedSyncLossStops: 0 }, struckAt: null,
+};
+const print = (name: string, value: number) => console.log(`${name.padEnd(52)}${value.toFixed(0).padStart(7)} µs, median`);
+print('solve, one light', medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK)));
+print('solve with a power correction from a total', medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, [...SAMPLE_HALL.readings, test], CLOCK)));
+print('solve with all ways out', medianMicroseconds(() => solve(SAMPLE_TERRACE.setup, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK)));
