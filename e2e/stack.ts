@@ -99,7 +99,6 @@ export class SetupPage {
 }
 
 export const test = base.extend<{ stack: Stack; setup: SetupPage }>({
-  // eslint-disable-next-line no-empty-pattern
   stack: async ({}, provide) => {
     const stack = await Stack.start();
     await provide(stack);
