@@ -90,7 +90,7 @@ test('spots and setups are added, renamed and deleted', async ({ page, stack }) 
   await name.press('Enter');
   await page.getByRole('button', { name: 'Add a setup at Winch hall, north side' }).click();
   await expect(page.getByRole('heading', { name: 'Setup 2', level: 1 }).filter({ visible: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Back' }).filter({ visible: true }).click();
+  await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
   await expect(spots.first().getByRole('link')).toHaveCount(2);
   await page.getByRole('button', { name: 'Delete Upper terrace' }).click();
   await expect(spots).toHaveCount(1);

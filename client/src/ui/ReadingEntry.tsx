@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { type Increment, ev100, formatAperture, formatIso, formatShutter, parseMeterReading } from '@sphene/core/photometry';
+import { type Increment, ev100, formatAperture, formatIso, formatShutter, parseMeterReading, speakAperture } from '@sphene/core/photometry';
 
 import { ActionButton } from './ActionButton';
 import { IsoDial, ShutterDial } from './dials';
@@ -23,8 +23,7 @@ interface ReadingEntryProps {
   saveLabel: string;
   /** shutter and ISO under the pad, where they are known already and rarely touched */
   heldLast?: boolean;
-  /** takes the reading; a message instead of null keeps it in the field and says why */
-  onSave: (reading: Held & { text: string; av: number }) => string | null;
+  onSave: (reading: Held & { text: string; av: number }) => void;
 }
 
 /** One meter reading: a field that takes any notation, the pad for the usual ones, shutter and ISO beside it. */
@@ -38,11 +37,10 @@ export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, h
   };
   const save = () => {
     if (!read.ok) return setProblem(read.message);
-    const refused = onSave({ ...held, text: text.trim(), av: read.value.av });
-    if (refused === null) type('');
-    else setProblem(refused);
+    onSave({ ...held, text: text.trim(), av: read.value.av });
+    type('');
   };
-  const understood = read.ok ? `${formatAperture(read.value.av, meterIncrement)} at ${formatShutter(held.tv, 'third')}, ${formatIso(held.sv)}: EV ${ev100({ ...held, av: read.value.av }).toFixed(1)}` : null;
+  const rest = read.ok ? ` at ${formatShutter(held.tv, 'third')}, ${formatIso(held.sv)}: EV ${ev100({ ...held, av: read.value.av }).toFixed(1)}` : '';
 
   const dials = (
     <View style={{ flexDirection: 'row', gap: 12 }}>
@@ -60,7 +58,7 @@ export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, h
           <ClearKey onPress={() => type('')} disabled={text === ''} />
         </View>
         {problem === null
-          ? <Txt size="label" tone="quiet" aria-live="polite">{understood ?? 'f-number and tenths, EV or lux'}</Txt>
+          ? <Txt size="label" tone="quiet" role="status" {...(read.ok ? { 'aria-label': speakAperture(read.value.av, meterIncrement) + rest } : null)}>{read.ok ? formatAperture(read.value.av, meterIncrement) + rest : 'f-number and tenths, EV or lux'}</Txt>
           : <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
       </View>
       {!heldLast && dials}

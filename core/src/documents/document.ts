@@ -16,8 +16,6 @@ export const documentSchema = z.discriminatedUnion('type', [...editables, ...fac
 export type Document = z.infer<typeof documentSchema>;
 export type DocumentType = Document['type'];
 
-export const DOCUMENT_TYPES = ['shoot', 'spot', 'setup', 'camera', 'flashUnit', 'modifier', 'filter', 'preferences', 'reading', 'change'] as const satisfies readonly DocumentType[];
-
 const FACT_TYPES: readonly DocumentType[] = ['reading', 'change'];
 /** True for a type that is append-only. */
 export const isFactType = (type: DocumentType): boolean => FACT_TYPES.includes(type);

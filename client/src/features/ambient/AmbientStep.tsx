@@ -43,7 +43,6 @@ export function AmbientStep() {
         onSave={({ text, av, tv, sv }) => {
           actions.addReading(setup.id, { pointId, light: 'ambient', text, av, tv, sv, fired: null });
           setChosen(null);
-          return null;
         }}
       />
     </View>

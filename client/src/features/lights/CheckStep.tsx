@@ -63,7 +63,6 @@ export function CheckStep() {
         onSave={({ text, av, tv, sv }) => {
           actions.addReading(setup.id, { pointId, light: mode, text, av, tv, sv, fired });
           if (light.dialledStops === null) changeOne('lights.0.dialledStops', powerStops);
-          return null;
         }}
       />
       <ChoiceList label="Metered at" value={pointId} onChoose={setPointId} choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))} />
