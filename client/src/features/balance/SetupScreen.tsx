@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useMemo, useRef, useState } from 'react';
-import { type NativeScrollEvent, Pressable, ScrollView, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import type { NextAction, Setting } from '@sphene/core/balance';
 
 import { AmbientStep } from '@/features/ambient/AmbientStep';
@@ -55,25 +55,26 @@ function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }
   );
 }
 
-/** Scrolled this far the ladder becomes a strip; back at the top it opens again. Only where there is enough to scroll, or it would flutter. */
+/** Scrolled this far the ladder becomes a strip; back at the top it opens again. */
 const SHRINK_AT = 40;
-const ENOUGH_TO_SCROLL = 180;
 
+/** One part at a time. Ladder and tabs lie over the scrolled part, so that nothing moves under the thumb when the ladder shrinks. */
 function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const palette = usePalette();
   const [compact, setCompact] = useState(false);
+  const [headPx, setHeadPx] = useState(184);
   const Content = CONTENT[part];
-  const scrolled = ({ contentOffset, contentSize, layoutMeasurement }: NativeScrollEvent) => {
-    if (contentOffset.y > SHRINK_AT && contentSize.height - layoutMeasurement.height > ENOUGH_TO_SCROLL) setCompact(true);
-    if (contentOffset.y <= 0) setCompact(false);
-  };
   return (
-    <>
-      <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} /></View>
-      <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
-      <ScrollView key={part} role="tabpanel" aria-label={PARTS.find((one) => one.part === part)?.label ?? ''} tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ padding: 16, paddingTop: 12 }} keyboardShouldPersistTaps="handled" scrollEventThrottle={32} onScroll={({ nativeEvent }) => scrolled(nativeEvent)}>
+    <View style={{ flex: 1 }}>
+      <ScrollView key={part} role="tabpanel" aria-label={PARTS.find((one) => one.part === part)?.label ?? ''} tabIndex={0} style={{ flex: 1, scrollPaddingTop: headPx } as object} contentContainerStyle={{ padding: 16, paddingTop: headPx + 12 }}
+        keyboardShouldPersistTaps="handled" scrollEventThrottle={32} onScroll={({ nativeEvent }) => setCompact(nativeEvent.contentOffset.y > SHRINK_AT)}>
         <Content />
       </ScrollView>
-    </>
+      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!compact) setHeadPx(nativeEvent.layout.height); }}>
+        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} /></View>
+        <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
+      </View>
+    </View>
   );
 }
 
