@@ -66,14 +66,14 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   const Content = CONTENT[part];
   return (
     <View style={{ flex: 1 }}>
+      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!compact) setHeadPx(nativeEvent.layout.height); }}>
+        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} /></View>
+        <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
+      </View>
       <ScrollView key={part} role="tabpanel" aria-label={PARTS.find((one) => one.part === part)?.label ?? ''} tabIndex={0} style={{ flex: 1, scrollPaddingTop: headPx } as object} contentContainerStyle={{ padding: 16, paddingTop: headPx + 12 }}
         keyboardShouldPersistTaps="handled" scrollEventThrottle={32} onScroll={({ nativeEvent }) => setCompact(nativeEvent.contentOffset.y > SHRINK_AT)}>
         <Content />
       </ScrollView>
-      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!compact) setHeadPx(nativeEvent.layout.height); }}>
-        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} /></View>
-        <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
-      </View>
     </View>
   );
 }
