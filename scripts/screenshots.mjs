@@ -29,8 +29,14 @@ const SHOTS = [
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] });
 for (const { name, at, size, theme, tab } of SHOTS) {
   const page = await browser.newPage({ viewport: size, timezoneId: 'Europe/Vienna' });
-  await page.goto(`${address}/settings`);
-  await page.getByRole('radio', { name: theme }).click();
+  // the theme is kept a moment after it shows: load again until it stays
+  for (let kept = false; !kept; ) {
+    await page.goto(`${address}/settings`);
+    const radio = page.getByRole('radio', { name: theme });
+    await page.getByRole('status', { name: 'Everything is saved' }).first().waitFor();
+    kept = await radio.isChecked();
+    if (!kept) await radio.click();
+  }
   await page.goto(address + at);
   await page.getByRole('status', { name: 'Everything is saved' }).first().waitFor();
   if (tab) await page.getByRole('tab', { name: tab }).click();
