@@ -16,7 +16,7 @@ export function selectDocument<T extends DocumentType>(state: RootState, type: T
 }
 
 /** Shoots, the newest day first. */
-export const selectShoots = createSelector(byId, (documents): Shoot[] => inOrder(ofType(documents, 'shoot')).sort((a, b) => b.date.localeCompare(a.date)));
+export const selectShoots = createSelector(byId, (documents): Shoot[] => inOrder(ofType(documents, 'shoot')).sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0)));
 
 export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(ofType(documents, 'spot')));
 

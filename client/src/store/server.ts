@@ -16,8 +16,9 @@ async function post(path: string, body: unknown): Promise<Response> {
   return response;
 }
 
-/** One exchange with the server; starts a session first when there is none. */
+/** One exchange with the server; starts a session when there is none, at once on a device that has never had an answer. */
 export async function exchangeWithServer(request: SyncRequest): Promise<SyncResponse> {
+  if (request.cursor === 0) await post('/api/session', {});
   let response = await post('/api/sync', request);
   if (response.status === 401) {
     await post('/api/session', {});

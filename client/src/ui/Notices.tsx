@@ -19,10 +19,12 @@ export function Notices() {
           <Txt size="label" tone="danger" bold>{storageProblem}</Txt>
         </View>
       )}
-      <Snackbar visible={notice !== null} onDismiss={close} duration={8000} wrapperStyle={{ bottom: 96 }}
-        {...(notice?.undo === undefined ? {} : { action: { label: notice.undo.label, onPress: () => actions.bringBack(notice.undo?.documentIds ?? []) } })}>
-        {notice?.text ?? ''}
-      </Snackbar>
+      {notice !== null && (
+        <Snackbar visible onDismiss={close} duration={8000} wrapperStyle={{ bottom: 96 }}
+          {...(notice.undo === undefined ? {} : { action: { label: notice.undo.label, onPress: () => actions.bringBack(notice.undo?.documentIds ?? []) } })}>
+          {notice.text}
+        </Snackbar>
+      )}
     </>
   );
 }

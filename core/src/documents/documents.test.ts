@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Change, describeChange, documentSchema, gatherKit, groupChanges, kitItems, lastUndoable, mergeByField, newSetup, settingChanges, shootSchema, undoSettings } from '.';
+import { type Change, describeChange, documentSchema, enteredShootSchema, gatherKit, groupChanges, kitItems, lastUndoable, mergeByField, newSetup, settingChanges, undoSettings } from '.';
 import { type Setup, withSettings } from '../balance';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
@@ -27,7 +27,7 @@ describe('documents', () => {
   });
 
   it('says what is wrong with a shoot', () => {
-    const wrong = shootSchema.safeParse({ ...SAMPLE_HALL.shoot, title: ' ', date: '27.2.', timeZone: 'Orlabach' });
+    const wrong = enteredShootSchema.safeParse({ ...SAMPLE_HALL.shoot, title: ' ', date: '27.2.', timeZone: 'Orlabach' });
     expect(wrong.error?.issues.map(({ message }) => message)).toEqual([expect.stringContaining('name'), expect.stringContaining('2026-02-27'), expect.stringContaining('Europe/Vienna')]);
   });
 });

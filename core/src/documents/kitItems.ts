@@ -14,13 +14,16 @@ export const preferencesItemSchema = preferencesSchema.extend({ type: z.literal(
 
 export type KitItem = z.infer<typeof cameraItemSchema | typeof flashItemSchema | typeof modifierItemSchema | typeof filterItemSchema | typeof preferencesItemSchema>;
 
-/** The kit that `solve` takes, gathered from its documents; order by name, so that it does not hang on arrival. */
+/**
+ * The kit that `solve` takes, gathered from its documents; order by name, so that it does not hang on arrival.
+ * Compared letter by letter: a runtime's collation differs between machines and loads slowly.
+ */
 export function gatherKit(items: readonly KitItem[]): Kit {
   const pick = <T extends KitItem['type']>(type: T) =>
     items
       .filter((item): item is Extract<KitItem, { type: T }> => item.type === type)
       .map(({ type: _type, version: _version, ...rest }) => rest as Omit<Extract<KitItem, { type: T }>, 'type' | 'version'>);
-  const byName = <T extends { name: string; id: string }>(a: T, b: T) => a.name.localeCompare(b.name, 'en', { numeric: true }) || (a.id < b.id ? -1 : 1);
+  const byName = <T extends { name: string; id: string }>(a: T, b: T) => (a.name === b.name ? a.id < b.id : a.name < b.name) ? -1 : 1;
   const { id: _id, ...preferences } = pick('preferences')[0] ?? { id: '', ...DEFAULT_PREFERENCES };
   return {
     cameras: pick('camera').sort(byName),

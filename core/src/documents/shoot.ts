@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** True for a zone of the IANA time-zone database that this runtime knows. */
+/** True for a zone of the IANA time-zone database that this runtime knows. The first call loads the runtime's zones, which is slow. */
 export function isTimeZone(name: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name });
@@ -10,6 +10,8 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
+const TIME_ZONE_WANTED = 'Name a time zone of the place, such as Europe/Vienna.';
+
 /** A day's work at one place. */
 export const shootSchema = z.strictObject({
   type: z.literal('shoot'),
@@ -18,9 +20,15 @@ export const shootSchema = z.strictObject({
   title: z.string().trim().min(1, 'Give the shoot a name, such as the couple or the place.').max(120, 'Keep the name under 120 letters.'),
   date: z.iso.date('Write the date as year-month-day, such as 2026-02-27.'),
   place: z.string().trim().max(160, 'Keep the place under 160 letters.'),
-  timeZone: z.string().refine(isTimeZone, 'Name a time zone of the place, such as Europe/Vienna.'),
+  timeZone: z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED),
 });
 export type Shoot = z.infer<typeof shootSchema>;
+
+/**
+ * A shoot where it comes in: from a form, a file or another device. Its zone must be one that this runtime knows.
+ * What is already kept is read by `shootSchema`, so that opening the application does not wait for the zones.
+ */
+export const enteredShootSchema = shootSchema.extend({ timeZone: shootSchema.shape.timeZone.refine(isTimeZone, TIME_ZONE_WANTED) });
 
 /** A spot within a shoot: one place in the light. */
 export const spotSchema = z.strictObject({

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { documentSchema } from './document';
+import { enteredShootSchema } from './shoot';
 
 /**
  * The sync protocol, one request both ways: mutations in, results and the changes of others out.
@@ -11,7 +12,7 @@ export const mutationSchema = z.discriminatedUnion('op', [
     op: z.literal('put'),
     key: z.uuid(),
     baseVersion: z.int().min(0).meta({ description: 'version that the edit started from; 0: new' }),
-    document: documentSchema,
+    document: documentSchema.refine((document) => document.type !== 'shoot' || enteredShootSchema.safeParse(document).success, 'The shoot names a time zone that is not known here.'),
   }),
   z.strictObject({ op: z.literal('delete'), key: z.uuid(), id: z.uuid(), baseVersion: z.int().min(0) }),
 ]);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { type Kit, type Setup, kitSchema, readingSchema, setupSchema } from '../balance';
-import { changeSchema, shootSchema, spotSchema } from '../documents';
+import { changeSchema, enteredShootSchema, spotSchema } from '../documents';
 import { type Outcome, failure, success } from '../photometry';
 
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
@@ -9,7 +9,7 @@ export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
   version: z.literal(1),
   exportedAt: z.iso.datetime({ offset: true }),
-  shoot: shootSchema,
+  shoot: enteredShootSchema,
   spot: spotSchema,
   setup: setupSchema,
   kit: kitSchema.meta({ description: 'the gear that the setup uses, and how its owner counts' }),

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { powerTextOf, type Reading } from '@sphene/core/balance';
-import { describeChange } from '@sphene/core/documents';
+import { describeChange, isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 
@@ -39,7 +39,7 @@ export function LogPart() {
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
   const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
   const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
-  const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit', timeZone: zone });
+  const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit', timeZone: isTimeZone(zone) ? zone : 'UTC' });
 
   const sayReading = (reading: Reading): string => {
     const name = setup.points.find(({ id }) => id === reading.pointId)?.name ?? 'Point';

@@ -1,9 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
+import { formatISO } from 'date-fns/formatISO';
 import { useRouter } from 'expo-router';
 import { type Control, Controller, type FieldPath, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { shootSchema } from '@sphene/core/documents';
+import { enteredShootSchema } from '@sphene/core/documents';
 import type { z } from 'zod';
 
 import { useActions } from '@/store/application';
@@ -11,11 +12,11 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Txt } from '@/ui/Txt';
 
-const formSchema = shootSchema.pick({ title: true, date: true, place: true, timeZone: true });
+const formSchema = enteredShootSchema.pick({ title: true, date: true, place: true, timeZone: true });
 type Form = z.infer<typeof formSchema>;
 
 /** Today where this device is, as the date field wants it. */
-const today = (): string => new Intl.DateTimeFormat('sv-SE').format(new Date());
+const today = (): string => formatISO(new Date(), { representation: 'date' });
 
 function Field({ control, name, label, hint }: { control: Control<Form>; name: FieldPath<Form>; label: string; hint: string }) {
   return (

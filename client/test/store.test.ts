@@ -1,0 +1,202 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory, IDBObjectStore } from 'fake-indexeddb';
+import { deserialize, serialize } from 'node:v8';
+import { waitFor } from '@testing-library/dom';
+import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
+import { SAMPLE_DOCUMENTS, SAMPLE_HALL } from '@sphene/core/sample';
+
+import { Actions } from '@/store/actions';
+import { Keeper } from '@/store/keeper';
+import { selectChangeGroups, selectDocument, selectKit, selectReadings, selectSetup, selectShoots, selectSolution, selectSpots } from '@/store/selectors';
+import { makeStore } from '@/store/store';
+import { FakeServer } from './fakeServer';
+
+const { setup, shoot, spot } = SAMPLE_HALL;
+let server: FakeServer;
+
+beforeEach(() => {
+  server = new FakeServer();
+  server.session = true;
+  Object.assign(globalThis, { indexedDB: new IDBFactory(), structuredClone: (value: unknown) => deserialize(serialize(value)) as unknown, fetch: server.fetch });
+  if (AbortSignal.timeout === undefined) AbortSignal.timeout = () => new AbortController().signal;
+});
+
+/** One opening of the application on this device. */
+async function open() {
+  const store = makeStore();
+  const keeper = new Keeper(store);
+  await keeper.start();
+  const device = () => store.getState().device;
+  return { store, keeper, actions: new Actions(store, keeper), device, state: () => store.getState(), settled: () => waitFor(() => expect([device().waiting, device().sync]).toEqual([0, 'synced'])) };
+}
+type Opened = Awaited<ReturnType<typeof open>>;
+
+const holdBackOf = ({ state }: Opened) => selectSetup(state(), setup.id)?.look.holdBackStops;
+const holdBack = (value: number) => [{ path: 'look.holdBackStops' as const, value }];
+
+describe('the keeper', () => {
+  beforeEach(() => SAMPLE_DOCUMENTS.forEach((document) => server.add(document)));
+
+  it('fetches everything on an empty device, with a session of its own, and solves it', async () => {
+    server.session = false;
+    const app = await open();
+    expect(server.calls).toEqual(['/api/session', '/api/sync']);
+    expect(selectShoots(app.state())).toEqual([shoot]);
+    expect(selectSolution(app.state(), setup.id)?.nextAction.text).toMatch(/\w/);
+  });
+
+  it('starts a new session when the old one has ended', async () => {
+    await open();
+    server.session = false;
+    const again = await open();
+    expect(server.calls.slice(-3)).toEqual(['/api/sync', '/api/session', '/api/sync']);
+    expect(again.device().sync).toBe('synced');
+  });
+
+  it('keeps edits made without a server over a closed page, and sends them in order when it is back', async () => {
+    const app = await open();
+    server.mode = 'down';
+    app.actions.changeSettings(setup.id, holdBack(2));
+    await waitFor(() => expect([app.device().waiting, app.device().sync]).toEqual([2, 'offline']));
+    const later = await open();
+    expect(holdBackOf(later)).toBe(2);
+    expect(later.device().waiting).toBe(2);
+    server.mode = 'up';
+    await later.keeper.sync();
+    await later.settled();
+    expect(server.received).toMatchObject([
+      { op: 'put', baseVersion: 1, document: { id: setup.id, look: { holdBackStops: 2 } } },
+      { op: 'put', baseVersion: 0, document: { type: 'change' } },
+    ]);
+  });
+
+  it.each([['broken', 'offline'], ['refusing', 'refused'], ['babbling', 'refused']] as const)('a server that is %s loses nothing and is called %s', async (mode, called) => {
+    const app = await open();
+    server.mode = mode;
+    app.actions.changeSettings(setup.id, holdBack(3));
+    await waitFor(() => expect([app.device().waiting, app.device().sync]).toEqual([2, called]));
+    expect(holdBackOf(app)).toBe(3);
+    server.mode = 'up';
+    await app.keeper.sync();
+    await app.settled();
+    expect(holdBackOf(app)).toBe(3);
+  });
+
+  it('shows what another device changed', async () => {
+    const app = await open();
+    server.add({ ...spot, title: 'By the door' });
+    await app.keeper.sync();
+    expect(selectDocument(app.state(), 'spot', spot.id)?.title).toBe('By the door');
+  });
+
+  it('remembers the theme', async () => {
+    await (await open()).keeper.keepTheme('dim');
+    expect((await open()).device().theme).toBe('dim');
+  });
+
+  it('says so when the device is full, and goes on once there is room', async () => {
+    const app = await open();
+    const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => { throw new DOMException('full', 'QuotaExceededError'); });
+    app.actions.changeSettings(setup.id, holdBack(2));
+    await waitFor(() => expect(app.device().storageProblem).toMatch(/This device is full/));
+    expect(holdBackOf(app)).toBe(2);
+    full.mockRestore();
+    app.actions.changeSettings(setup.id, holdBack(2.5));
+    await waitFor(() => expect(app.device().storageProblem).toBeNull());
+    await app.settled();
+    expect(holdBackOf(await open())).toBe(2.5);
+  });
+});
+
+it('works for the life of the page where the browser keeps nothing', async () => {
+  Object.assign(globalThis, { indexedDB: { open: () => { throw new DOMException('denied', 'SecurityError'); } } });
+  const app = await open();
+  expect(app.device().storageProblem).toMatch(/does not let Sphene keep anything/);
+  const id = app.actions.createShoot({ title: 'Rehearsal', date: '2026-02-26', place: '', timeZone: 'Europe/Vienna' });
+  expect(selectDocument(app.state(), 'shoot', id)?.title).toBe('Rehearsal');
+});
+
+describe('what a person can do', () => {
+  let app: Opened;
+  beforeEach(async () => {
+    SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+    app = await open();
+  });
+  const notice = () => app.device().notice?.text;
+  const face = { pointId: setup.points[0]?.id ?? '', light: 'ambient' as const, text: '4', av: 4, tv: 7, sv: 5, fired: null };
+
+  it('changes nothing and logs nothing when nothing differs', () => {
+    expect(app.actions.changeSettings(setup.id, holdBack(setup.look.holdBackStops))).toEqual({ ok: true, value: null });
+    expect(selectChangeGroups(app.state(), setup.id)).toEqual([]);
+  });
+
+  it('refuses a value that the setup cannot hold, and keeps the old one', () => {
+    expect(app.actions.changeSettings(setup.id, holdBack(99)).ok).toBe(false);
+    expect(holdBackOf(app)).toBe(setup.look.holdBackStops);
+  });
+
+  it('takes things back newest first, whether setting or reading, until nothing is left of this evening', () => {
+    const before = selectReadings(app.state(), setup.id).length;
+    app.actions.changeSettings(setup.id, holdBack(2));
+    app.actions.addReading(setup.id, face);
+    app.actions.undo(setup.id);
+    expect(notice()).toMatch(/Reading 4 struck out/);
+    expect(selectReadings(app.state(), setup.id)).toHaveLength(before + 1);
+    expect(holdBackOf(app)).toBe(2);
+    app.actions.undo(setup.id);
+    expect(notice()).toBe('Last change taken back.');
+    expect(holdBackOf(app)).toBe(setup.look.holdBackStops);
+    for (let i = 0; i < before; i += 1) app.actions.undo(setup.id);
+    app.actions.undo(setup.id);
+    expect(notice()).toBe('There is nothing to take back.');
+  });
+
+  it('a value under the thumb shows in the solution without being kept', () => {
+    app.actions.draft(setup.id, holdBack(3));
+    expect(holdBackOf(app)).toBe(3);
+    expect(selectDocument(app.state(), 'setup', setup.id)?.look.holdBackStops).toBe(setup.look.holdBackStops);
+    app.actions.changeSettings(setup.id, []);
+    expect(holdBackOf(app)).toBe(setup.look.holdBackStops);
+  });
+
+  it('deletes a shoot with all that is in it and brings it back', async () => {
+    app.actions.remove(shoot);
+    expect(selectShoots(app.state())).toEqual([]);
+    expect(selectSetup(app.state(), setup.id)).toBeUndefined();
+    await app.settled();
+    app.actions.bringBack(app.device().notice?.undo?.documentIds ?? []);
+    expect(selectShoots(app.state())).toEqual([shoot]);
+    expect(selectSolution(app.state(), setup.id)).toBeDefined();
+    await app.settled();
+    expect(selectShoots((await open()).state())).toEqual([shoot]);
+  });
+
+  it('a new shoot has a spot and a setup with the first camera; spots and setups are added to it', () => {
+    const id = app.actions.createShoot({ title: 'Two', date: '2026-03-01', place: '', timeZone: 'Europe/Vienna' });
+    const first = selectSpots(app.state()).find(({ shootId }) => shootId === id);
+    const secondId = app.actions.addSpot(id);
+    const second = selectSetup(app.state(), secondId);
+    expect(selectDocument(app.state(), 'spot', second?.spotId ?? '')?.title).toBe('Spot 2');
+    expect(second?.camera.cameraId).toBe(selectKit(app.state()).cameras[0]?.id);
+    const added = app.actions.addSetup(first ?? spot);
+    expect(selectSetup(app.state(), added)).toMatchObject({ title: 'Setup 2', spotId: first?.id });
+  });
+
+  it('a file that is here already comes in as a copy with the same solution; its gear only once', () => {
+    const file = app.actions.exportSetup(setup.id);
+    if (file === undefined) throw new Error('nothing to export');
+    const read = readSetupFile(writeSetupFile(file));
+    if (!read.ok) throw new Error(read.message);
+    const gearBefore = Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit').length;
+    const copy = app.actions.importSetup(read.value);
+    expect(copy).not.toBe(setup.id);
+    expect(selectSolution(app.state(), copy)?.camera).toEqual(selectSolution(app.state(), setup.id)?.camera);
+    expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit')).toHaveLength(gearBefore);
+  });
+
+  it('each person has one set of preferences, changed field by field', () => {
+    app.actions.setPreferences({ distanceUnit: 'ft' });
+    app.actions.setPreferences({ meterIncrement: 'third' });
+    expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'preferences')).toEqual([expect.objectContaining({ distanceUnit: 'ft', meterIncrement: 'third' })]);
+  });
+});
