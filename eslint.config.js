@@ -12,8 +12,9 @@ const CORE_FLOORS = [
   ['photometry', []],
   ['flash', ['photometry']],
   ['modifiers', ['photometry']],
+  ['frames', ['photometry']],
   ['balance', ['photometry', 'flash', 'modifiers']],
-  ['documents', ['photometry', 'flash', 'modifiers', 'balance']],
+  ['documents', ['photometry', 'flash', 'modifiers', 'frames', 'balance']],
   ['formats', ['photometry', 'flash', 'modifiers', 'balance', 'documents']],
   ['sample', ['photometry', 'flash', 'modifiers', 'balance', 'documents', 'formats']],
 ];

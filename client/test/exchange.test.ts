@@ -44,7 +44,7 @@ it('an edit made while another is on its way stays in the outbox, based on the o
 it('merges a conflict by field and sends the result on', async () => {
   const base = SAMPLE_HALL.setup;
   await keepAnswer(storage, { request: { cursor: 0, mutations: [] }, covers: new Map() }, answer({ changes: [{ id: base.id, version: 1, seq: 1, document: base }], cursor: 1 }));
-  await writeEdits(storage, [{ id: base.id, document: { ...base, look: { holdBackStops: 2 } }, key: key(1) }]);
+  await writeEdits(storage, [{ id: base.id, document: { ...base, look: { ...base.look, holdBackStops: 2 } }, key: key(1) }]);
   const batch = await nextBatch(storage);
   const touched = await keepAnswer(storage, batch, answer({ results: [{ key: key(1), id: base.id, status: 'conflict', version: 2 }], changes: [{ id: base.id, version: 2, seq: 2, document: { ...base, title: 'Theirs' } }], cursor: 2 }));
   expect(touched).toEqual([base.id]);

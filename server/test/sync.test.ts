@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { MAX_MUTATIONS, type Spot } from '@sphene/core/documents';
+import { type Frame, MAX_MUTATIONS, type Spot, documentSchema } from '@sphene/core/documents';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 
+import { Metering1780000100000 } from '../src/db/migrations/1780000100000-metering';
 import { seedSample } from '../src/sync/sample';
 import { type TestServer, key, openSession, otherAccount, put, sync, testServer } from './testServer';
 
@@ -60,7 +61,7 @@ describe('sync', () => {
     expect(statuses(await sync(server, cookie, { mutations: [put(struck), put(reading), put({ ...reading, av: 9 }), { op: 'delete', key: key(), id: reading.id, baseVersion: 3 }] }))).toEqual([
       ['applied', 2], ['applied', 3], ['rejected', 3], ['rejected', 3],
     ]);
-    await expect(server.dataSource.query(`update documents set body = body || '{"av": 9}' where id = $1`, [reading.id])).rejects.toThrow(/facts/);
+    await expect(server.dataSource.query(`update documents set body = body || '{"av": 9}' where id = $1`, [reading.id])).rejects.toThrow(/is a fact/);
   });
 
   it('pages long histories', async () => {
@@ -118,5 +119,45 @@ describe('sync', () => {
     await seedSample(fresh.dataSource);
     expect((await sync(fresh, session)).changes.find(({ id }) => id === SAMPLE_HALL.shoot.id)?.document).toBeNull();
     await fresh.close();
+  });
+});
+
+describe('large and old documents', () => {
+  const bins = new Array<number>(64).fill(1);
+  const frame = (letters: number): Frame => ({
+    type: 'frame', version: 1, id: sampleId((number += 1)), setupId: SAMPLE_HALL.setup.id, at: '2026-02-27T15:00:00Z', name: 'F', takenAt: null, av: 3, tv: 7, sv: 2, settingsFrom: 'exif', widthPx: 9, heightPx: 6,
+    image: `data:image/jpeg;base64,${'A'.repeat(letters)}`, histogram: { red: bins, green: bins, blue: bins }, clipped: { highlights: [0, 0, 0], shadows: [0, 0, 0] }, struckAt: null,
+  });
+
+  it('frames come in pages that stay small, each frame once', async () => {
+    const frames = Array.from({ length: 16 }, () => frame(380_000));
+    let start = 0;
+    for (let more = true; more; ) ({ cursor: start, more } = await sync(server, cookie, { cursor: start }));
+    for (const one of frames) await sync(server, cookie, { cursor: start, mutations: [put(one)] });
+    const got: string[] = [];
+    let pages = 0;
+    for (let cursor = start, more = true; more; pages += 1) {
+      const page = await sync(server, cookie, { cursor });
+      expect(JSON.stringify(page).length).toBeLessThan(4_000_000);
+      got.push(...page.changes.map(({ id }) => id));
+      ({ cursor, more } = page);
+    }
+    expect(got).toEqual(frames.map(({ id }) => id));
+    expect(pages).toBeGreaterThan(1);
+  });
+
+  it('documents of an earlier version are brought up to date where they lie, facts too', async () => {
+    const runner = server.dataSource.createQueryRunner();
+    const migration = new Metering1780000100000();
+    await migration.down(runner);
+    const old = { type: 'reading', version: 1, id: sampleId((number += 1)), setupId: SAMPLE_HALL.setup.id, pointId: 'face', at: '2026-02-27T14:12:00+01:00', light: 'ambient', text: '4', av: 4, tv: 7, sv: 0, fired: null, struckAt: null };
+    await runner.query("update accounts set seq = seq + 1");
+    await runner.query("insert into documents (account_id, id, type, body, version, seq) select id, $1, 'reading', $2, 1, seq from accounts where name = 'demo'", [old.id, old]);
+    await migration.up(runner);
+    const [row] = (await runner.query('select body from documents where id = $1', [old.id])) as { body: unknown }[];
+    expect(row?.body).toMatchObject({ version: 2, method: { kind: 'incident', aim: 'camera' }, av: 4 });
+    expect(row?.body).toEqual(documentSchema.parse(old));
+    await expect(runner.query(`update documents set body = body || '{"av": 9}' where id = $1`, [old.id])).rejects.toThrow(/is a fact/);
+    await runner.release();
   });
 });

@@ -1,16 +1,19 @@
-import { type FiredLight, type Kit, type Preferences, type Reading, type Setting, type SettingPath, withSettings } from '@sphene/core/balance';
-import { type Change, type Document, type Shoot, type Spot, kitItems, lastUndoable, newSetup, settingChanges, undoSettings } from '@sphene/core/documents';
-import { type SetupFile, kitInUse, withNewIds } from '@sphene/core/formats';
+import { type Kit, PLAIN_READING, type Preferences, type Reading, type SceneChangeKind, SCENE_CHANGE_FACTS, type Setting, type SettingPath, withSettings } from '@sphene/core/balance';
+import { type Change, type Document, type Frame, type Shoot, type Spot, kitItems, lastUndoable, newSetup, settingChanges, undoSettings } from '@sphene/core/documents';
+import { type SetupFile, factsOfFile, kitInUse, withNewIds } from '@sphene/core/formats';
 import { type Outcome, failure, success } from '@sphene/core/photometry';
 
 import { noticed } from './deviceSlice';
 import { drafted } from './documentsSlice';
 import { newId, timestamp } from './ids';
 import type { Keeper } from './keeper';
-import { selectChangeGroups, selectChanges, selectDocument, selectKit, selectReadings, selectSetups, selectSpots } from './selectors';
+import { selectChangeGroups, selectChanges, selectDocument, selectFrames, selectKit, selectReadings, selectSceneChanges, selectSetups, selectSpots } from './selectors';
 import type { Store } from './store';
 
 const put = (document: Document) => ({ id: document.id, document });
+
+/** What must be said of a new reading; the rest is as usual unless said too. */
+export type NewReading = Pick<Reading, 'pointId' | 'text' | 'av' | 'tv' | 'sv'> & Partial<Reading>;
 
 /** The meter's shutter and ISO are part of every reading; their changes need no entry of their own. */
 const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
@@ -39,25 +42,51 @@ export class Actions {
     this.store.dispatch(drafted({ setupId, settings }));
   }
 
-  /** Adds a reading to the log. */
-  addReading(setupId: string, reading: Pick<Reading, 'pointId' | 'light' | 'text' | 'av' | 'tv' | 'sv'> & { fired: FiredLight | null }): void {
-    void this.keeper.commit([put({ type: 'reading', version: 1, id: newId(), setupId, at: timestamp(), struckAt: null, ...reading })]);
+  /** Adds a reading to the log; what is not said is as usual. Returns its id. */
+  addReading(setupId: string, reading: NewReading): string {
+    const id = newId();
+    void this.keeper.commit([put({ ...PLAIN_READING, at: timestamp(), ...reading, id, setupId })]);
+    return id;
   }
 
-  /** Strikes a reading out, or brings a struck one back. It stays in the log either way. */
-  strikeReading(id: string, strike: boolean): void {
-    const reading = selectDocument(this.store.getState(), 'reading', id);
-    if (reading !== undefined) void this.keeper.commit([put({ ...reading, struckAt: strike ? timestamp() : null })]);
+  /** Puts a reading right: the old one is struck out and a corrected one takes its time and place. */
+  correctReading(id: string, correction: Partial<Pick<Reading, 'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'text' | 'assumed'>>): void {
+    const old = selectDocument(this.store.getState(), 'reading', id);
+    if (old === undefined) return;
+    void this.keeper.commit([put({ ...old, struckAt: timestamp() }), put({ ...old, ...correction, id: newId(), corrects: old.id, struckAt: null })]);
+    this.store.dispatch(noticed({ text: 'Reading put right; the old one is struck out in the log.' }));
   }
 
-  /** Takes the last thing back: a reading is struck out, a change of settings reversed. */
+  /** Reports that something in the scene changed: readings before it may not hold. */
+  addSceneChange(setupId: string, what: SceneChangeKind): void {
+    void this.keeper.commit([put({ type: 'sceneChange', version: 1, id: newId(), setupId, at: timestamp(), what, struckAt: null })]);
+  }
+
+  /** Keeps a test frame with a setup. Returns its id. */
+  addFrame(setupId: string, frame: Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'>): string {
+    const id = newId();
+    void this.keeper.commit([put({ type: 'frame', version: 1, id, setupId, at: timestamp(), struckAt: null, ...frame })]);
+    return id;
+  }
+
+  /** Strikes a fact out, or brings a struck one back. It stays in the log either way. */
+  strike(type: 'reading' | 'sceneChange' | 'frame', id: string, strike: boolean): void {
+    const fact = selectDocument(this.store.getState(), type, id);
+    if (fact !== undefined) void this.keeper.commit([put({ ...fact, struckAt: strike ? timestamp() : null })]);
+  }
+
+  /** Takes the last thing back: a fact is struck out, a correction or a change of settings reversed. */
   undo(setupId: string): void {
     const state = this.store.getState();
-    const reading = selectReadings(state, setupId).findLast(({ struckAt }) => struckAt === null);
+    const facts = [...selectReadings(state, setupId), ...selectSceneChanges(state, setupId), ...selectFrames(state, setupId)].filter(({ struckAt }) => struckAt === null).sort((a, b) => (a.id < b.id ? -1 : 1));
+    const fact = facts.at(-1);
     const group = lastUndoable(selectChangeGroups(state, setupId));
-    if (reading !== undefined && (group === undefined || reading.id > (group.ids.at(-1) ?? ''))) {
-      this.strikeReading(reading.id, true);
-      this.store.dispatch(noticed({ text: `Reading ${reading.text} struck out. Restore it in the log.` }));
+    if (fact !== undefined && (group === undefined || fact.id > (group.ids.at(-1) ?? ''))) {
+      this.strike(fact.type, fact.id, true);
+      if (fact.type === 'reading' && fact.corrects !== null) {
+        this.strike('reading', fact.corrects, false);
+        this.store.dispatch(noticed({ text: `Correction taken back: the reading is ${selectDocument(this.store.getState(), 'reading', fact.corrects)?.text ?? ''} again.` }));
+      } else this.store.dispatch(noticed({ text: `${fact.type === 'reading' ? `Reading ${fact.text}` : fact.type === 'frame' ? `Frame ${fact.name}` : SCENE_CHANGE_FACTS[fact.what].label} struck out. Restore it in the log.` }));
     } else if (group !== undefined) {
       const undone = this.changeSettings(setupId, undoSettings(group), group.ids);
       this.store.dispatch(noticed({ text: undone.ok ? 'Last change taken back.' : 'The last change cannot be taken back: what it changed is not there any more.' }));
@@ -122,19 +151,19 @@ export class Actions {
     const shoot = setup && selectDocument(state, 'shoot', setup.shootId);
     if (setup === undefined || spot === undefined || shoot === undefined) return undefined;
     return {
-      format: 'sphene-setup', version: 1, exportedAt: timestamp(), shoot, spot, setup,
-      kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)], changes: [...selectChanges(state, setupId)],
+      format: 'sphene-setup', version: 2, exportedAt: timestamp(), shoot, spot, setup,
+      kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)], sceneChanges: [...selectSceneChanges(state, setupId)], frames: [...selectFrames(state, setupId)], changes: [...selectChanges(state, setupId)],
     };
   }
 
   /** Adds a setup file to this account: as it is where its ids are new here, as a copy where they are not. Returns the setup's id. */
   importSetup(file: SetupFile): string {
     const { byId } = this.store.getState().documents;
-    const known = [file.shoot, file.spot, file.setup, ...file.readings, ...file.changes].some(({ id }) => id in byId);
+    const known = [file.shoot, file.spot, file.setup, ...factsOfFile(file)].some(({ id }) => id in byId);
     const incoming = known ? withNewIds(file, newId) : file;
     const kit: Kit = incoming.kit;
     const gear = kitItems(kit).filter(({ id }) => !(id in byId));
-    void this.keeper.commit([...gear, incoming.shoot, incoming.spot, incoming.setup, ...incoming.readings, ...incoming.changes].map(put));
+    void this.keeper.commit([...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(put));
     return incoming.setup.id;
   }
 

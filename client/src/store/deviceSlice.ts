@@ -22,9 +22,11 @@ export interface DeviceState {
   notice: Notice | null;
   /** minutes pass: ages of readings are counted from here */
   clockMs: number;
+  /** the setup on screen, and the point chosen by hand in it; a meter that is connected sends its readings there */
+  metering: { setupId: string; pointId: string | null } | null;
 }
 
-const initialState: DeviceState = { sync: 'starting', waiting: 0, storageProblem: null, theme: 'system', notice: null, clockMs: 0 };
+const initialState: DeviceState = { sync: 'starting', waiting: 0, storageProblem: null, theme: 'system', notice: null, clockMs: 0, metering: null };
 
 const slice = createSlice({
   name: 'device',
@@ -45,11 +47,14 @@ const slice = createSlice({
     noticed(state, { payload }: PayloadAction<Notice | null>) {
       state.notice = payload;
     },
+    meteringMoved(state, { payload }: PayloadAction<DeviceState['metering']>) {
+      state.metering = payload;
+    },
     clockTicked(state, { payload }: PayloadAction<number>) {
       state.clockMs = payload;
     },
   },
 });
 
-export const { syncMoved, waitingCounted, storageFailed, themeChosen, noticed, clockTicked } = slice.actions;
+export const { syncMoved, waitingCounted, storageFailed, themeChosen, noticed, meteringMoved, clockTicked } = slice.actions;
 export const deviceReducer = slice.reducer;

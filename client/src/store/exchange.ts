@@ -3,6 +3,8 @@ import { type Document, MAX_MUTATIONS, type Mutation, type Stored, type SyncRequ
 import type { OutboxRow, Storage, StoredRow } from './storage';
 
 const CURSOR = 'cursor';
+/** Letters of documents in one request; test frames are large, and the server takes 4 MB. */
+const MAX_LETTERS = 2_500_000;
 
 /** What is to be sent now, and which outbox entries it stands for. */
 export interface Batch {
@@ -19,10 +21,13 @@ export async function nextBatch(storage: Storage): Promise<Batch> {
   for (const { id, key } of waiting) byDocument.set(id, [...(byDocument.get(id) ?? []), key]);
   const mutations: Mutation[] = [];
   const covers = new Map<string, string[]>();
+  let letters = 0;
   for (const [id, keys] of [...byDocument].slice(0, MAX_MUTATIONS)) {
     const row = await transaction.objectStore('documents').get(id);
     const key = keys.at(-1);
     if (row === undefined || key === undefined) continue;
+    letters += JSON.stringify(row.document).length;
+    if (letters > MAX_LETTERS && mutations.length > 0) break;
     mutations.push(row.document === null ? { op: 'delete', key, id, baseVersion: row.version } : { op: 'put', key, baseVersion: row.version, document: row.document });
     covers.set(key, keys);
   }

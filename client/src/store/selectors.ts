@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { type Reading, type Setup, solve, withSettings } from '@sphene/core/balance';
-import { type Change, type Document, type DocumentType, type KitItem, type Shoot, type Spot, gatherKit, groupChanges } from '@sphene/core/documents';
+import { type Reading, type SceneChange, type Setup, solve, withSettings } from '@sphene/core/balance';
+import { type Change, type Document, type DocumentType, type Frame, type KitItem, type Shoot, type Spot, gatherKit, groupChanges } from '@sphene/core/documents';
 
 import type { RootState } from './store';
 
@@ -27,10 +27,14 @@ export const selectKit = createSelector(byId, (documents) =>
 
 const factsOf = createSelector([byId, (_state: RootState, setupId: string) => setupId], (documents, setupId) => ({
   readings: inOrder(ofType(documents, 'reading').filter((reading) => reading.setupId === setupId)),
+  sceneChanges: inOrder(ofType(documents, 'sceneChange').filter((change) => change.setupId === setupId)),
+  frames: inOrder(ofType(documents, 'frame').filter((frame) => frame.setupId === setupId)),
   changes: inOrder(ofType(documents, 'change').filter((change) => change.setupId === setupId)),
 }));
 
 export const selectReadings = createSelector(factsOf, ({ readings }): Reading[] => readings);
+export const selectSceneChanges = createSelector(factsOf, ({ sceneChanges }): SceneChange[] => sceneChanges);
+export const selectFrames = createSelector(factsOf, ({ frames }): Frame[] => frames);
 export const selectChanges = createSelector(factsOf, ({ changes }): Change[] => changes);
 export const selectChangeGroups = createSelector(selectChanges, groupChanges);
 
@@ -46,6 +50,15 @@ export const selectSetup = createSelector(
 
 /** The solution of a setup: what every screen of it reads. Computed again only when something that it depends on changed. */
 export const selectSolution = createSelector(
-  [selectSetup, selectKit, selectReadings, (state: RootState) => state.device.clockMs],
-  (setup, kit, readings, clockMs) => (setup === undefined ? undefined : solve(setup, kit, readings, new Date(clockMs))),
+  [selectSetup, selectKit, selectReadings, selectSceneChanges, (state: RootState) => state.device.clockMs],
+  (setup, kit, readings, sceneChanges, clockMs) => (setup === undefined ? undefined : solve(setup, kit, [...readings, ...sceneChanges], new Date(clockMs))),
 );
+
+/** The point that is metered next in a setup: the one chosen by hand, else the first without a reading, else the first that no longer holds. */
+export function selectActivePointId(state: RootState, setupId: string): string | null {
+  const setup = selectSetup(state, setupId);
+  const solution = selectSolution(state, setupId);
+  const chosen = state.device.metering?.setupId === setupId ? state.device.metering.pointId : null;
+  if (setup?.points.some(({ id }) => id === chosen)) return chosen;
+  return solution?.points.find(({ ambientEv100 }) => ambientEv100 === null)?.pointId ?? solution?.meterAgain[0]?.pointId ?? setup?.points[0]?.id ?? null;
+}

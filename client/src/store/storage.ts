@@ -1,4 +1,4 @@
-import type { Document } from '@sphene/core/documents';
+import { type Document, documentSchema, migrateDocument } from '@sphene/core/documents';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** A document on this device: as it stands here, and as the server last had it. */
@@ -35,6 +35,20 @@ export function openStorage(name = 'sphene'): Promise<Storage> {
       database.createObjectStore('values');
     },
   });
+}
+
+/** Brings rows that an earlier version of the application kept up to date, once. A row that cannot be is left as it lies. */
+export async function upgradeRows(storage: Storage): Promise<void> {
+  const transaction = storage.transaction('documents', 'readwrite');
+  for (const row of await transaction.store.getAll()) {
+    const document = migrateDocument(row.document);
+    const base = migrateDocument(row.base);
+    if (document === row.document && base === row.base) continue;
+    const read = documentSchema.nullable().safeParse(document);
+    const readBase = documentSchema.nullable().safeParse(base);
+    if (read.success && readBase.success) await transaction.store.put({ ...row, document: read.data, base: readBase.data });
+  }
+  await transaction.done;
 }
 
 export interface Edit {

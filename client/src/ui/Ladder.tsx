@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
 import type { PointSolution } from '@sphene/core/balance';
 import { formatStops } from '@sphene/core/photometry';
@@ -14,12 +14,18 @@ interface LadderProps {
   /** the camera's latitude; null before a camera is known */
   clipsAboveStops: number | null;
   noiseBelowStops: number | null;
+  /** a tone was tapped: its readings are wanted */
+  onTone?: (pointId: string) => void;
   /** a strip of one line, for when the steps want the room */
   compact?: boolean;
 }
 
-const ROW = 44;
-const BAR = 20;
+/** Heights of a row with its name above the bar, px; many tones share the room. */
+const ROOMY = { row: 44, bar: 20 } as const;
+const DENSE = { row: 30, bar: 11 } as const;
+/** From so many tones on the rows close up. */
+const MANY = 4;
+const BAR = ROOMY.bar;
 const STRIP = 18;
 
 /** Textures carry the meaning without colour: ambient lined, flash dotted, out of range hatched. */
@@ -65,9 +71,9 @@ function OutOfRange({ scale, height, clips, noise, palette }: { scale: Scale; he
 }
 
 function Tone({ point, scale, y, palette, height }: { point: PointSolution; scale: Scale; y: number; palette: Palette; height: number }) {
-  if (point.ambientStops === null || point.totalStops === null) return null;
-  const ambient = scale.clamp(point.ambientStops);
-  const total = scale.clamp(point.totalStops);
+  if (point.placedAmbientStops === null || point.placedStops === null) return null;
+  const ambient = scale.clamp(point.placedAmbientStops);
+  const total = scale.clamp(point.placedStops);
   const shape = (from: number, to: number) => wedge(scale, from, to, y + height, height);
   return (
     <G>
@@ -82,16 +88,18 @@ function Tone({ point, scale, y, palette, height }: { point: PointSolution; scal
  * The wedge ladder: a step wedge from which every metered tone is read in stops against mid grey, with the part of it
  * that is ambient and the part that is flash, clipping above and noise below.
  */
-export function Ladder({ points, clipsAboveStops, noiseBelowStops, compact = false }: LadderProps) {
+export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compact = false }: LadderProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(358);
-  const metered = points.filter((point) => point.totalStops !== null);
+  const metered = points.filter((point) => point.placedStops !== null);
   const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
-  const rows = compact ? 0 : points.length * ROW;
+  const { row, bar } = points.length < MANY ? ROOMY : DENSE;
+  const rows = compact ? 0 : points.length * row;
   const height = rows + STRIP + (compact ? BAR + 4 : 2);
   const label = metered.length === 0 ? 'Wedge ladder. No tone is placed yet.' : `Wedge ladder in stops from mid grey. ${points.map(({ text }) => text).join(' ')}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
 
   return (
+    <View>
     <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       <View aria-hidden style={{ height }}>
         <Svg width={width} height={height}>
@@ -100,14 +108,14 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, compact = fal
           <Line x1={scale.x(0)} x2={scale.x(0)} y1={0} y2={height} stroke={palette.accent} strokeWidth={1.5} strokeDasharray="3 3" />
           {compact
             ? metered.slice(0, 1).map((point) => <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} />)
-            : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * ROW + ROW - BAR - 4} height={BAR} palette={palette} />)}
+            : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)} height={bar} palette={palette} />)}
           <StepWedge scale={scale} y={height - STRIP} palette={palette} />
         </Svg>
         {!compact && points.map((point, index) => (
-          <View key={point.pointId} style={{ position: 'absolute', left: 0, right: 0, top: index * ROW, flexDirection: 'row', justifyContent: 'space-between' }}>
-            <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>{point.name}</Txt>
+          <View key={point.pointId} style={{ position: 'absolute', left: 0, right: 0, top: index * row, flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>{point.name}{point.stale === null ? '' : ' · old'}{point.basis === 'carried' ? ' · carried' : ''}</Txt>
             <Txt size="label" bold tone={point.zone === 'in range' || point.zone === null ? 'text' : 'danger'} style={{ backgroundColor: palette.ground, paddingLeft: 4 }}>
-              {point.totalStops === null ? 'not placed yet' : `${formatStops(point.totalStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+              {point.placedStops === null ? 'not placed yet' : `${formatStops(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
             </Txt>
           </View>
         ))}
@@ -119,6 +127,10 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, compact = fal
           </Txt>
         ))}
       </View>
+    </View>
+      {!compact && onTone && points.map((point, index) => (
+        <Pressable key={point.pointId} role="button" aria-label={`Readings of ${point.name.toLowerCase()}`} onPress={() => onTone(point.pointId)} style={{ position: 'absolute', left: 0, right: 0, top: index * row, height: row }} />
+      ))}
     </View>
   );
 }

@@ -1,68 +1,88 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { type Increment, ev100, formatAperture, formatIso, formatShutter, parseMeterReading, speakAperture } from '@sphene/core/photometry';
+import { type ExposureSettings, type Increment, type METER_CONSTANT, type Meaning, type ReadValue, ev100, formatAperture, formatIso, formatShutter, readMeterText, speakAperture } from '@sphene/core/photometry';
 
 import { ActionButton } from './ActionButton';
-import { IsoDial, ShutterDial } from './dials';
+import { ApertureDial, IsoDial, ShutterDial } from './dials';
 import { ClearKey, ReadingPad } from './ReadingPad';
 import { Txt } from './Txt';
 import { SIZE } from './palette';
 
-/** The shutter and ISO that the meter holds, in stops. */
-export interface Held {
-  tv: number;
-  sv: number;
-}
-
 interface ReadingEntryProps {
   label: string;
-  held: Held;
-  onHeld: (held: Held) => void;
+  /** what the meter holds; the value that it shows is ignored */
+  held: ExposureSettings;
+  read: ReadValue;
+  onHeld: (held: ExposureSettings) => void;
   meterIncrement: Increment;
+  /** the light that the scene's other readings suggest, to rank sloppy figures by */
+  expectedEv100: number | null;
+  receptor?: keyof typeof METER_CONSTANT;
   saveLabel: string;
-  /** shutter and ISO under the pad, where they are known already and rarely touched */
+  /** held values under the pad, where they are known already and rarely touched */
   heldLast?: boolean;
-  onSave: (reading: Held & { text: string; av: number }) => void;
+  onSave: (reading: ExposureSettings & { text: string; read: ReadValue; guessed: boolean }) => void;
 }
 
-/** One meter reading: a field that takes any notation, the pad for the usual ones, shutter and ISO beside it. */
-export function ReadingEntry({ label, held, onHeld, meterIncrement, saveLabel, heldLast = false, onSave }: ReadingEntryProps) {
+/** The value of a meaning as its own device prints it, with what was held. */
+function sayMeaning({ settings, notation }: Meaning, read: ReadValue, increment: Increment): string {
+  const shown = notation === 'shutter' || notation === 'iso' || notation === 'aperture' ? notation : read;
+  const value = { aperture: formatAperture(settings.av, increment), shutter: formatShutter(settings.tv, 'third'), iso: formatIso(settings.sv) };
+  const rest = (['shutter', 'aperture', 'iso'] as const).filter((one) => one !== shown).map((one) => value[one]).join(', ');
+  return `${value[shown]} at ${rest}: EV ${ev100(settings).toFixed(1)}`;
+}
+
+const PLACEHOLDER: Record<ReadValue, string> = { aperture: '5.6 4', shutter: '125', iso: '400' };
+const HINT: Record<ReadValue, string> = { aperture: 'f-number and tenths, EV or lux', shutter: 'shutter as on the dial, EV or lux', iso: 'ISO, EV or lux' };
+
+/** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
+export function ReadingEntry({ label, held, read, onHeld, meterIncrement, expectedEv100, receptor, saveLabel, heldLast = false, onSave }: ReadingEntryProps) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const read = parseMeterReading(text, held, meterIncrement === 'half' ? 'half' : 'third');
+  const [other, setOther] = useState<Meaning | null>(null);
+  const result = readMeterText(text, { read, held, increment: meterIncrement, expectedEv100, ...(receptor === undefined ? null : { receptor }) });
+  const meaning = !result.ok ? null : other ?? result.value.best;
   const type = (next: string) => {
     setText(next);
     setProblem(null);
+    setOther(null);
   };
   const save = () => {
-    if (!read.ok) return setProblem(read.message);
-    onSave({ ...held, text: text.trim(), av: read.value.av });
+    if (!result.ok || meaning === null) return setProblem(result.ok ? null : result.message);
+    const { notation, settings, assumption } = meaning;
+    onSave({ ...settings, text: text.trim(), read: notation === 'ev' || notation === 'lux' ? read : notation, guessed: assumption !== null && other === null });
     type('');
   };
-  const rest = read.ok ? ` at ${formatShutter(held.tv, 'third')}, ${formatIso(held.sv)}: EV ${ev100({ ...held, av: read.value.av }).toFixed(1)}` : '';
-
+  const spoken = meaning?.notation === 'aperture' ? { 'aria-label': `${speakAperture(meaning.settings.av, meterIncrement)} ${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}` } : null;
   const dials = (
     <View style={{ flexDirection: 'row', gap: 12 }}>
-      <ShutterDial label="Meter shutter" value={held.tv} increment="third" onChange={(tv) => onHeld({ ...held, tv })} />
-      <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
+      {read !== 'shutter' && <ShutterDial label="Meter shutter" value={held.tv} increment="third" onChange={(tv) => onHeld({ ...held, tv })} />}
+      {read !== 'aperture' && <ApertureDial label="Meter aperture" value={held.av} increment="third" onChange={(av) => onHeld({ ...held, av })} />}
+      {read !== 'iso' && <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />}
     </View>
   );
-
+  const question = result.ok && other === null ? result.value.question : null;
   return (
     <View style={{ gap: 8 }}>
       <View>
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <TextInput label={label} accessibilityLabel={label} placeholder="5.6 4" value={text} onChangeText={type} onSubmitEditing={save} mode="outlined" error={problem !== null}
+          <TextInput label={label} accessibilityLabel={label} placeholder={PLACEHOLDER[read]} value={text} onChangeText={type} onSubmitEditing={save} mode="outlined" error={problem !== null}
             autoCorrect={false} autoComplete="off" inputMode="text" style={{ flex: 1, minWidth: 0, height: 56, fontSize: SIZE.value }} />
           <ClearKey onPress={() => type('')} disabled={text === ''} />
         </View>
         {problem === null
-          ? <Txt size="label" tone="quiet" role="status" {...(read.ok ? { 'aria-label': speakAperture(read.value.av, meterIncrement) + rest } : null)}>{read.ok ? formatAperture(read.value.av, meterIncrement) + rest : 'f-number and tenths, EV or lux'}</Txt>
+          ? <Txt size="label" tone="quiet" role="status" {...spoken}>{meaning === null ? HINT[read] : `${sayMeaning(meaning, read, meterIncrement)}${meaning.assumption === null ? '' : ` (${meaning.assumption})`}`}</Txt>
           : <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
+        {question !== null && (
+          <View role="group" aria-label="Which one was it" style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}>
+            <Txt size="label">{question.text}</Txt>
+            <ActionButton label={`It was ${question.other.text}`} onPress={() => setOther(question.other)} />
+          </View>
+        )}
       </View>
       {!heldLast && dials}
-      <ReadingPad text={text} onText={type} />
+      <ReadingPad text={text} onText={type} read={read} />
       <ActionButton label={saveLabel} kind="primary" onPress={save} />
       {heldLast && dials}
     </View>

@@ -1,6 +1,6 @@
 import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
 import { type Preferences, distanceFromUnit, distanceInUnit, formatDistance } from '@sphene/core/balance';
-import { AV_RANGE, INCREMENT_STOPS, type Increment, type Outcome, SV_RANGE, TV_RANGE, failure, formatAperture, formatIso, formatShutter, isoNumber, parseAperture, parseIso, parseShutter, roundToStep, success } from '@sphene/core/photometry';
+import { AV_RANGE, INCREMENT_STOPS, type Increment, type Outcome, SV_RANGE, TONE_RANGE, TV_RANGE, failure, formatAperture, formatIso, formatShutter, formatStopCount, formatStops, isoNumber, parseAperture, parseIso, parsePartStops, parseShutter, roundToStep, success } from '@sphene/core/photometry';
 
 import { StopDial } from './StopDial';
 
@@ -43,6 +43,26 @@ export function IsoDial({ increment, least = SV_RANGE.least, most = SV_RANGE.mos
   const { less, more } = steps({ ...dial, increment, least, most });
   return <StopDial {...dial} text={isoNumber(dial.value)} down={{ name: 'lower', ...less }} up={{ name: 'higher', ...more }} parse={(text) => inRange(parseIso(text), least, most, formatIso)} />;
 }
+
+/** A difference in stops, typed as `+1.3`, `-2` or `1⅓`. */
+export function StopsDial({ least, most, step, signed = false, ...dial }: DialProps & { least: number; most: number; step: number; signed?: boolean }) {
+  const increment: Increment = Math.abs(step - 1 / 3) < 1e-6 ? 'third' : 'tenth';
+  const say = (stops: number) => (signed ? formatStops(stops, increment) : formatStopCount(stops, increment));
+  const by = (count: number) => () => dial.onChange(Math.min(most, Math.max(least, roundToStep(dial.value + count * step, step))));
+  const parse = (text: string): Outcome<number> => {
+    const match = /^([+−-]?)\s*(\d*\.?\d*)\s*([⅓½⅔]?)$/.exec(text.trim().replace(',', '.'));
+    const size = Number(match?.[2] || 0) + (parsePartStops(match?.[3] ?? '') ?? 0);
+    const value = match?.[1] === '' || match?.[1] === '+' ? size : -size;
+    return match === null || /^[+−-]?$/.test(text.trim()) || !(value >= least - 1e-9 && value <= most + 1e-9) ? failure(`Write stops between ${say(least)} and ${say(most)}, such as ${say(Math.min(most, 1))}.`) : success(value);
+  };
+  return (
+    <StopDial {...dial} text={say(dial.value)} parse={parse}
+      down={{ name: signed ? 'darker' : 'less', onPress: by(-1), disabled: dial.value <= least + 1e-9 }} up={{ name: signed ? 'lighter' : 'more', onPress: by(1), disabled: dial.value >= most - 1e-9 }} />
+  );
+}
+
+/** How far a tone lies from mid grey. */
+export const ToneDial = (dial: DialProps) => <StopsDial {...dial} signed least={TONE_RANGE.least} most={TONE_RANGE.most} step={1 / 3} />;
 
 /** What a step of distance is, in the person's unit. */
 const DISTANCE_STEP = { m: 0.1, ft: 0.5 } as const;

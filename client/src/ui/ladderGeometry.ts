@@ -18,7 +18,7 @@ const BOUND = { least: -12, most: 10 };
 
 /** The scale for these tones: whole stops, with the camera's limits and every tone inside. */
 export function ladderScale(width: number, points: readonly PointSolution[], clipsAboveStops: number | null, noiseBelowStops: number | null): Scale {
-  const levels = points.flatMap(({ ambientStops, totalStops }) => [ambientStops, totalStops]).filter((level) => level !== null);
+  const levels = points.flatMap(({ placedAmbientStops, placedStops }) => [placedAmbientStops, placedStops]).filter((level) => level !== null);
   const least = Math.max(BOUND.least, Math.floor(Math.min(USUAL.least, (noiseBelowStops ?? 0) - 1, ...levels.map((level) => level - 0.5))));
   const most = Math.min(BOUND.most, Math.ceil(Math.max(USUAL.most, (clipsAboveStops ?? 0) + 1, ...levels.map((level) => level + 0.5))));
   const inner = Math.max(1, width - 2 * MARGIN);

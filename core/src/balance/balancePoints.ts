@@ -1,11 +1,12 @@
-import { addLight, ev100, formatStops } from '../photometry';
+import { type Increment, addLight, formatAperture, formatShutter, formatStops } from '../photometry';
 import type { Camera } from './camera';
 import type { CameraSolution } from './cameraSettings';
-import { ambientReading, flashReading, measureFlash } from './levels';
+import { flashReading, measureFlash, readingNoiseStops } from './levels';
 import type { LightSolution } from './lightPower';
 import type { Reading } from './reading';
 import type { Light, MeteringPoint } from './setup';
 import type { PointSolution } from './solution';
+import type { Staleness } from './stale';
 
 interface PointContext {
   standing: readonly Reading[];
@@ -13,9 +14,12 @@ interface PointContext {
   camera: { settings: CameraSolution; body: Camera } | null;
   /** the light and its solution, when there is one */
   key: { light: Light; solution: LightSolution } | null;
+  meterIncrement: Increment;
 }
 
 const MINUTE_MS = 60_000;
+/** What carrying a reading over adds to its doubt, stops. */
+const CARRIED_DOUBT_STOPS = 0.1;
 
 /**
  * Flash at a point other than the face: only what was measured there with this light as it now stands,
@@ -32,33 +36,46 @@ function flashAwayFromFace(point: MeteringPoint, { standing, camera, key }: Poin
   return flashAvAtBase + key.solution.powerStops - fired.powerStops - finalAvAtBase;
 }
 
-const say = (point: MeteringPoint, { ambientStops, flashStops, totalStops, zone }: Pick<PointSolution, 'ambientStops' | 'flashStops' | 'totalStops' | 'zone'>): string => {
-  if (ambientStops === null || totalStops === null) return `${point.name}: not metered yet.`;
-  const parts = [`ambient ${formatStops(ambientStops)}`, flashStops === null ? 'no flash known' : `flash ${formatStops(flashStops)}`];
+const say = (point: MeteringPoint, { placedStops, placedAmbientStops, flashStops, zone, stale, basis }: Pick<PointSolution, 'placedStops' | 'placedAmbientStops' | 'flashStops' | 'zone' | 'stale' | 'basis'>): string => {
+  if (placedStops === null || placedAmbientStops === null) return `${point.name}: not metered yet.`;
+  const parts = [`ambient ${formatStops(placedAmbientStops)}`, flashStops === null ? 'no flash known' : `flash ${formatStops(flashStops + point.toneStops)}`];
   const place = zone === 'clipped' ? ', clipped' : zone === 'lost' ? ', lost in noise' : '';
-  return `${point.name}: ${formatStops(totalStops)} stops from mid grey${place} (${parts.join(', ')}).`;
+  const doubt = basis === 'carried' ? ', carried over' : stale === null ? '' : ', old reading';
+  return `${point.name}: ${formatStops(placedStops)} stops from mid grey${place}${doubt} (${parts.join(', ')}).`;
 };
 
+/** A point's ambient as it is taken for the solution. */
+export interface PointAmbient {
+  reading: Reading | undefined;
+  ambientEv100: number | null;
+  basis: PointSolution['basis'];
+  stale: Staleness | null;
+}
+
 /** Where each metered point lands. */
-export function solvePoint(point: MeteringPoint, context: PointContext): PointSolution {
-  const { standing, clock, camera, key } = context;
-  const reading = ambientReading(standing, point.id);
-  const ambientEv100 = reading === undefined ? null : ev100(reading);
-  const ambientStops = ambientEv100 === null || camera === null ? null : ambientEv100 - camera.settings.ev100;
+export function solvePoint(point: MeteringPoint, { reading, ambientEv100, basis, stale }: PointAmbient, faceEv100: number | null, context: PointContext): PointSolution {
+  const { clock, camera, key, meterIncrement } = context;
+  const settings = camera?.settings ?? null;
+  const ambientStops = ambientEv100 === null || settings === null ? null : ambientEv100 - settings.ev100;
   const flashStops = point.role === 'face' ? (key?.solution.flashStops ?? null) : flashAwayFromFace(point, context);
   const totalStops = ambientStops === null ? null : flashStops === null ? ambientStops : addLight(ambientStops, flashStops);
-  const zone = totalStops === null || camera === null ? null
-    : totalStops > camera.body.clipsAboveStops ? 'clipped' : totalStops < camera.body.noiseBelowStops ? 'lost' : 'in range';
+  const placedStops = totalStops === null ? null : totalStops + point.toneStops;
+  const placedAmbientStops = ambientStops === null ? null : ambientStops + point.toneStops;
+  const zone = placedStops === null || camera === null ? null
+    : placedStops > camera.body.clipsAboveStops ? 'clipped' : placedStops < camera.body.noiseBelowStops ? 'lost' : 'in range';
   return {
     pointId: point.id,
     role: point.role,
     name: point.name,
-    ambientEv100,
-    ambientStops,
-    flashStops,
-    totalStops,
-    zone,
+    ambientEv100, ambientStops, flashStops, totalStops, placedStops, placedAmbientStops, basis, stale, zone,
+    overFaceStops: ambientEv100 === null || faceEv100 === null ? null : ambientEv100 - faceEv100,
+    uncertaintyStops: reading === undefined ? null : readingNoiseStops(reading) + (basis === 'carried' ? CARRIED_DOUBT_STOPS : 0),
+    readingId: reading?.id ?? null,
     ambientAgeMinutes: reading === undefined ? null : Math.max(0, Math.floor((clock.getTime() - Date.parse(reading.at)) / MINUTE_MS)),
-    text: say(point, { ambientStops, flashStops, totalStops, zone }),
+    atCameraText: ambientEv100 === null || settings === null ? null
+      : `${formatAperture(ambientEv100 - settings.tv + settings.sv, meterIncrement)} at ${settings.text.shutter}, ${settings.text.iso}`,
+    ifRightText: ambientEv100 === null || camera === null || settings === null ? null
+      : `${formatShutter(ambientEv100 - settings.ndStops - settings.av + settings.sv, camera.body.increment)}, ${settings.text.aperture}, ${settings.text.iso}`,
+    text: say(point, { placedStops, placedAmbientStops, flashStops, zone, stale, basis }),
   };
 }

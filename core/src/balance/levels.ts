@@ -1,5 +1,6 @@
 import { NO_FLASH_MEASURED, type Outcome, ev100, failure, separateFlashAv, shareFromFlashMinusAmbient, success } from '../photometry';
-import type { FiredLight, Reading } from './reading';
+import type { FiredLight, Reading, ReadingMethod } from './reading';
+import type { MeteringPoint, Setup } from './setup';
 
 /** A flash-only level at a point, out of a reading. */
 export interface FlashMeasurement {
@@ -14,14 +15,43 @@ export interface FlashMeasurement {
 /** How far a hand meter's reading may be off, in stops (one standard deviation). */
 export const READING_NOISE_STOPS = 0.1;
 
+/** How far a reading of each kind may be off, in stops (one standard deviation): the doubt in the tone or in the eye is the larger part. */
+const METHOD_NOISE_STOPS: Record<ReadingMethod['kind'], number> = { incident: READING_NOISE_STOPS, disc: READING_NOISE_STOPS, spot: 0.25, frame: 0.25, eye: 1 / 3, reflected: 0.7 };
+export const readingNoiseStops = ({ method }: Reading): number => METHOD_NOISE_STOPS[method.kind];
+
+/**
+ * The light that a reading says falls there, as EV100 of the incident reading that would be right.
+ * A spot reading and a place in a frame are of a tone: what the tone lies over mid grey is taken off, and a frame's
+ * place adds how far it landed from mid grey at the frame's settings.
+ */
+export function lightEv100(reading: Reading): number {
+  const { method } = reading;
+  if (method.kind === 'spot') return ev100(reading) - method.toneStops;
+  return method.kind === 'frame' ? ev100(reading) + method.placementStops - method.toneStops : ev100(reading);
+}
+
 const byTime = (a: Reading, b: Reading): number => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1);
 
 /** The readings that hold, oldest first: struck-out ones stay in the log and count for nothing. */
 export const standingReadings = (readings: readonly Reading[]): Reading[] => readings.filter((reading) => reading.struckAt === null).sort(byTime);
 
-/** The ambient reading in force at a point: the newest one. Wants `standingReadings`. */
-export const ambientReading = (standing: readonly Reading[], pointId: string): Reading | undefined =>
-  standing.findLast((reading) => reading.light === 'ambient' && reading.pointId === pointId);
+/** All standing ambient readings of a point, oldest first. */
+export const ambientReadings = (standing: readonly Reading[], pointId: string): Reading[] => standing.filter((reading) => reading.light === 'ambient' && reading.pointId === pointId);
+
+/**
+ * The ambient reading in force at a point: the newest that measures its whole light. A disc to one source does not;
+ * a camera's whole-frame meter gives way to anything taken at the point itself; where the dome was turned both ways,
+ * the setup says which one the face is set by. Wants `standingReadings`.
+ */
+export function ambientReading(standing: readonly Reading[], point: MeteringPoint, faceBy: Setup['look']['faceBy']): Reading | undefined {
+  const readings = ambientReadings(standing, point.id);
+  const whole = readings.filter(({ method }) => method.kind !== 'disc');
+  const atThePoint = whole.filter(({ method }) => method.kind !== 'reflected');
+  const list = atThePoint.length > 0 ? atThePoint : whole.length > 0 ? whole : readings;
+  const aimed = (aim: Setup['look']['faceBy']) => list.some(({ method }) => method.kind === 'incident' && method.aim === aim);
+  const chosen = point.role === 'face' && aimed('camera') && aimed('light') ? list.filter(({ method }) => method.kind !== 'incident' || method.aim === faceBy) : list;
+  return chosen.at(-1);
+}
 
 /** The newest flash reading at a point. Wants `standingReadings`. */
 export const flashReading = (standing: readonly Reading[], pointId: string): Reading | undefined =>
@@ -36,10 +66,10 @@ export function measureFlash(standing: readonly Reading[], reading: Reading): Ou
   if (fired === null) return failure('This reading was taken without flash.');
   if (reading.light === 'flash')
     return success({ reading, fired, flashAvAtBase: reading.av - reading.sv, uncertaintyStops: READING_NOISE_STOPS });
-  const ambients = standing.filter((other) => other.light === 'ambient' && other.pointId === reading.pointId);
+  const ambients = ambientReadings(standing, reading.pointId).filter(({ method }) => method.kind !== 'disc');
   const ambient = ambients.findLast((other) => byTime(other, reading) <= 0) ?? ambients[0];
   if (ambient === undefined) return failure('This total cannot be separated yet: meter the ambient at the same point, flash off.');
-  const ambientAv = ev100(ambient) - reading.tv + reading.sv;
+  const ambientAv = lightEv100(ambient) - reading.tv + reading.sv;
   const flash = separateFlashAv(ambientAv, reading.av);
   if (!flash.ok) return failure(NO_FLASH_MEASURED);
   const share = shareFromFlashMinusAmbient(flash.value - ambientAv);

@@ -1,6 +1,7 @@
 import { formatStopCount, sayStops } from '../photometry';
 import type { Balance } from './balance';
 import type { LightSolution } from './lightPower';
+import { ROLE_FACTS } from './pointRoles';
 import type { NextAction, WayOut } from './solution';
 
 const action = (kind: NextAction['kind'], step: NextAction['step'], text: string, detail: string, settings: NextAction['settings'] = []): NextAction => ({ kind, step, text, detail, settings });
@@ -9,8 +10,12 @@ const action = (kind: NextAction['kind'], step: NextAction['step'], text: string
 export function nextAction(now: Balance, ways: readonly WayOut[]): NextAction {
   const { camera, face, points, light } = now;
   const background = points.find((point) => point.role === 'background');
-  if (face?.ambientEv100 == null) return action('meter-face', 'ambient', 'Meter the face', 'Flash off, dome to the camera.');
-  if (background !== undefined && background.ambientEv100 === null) return action('meter-background', 'ambient', 'Meter the background', 'Flash off, dome in the light that falls there.');
+  if (face?.ambientEv100 == null) return action('meter-face', 'ambient', 'Meter the face', ROLE_FACTS.face.advice);
+  if (background !== undefined && background.ambientEv100 === null) return action('meter-background', 'ambient', 'Meter the background', ROLE_FACTS.background.advice);
+  // a change that was reported stops the work; mere age is marked at the point and left to the photographer
+  const changed = now.meterAgain.filter(({ kind }) => kind === 'scene');
+  const again = changed.find(({ pointId }) => pointId === face.pointId) ?? changed[0];
+  if (again !== undefined) return action('meter-again', 'ambient', `Meter the ${points.find(({ pointId }) => pointId === again.pointId)?.name.toLowerCase() ?? 'point'} again`, again.text);
   if (camera === null) return action('choose-camera', 'camera', 'Choose the camera', 'Its limits decide which settings are possible.');
   const cure = ways[0];
   if (!camera.met) return action('camera-cannot', 'camera', `${formatStopCount(camera.missingStops)} stops ${camera.missing}`, cure === undefined ? camera.reason : `First way out: ${cure.title}.`);

@@ -5,7 +5,7 @@ import { type Setup, setupSchema } from './setup';
 
 /** The settings of a setup that a person changes, as paths into the document. */
 export const SETTING_PATHS = [
-  'title', 'meter.tv', 'meter.sv', 'look.holdBackStops',
+  'title', 'points', 'confirmed', 'meter.av', 'meter.tv', 'meter.sv', 'meter.read', 'meter.method', 'look.holdBackStops', 'look.faceBy', 'look.faceContrastStops',
   'camera.cameraId', 'camera.wantedAv', 'camera.filterIds', 'camera.highSpeedSync',
   'camera.limits.syncTv', 'camera.limits.slowestTv', 'camera.limits.baseSv', 'camera.limits.highestSv',
   'lights', 'lights.0.unitId', 'lights.0.modifierId', 'lights.0.distanceM', 'lights.0.dialledStops',

@@ -1,7 +1,11 @@
 import type { CameraSolution } from './cameraSettings';
+import type { Contrast, DomeChoice } from './contrast';
 import type { LightSolution } from './lightPower';
 import type { LookStatement } from './look';
+import type { PointRole } from './pointRoles';
+import type { ReadingQuestion } from './questions';
 import type { Setting } from './settings';
+import type { MeterAgain, Staleness } from './stale';
 
 /** The parts of the work, in the order in which it goes. */
 export type Step = 'ambient' | 'look' | 'camera' | 'flash' | 'check';
@@ -9,12 +13,28 @@ export type Step = 'ambient' | 'look' | 'camera' | 'flash' | 'check';
 /** One metered tone: where it lands against mid grey, and what it is made of. Levels are stops; null is not known. */
 export interface PointSolution {
   pointId: string;
-  role: 'face' | 'background';
+  role: PointRole;
   name: string;
   ambientEv100: number | null;
   ambientStops: number | null;
   flashStops: number | null;
   totalStops: number | null;
+  /** where the tone lands on the ladder: its light and how far the tone lies from mid grey */
+  placedStops: number | null;
+  /** where the ambient part of it ends on the same scale */
+  placedAmbientStops: number | null;
+  /** light here over the light at the face, stops */
+  overFaceStops: number | null;
+  /** measured here; carried: an older reading moved by what changed in the same light elsewhere; one source: only a disc to one source was taken */
+  basis: 'measured' | 'carried' | 'one source' | null;
+  uncertaintyStops: number | null;
+  /** the reading in force */
+  readingId: string | null;
+  stale: Staleness | null;
+  /** what a meter at the camera's shutter and ISO would show here */
+  atCameraText: string | null;
+  /** where the camera would be if this point were right */
+  ifRightText: string | null;
   zone: 'in range' | 'clipped' | 'lost' | null;
   /** minutes since the ambient was metered */
   ambientAgeMinutes: number | null;
@@ -37,7 +57,7 @@ export interface WayOut {
 
 /** The one thing to do now. */
 export interface NextAction {
-  kind: 'meter-face' | 'meter-background' | 'choose-camera' | 'choose-flash' | 'camera-cannot' | 'no-flash-can-help' | 'power-out-of-range' | 'no-flash-measured' | 'set-and-test' | 'fire-test' | 'correct' | 'shoot';
+  kind: 'meter-face' | 'meter-background' | 'meter-again' | 'choose-camera' | 'choose-flash' | 'camera-cannot' | 'no-flash-can-help' | 'power-out-of-range' | 'no-flash-measured' | 'set-and-test' | 'fire-test' | 'correct' | 'shoot';
   step: Step;
   text: string;
   detail: string;
@@ -46,7 +66,7 @@ export interface NextAction {
 }
 
 export interface Warning {
-  kind: 'background-clipped' | 'background-lost' | 'no-flash-can-help' | 'slowest-over-sync' | 'not-in-kit' | 'high-speed-sync-missing';
+  kind: 'clipped' | 'lost' | 'span' | 'headroom' | 'face-contrast' | 'fooled' | 'one-source' | 'no-flash-can-help' | 'slowest-over-sync' | 'not-in-kit' | 'high-speed-sync-missing';
   text: string;
 }
 
@@ -56,6 +76,11 @@ export interface Solution {
   camera: CameraSolution | null;
   lights: LightSolution[];
   points: PointSolution[];
+  contrast: Contrast;
+  dome: DomeChoice | null;
+  questions: ReadingQuestion[];
+  /** the fewest readings that settle what no longer holds */
+  meterAgain: MeterAgain[];
   waysOut: WayOut[];
   nextAction: NextAction;
   warnings: Warning[];

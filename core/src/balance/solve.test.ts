@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Kit, type Reading, type Setting, type Setup, HOLD_BACK_RANGE, LOOK_MARKS, sayLook, settingAt, setupSchema, solve, withSettings } from '.';
+import { type Kit, type Reading, type Setting, type Setup, HOLD_BACK_RANGE, LOOK_MARKS, PLAIN_READING, sayLook, settingAt, setupSchema, solve, withSettings } from '.';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../sample';
 import { addLight, parseAperture } from '../photometry';
 
@@ -25,8 +25,8 @@ let next = 900;
 const flashReading = (text: string, light: 'total' | 'flash', powerStops: number, over: Partial<Reading> = {}, fired: Partial<NonNullable<Reading['fired']>> = {}): Reading => {
   const id = sampleId((next += 1));
   return {
-    type: 'reading', version: 1, id, setupId: hall.id, pointId: 'face', at: `2026-02-27T15:00:00.${String(next).slice(-3)}+01:00`, light, text, av: av(text), tv: 7, sv: 2,
-    fired: { lightId: sampleId(21), unitId: sampleId(114), modifierId: sampleId(124), distanceM: 2.2, powerStops, highSpeedSyncLossStops: 0, ...fired }, struckAt: null, ...over,
+    ...PLAIN_READING, id, setupId: hall.id, pointId: 'face', at: `2026-02-27T15:00:00.${String(next).slice(-3)}+01:00`, light, text, av: av(text), tv: 7, sv: 2,
+    fired: { lightId: sampleId(21), unitId: sampleId(114), modifierId: sampleId(124), distanceM: 2.2, powerStops, highSpeedSyncLossStops: 0, ...fired }, ...over,
   };
 };
 
@@ -257,7 +257,7 @@ describe('for any setup that the schema admits', () => {
     const x = JSON.parse(JSON.stringify(drawn)) as Drawn; // documents come as JSON, which has no −0
     const modifierId = x.modifier === null ? null : sampleId(x.modifier);
     const setup = setupSchema.parse({
-      ...hall, look: { holdBackStops: x.holdBack },
+      ...hall, look: { ...hall.look, holdBackStops: x.holdBack },
       camera: { cameraId: sampleId(x.camera), wantedAv: x.wantedAv, limits: { syncTv: x.syncTv, slowestTv: x.slowestTv, baseSv: x.baseSv, highestSv: x.highestSv }, filterIds: x.filters, highSpeedSync: x.highSpeedSync },
       lights: [{ id: sampleId(21), role: 'key', unitId: sampleId(x.unit), modifierId, distanceM: x.distanceM, dialledStops: null }],
     });

@@ -3,11 +3,10 @@ import { BARE_REFLECTOR, distanceForChange } from '../modifiers';
 import {
   AV_RANGE, INCREMENT_STOPS, SV_RANGE, TV_RANGE, ceilToStep, floorToStep, formatAperture, formatIso, formatShare, formatShutter, formatStopCount, roundToStep, shareFromHoldBack,
 } from '../photometry';
-import { type Balance, balance } from './balance';
+import { type Balance, type Fact, balance } from './balance';
 import { type CameraSolution, limitsInForce } from './cameraSettings';
 import { formatDistance } from './distanceText';
 import type { Kit } from './kit';
-import type { Reading } from './reading';
 import { type Setting, withSettings } from './settings';
 import { HOLD_BACK_RANGE, type Setup } from './setup';
 import type { WayOut } from './solution';
@@ -131,7 +130,7 @@ const sceneWayOut = (camera: CameraSolution): WayOut => camera.missing === 'too 
  * Every way out of a wish that the camera or the flash cannot meet. Each is tried on the setup itself, so its figures
  * are those one gets after tapping it; what does not help is not listed. Whole cures come before partial ones.
  */
-export function waysOut(setup: Setup, kit: Kit, readings: readonly Reading[], clock: Date, now: Balance): WayOut[] {
+export function waysOut(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, now: Balance): WayOut[] {
   const camera = now.camera;
   if (camera === null) return [];
   const miss = now.light?.solution?.outOfRange ?? null;
@@ -144,7 +143,7 @@ export function waysOut(setup: Setup, kit: Kit, readings: readonly Reading[], cl
   const tried = candidates.flatMap((candidate): WayOut[] => {
     const changed = withSettings(setup, candidate.settings);
     if (!changed.ok) return [];
-    const after = balance(changed.value, kit, readings, clock);
+    const after = balance(changed.value, kit, facts, clock);
     const left = missOf(cures, after);
     const helpsStops = missOf(cures, now) - left;
     if (helpsStops < 0.05 || (cures === 'power' && after.camera?.met === false)) return [];

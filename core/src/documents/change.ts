@@ -62,9 +62,16 @@ export const lastUndoable = (groups: readonly ChangeGroup[]): ChangeGroup | unde
 
 const LABELS: Record<SettingPath, string> = {
   title: 'Name',
+  points: 'Points',
+  confirmed: 'Answered',
+  'meter.av': 'Meter aperture',
   'meter.tv': 'Meter shutter',
   'meter.sv': 'Meter ISO',
+  'meter.read': 'Meter shows',
+  'meter.method': 'Metered by',
   'look.holdBackStops': 'Hold-back',
+  'look.faceBy': 'Face set by',
+  'look.faceContrastStops': 'Contrast on the face, at most',
   'camera.cameraId': 'Camera',
   'camera.wantedAv': 'Wanted aperture',
   'camera.filterIds': 'Filters',
@@ -84,6 +91,9 @@ const nameOf = (things: readonly { id: string; name: string }[], id: unknown): s
 
 function sayValue(path: SettingPath, value: unknown, setup: Setup, kit: Kit): string {
   if (path === 'camera.filterIds') return Array.isArray(value) && value.length > 0 ? value.map((id) => nameOf(kit.filters, id)).join(' + ') : 'none';
+  if (path === 'points') return Array.isArray(value) ? (value as { name?: string }[]).map(({ name }) => name ?? '').join(', ') : 'none';
+  if (path === 'confirmed') return Array.isArray(value) ? `${value.length} ${value.length === 1 ? 'question' : 'questions'}` : 'none';
+  if (path === 'look.faceBy') return value === 'light' ? 'dome to the light' : 'dome to the camera';
   if (path === 'lights') {
     const unitId: unknown = Array.isArray(value) ? (value[0] as { unitId?: unknown } | undefined)?.unitId : undefined;
     return unitId === undefined ? 'none' : nameOf(kit.flashUnits, unitId);
@@ -102,6 +112,7 @@ function sayValue(path: SettingPath, value: unknown, setup: Setup, kit: Kit): st
   if (path === 'camera.wantedAv') return formatAperture(value, increment);
   if (path === 'lights.0.distanceM') return formatDistance(value, kit.preferences.distanceUnit);
   if (path === 'lights.0.dialledStops') return powerTextOf(kit, setup.lights[0]?.unitId ?? '', value);
+  if (path === 'look.faceContrastStops') return `${formatStopCount(value)} stops`;
   return `${formatStopCount(value)} stops, flash share ${formatShare(sayLook(value).flashShare)}`;
 }
 

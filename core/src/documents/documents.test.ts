@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Change, describeChange, documentSchema, enteredShootSchema, gatherKit, groupChanges, kitItems, lastUndoable, mergeByField, newSetup, settingChanges, undoSettings } from '.';
+import { type Change, describeChange, documentSchema, enteredShootSchema, gatherKit, groupChanges, kitItems, lastUndoable, mergeByField, migrateDocument, newSetup, settingChanges, undoSettings } from '.';
 import { type Setup, withSettings } from '../balance';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
@@ -77,7 +77,7 @@ describe('changes', () => {
 });
 
 describe('merge by field', () => {
-  const edit = (from: Setup, holdBackStops: number, distanceM: number): Setup => ({ ...from, look: { holdBackStops }, lights: from.lights.map((light) => ({ ...light, distanceM })) });
+  const edit = (from: Setup, holdBackStops: number, distanceM: number): Setup => ({ ...from, look: { ...from.look, holdBackStops }, lights: from.lights.map((light) => ({ ...light, distanceM })) });
 
   it('keeps both sides when they changed different fields, inside lists too', () => {
     expect(mergeByField(setup, edit(setup, 2, 2.2), edit(setup, 1, 3))).toEqual(edit(setup, 2, 3));
@@ -93,5 +93,33 @@ describe('merge by field', () => {
       expect(mergeByField(base, other, base)).toEqual(other);
       expect(mergeByField(base, other, other)).toEqual(other);
     }));
+  });
+});
+
+describe('merging lists of things', () => {
+  const points = (...ids: string[]) => ids.map((id) => ({ id, name: id }));
+  it('keeps what either side added, drops what one removed, keeps what the other changed meanwhile', () => {
+    expect(mergeByField(points('a', 'b'), points('a', 'b', 'c'), points('a', 'b', 'd'))).toEqual(points('a', 'b', 'c', 'd'));
+    expect(mergeByField(points('a', 'b'), points('a'), points('a', 'b', 'd'))).toEqual(points('a', 'd'));
+    expect(mergeByField(points('a', 'b'), points('a'), [{ id: 'a', name: 'a' }, { id: 'b', name: 'Veil' }])).toEqual([{ id: 'a', name: 'a' }, { id: 'b', name: 'Veil' }]);
+  });
+});
+
+describe('documents of an earlier version', () => {
+  const oldReading = { type: 'reading', version: 1, id: sampleId(31), setupId: setup.id, pointId: 'face', at: '2026-02-27T14:12:00+01:00', light: 'ambient', text: '2.8', av: 3, tv: 6, sv: 2, fired: null, struckAt: null };
+  const { confirmed: _confirmed, ...rest } = setup;
+  const oldSetup = {
+    ...rest, version: 1, look: { holdBackStops: 1 }, meter: { tv: 6, sv: 2 },
+    points: [{ id: 'face', role: 'face', name: 'Face' }, { id: 'background', role: 'background', name: 'Background' }],
+  };
+
+  it('become the present one with the meaning they had', () => {
+    expect(documentSchema.parse(oldReading)).toEqual(SAMPLE_HALL.readings[0]);
+    expect(documentSchema.parse(oldSetup)).toEqual({ ...setup, meter: { ...setup.meter, av: 5 } });
+  });
+
+  it('what is present already, and what is no document, comes back as it is', () => {
+    for (const one of [setup, SAMPLE_HALL.readings[0], null, 'x', [], { type: 'reading', version: 99 }]) expect(migrateDocument(one)).toBe(one);
+    expect(documentSchema.safeParse({ type: 'setup', version: 1, points: 'none' }).success).toBe(false);
   });
 });

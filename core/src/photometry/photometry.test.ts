@@ -3,7 +3,7 @@ import fc from 'fast-check';
 
 import {
   type Increment, addLight, apertureNumber, avFromN, ev100, ev100FromLux, flashMinusAmbient, formatAperture, formatIso, formatShutter, formatStops, holdBackFromFlashMinusAmbient, holdBackFromShare,
-  isoFromSv, luxFromEv100, nFromAv, parseAperture, parseIso, parseMeterReading, parseShutter, remainingLight, roundToStep, sayStops, secondsFromTv, separateFlashAv, separateFlashN, shareFromFlashMinusAmbient,
+  isoFromSv, luxFromEv100, nFromAv, parseAperture, parseIso, parseShutter, remainingLight, roundToStep, sayStops, secondsFromTv, separateFlashAv, separateFlashN, shareFromFlashMinusAmbient,
   shareFromHoldBack, speakAperture, svFromIso, totalAv, tvFromSeconds,
 } from '.';
 import apertures from '../../test/golden/notation-aperture.json';
@@ -44,20 +44,6 @@ describe('notation', () => {
   it.each(['', 'x', '0', '1', '4.5', '9999999'])('says what would be right instead of the ISO “%s”', (text) => {
     const read = parseIso(text);
     expect(!read.ok && read.message).toMatch(/ISO 400/);
-  });
-
-  it('takes EV and lux in the field of the reading, at the held shutter and ISO', () => {
-    const held = { tv: 7, sv: 2 };
-    expect(parseMeterReading('EV 12', held)).toEqual({ ok: true, value: { av: 7, notation: 'ev' } });
-    expect(parseMeterReading('12 ev', held)).toEqual({ ok: true, value: { av: 7, notation: 'ev' } });
-    const lux = parseMeterReading(`${luxFromEv100(10)} lx`, held);
-    expect(lux.ok && lux.value.av).toBeCloseTo(5, 9);
-    const kilolux = parseMeterReading('2.5 klx', held);
-    expect(kilolux.ok && kilolux.value).toEqual({ av: ev100FromLux(2500) - 5, notation: 'lux' });
-    const none = parseMeterReading('fivesix', held);
-    expect(!none.ok && none.message).toMatch(/“fivesix” is not a reading.*EV 12\.3/);
-    const beyond = parseMeterReading('EV 40', held);
-    expect(!beyond.ok && beyond.message).toMatch(/f\/0\.5 to f\/128/);
   });
 
   it('never throws and never gives a number that is not finite, whatever is typed', () => {

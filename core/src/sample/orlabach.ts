@@ -1,4 +1,4 @@
-import type { Reading, Setup } from '../balance';
+import { PLAIN_READING, type Reading, type Setup, USUAL_METHOD } from '../balance';
 import { type Document, type Shoot, type Spot, kitItems, newSetup } from '../documents';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
@@ -16,20 +16,20 @@ const setupAt = (number: number, place: Spot, title: string): Setup => newSetup(
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
-  meter: { tv: 6, sv: 2 },
+  meter: { av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
   lights: [{ id: sampleId(21), role: 'key', unitId: sampleId(114), modifierId: sampleId(124), distanceM: 2.2, dialledStops: null }],
 };
 
 /** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
 const lowSun: Setup = {
   ...setupAt(12, terrace, 'Couple against the low sun'),
-  meter: { tv: 23 / 3, sv: 0 },
-  look: { holdBackStops: 2 / 3 },
+  meter: { av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
+  look: { holdBackStops: 2 / 3, faceBy: 'camera', faceContrastStops: 2 },
   lights: [{ id: sampleId(22), role: 'key', unitId: sampleId(111), modifierId: sampleId(121), distanceM: 1.4, dialledStops: null }],
 };
 
 const ambient = (number: number, setup: Setup, pointId: string, at: string, text: string, av: number): Reading => ({
-  type: 'reading', version: 1, id: sampleId(number), setupId: setup.id, pointId, at, light: 'ambient', text, av, ...setup.meter, fired: null, struckAt: null,
+  ...PLAIN_READING, id: sampleId(number), setupId: setup.id, pointId, at, text, av, tv: setup.meter.tv, sv: setup.meter.sv,
 });
 
 const readings: Reading[] = [

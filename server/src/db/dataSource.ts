@@ -4,6 +4,7 @@ import { DataSource, type EntityManager } from 'typeorm';
 import { entities } from './entities';
 import { SqlLogger } from './logger';
 import { Start1780000000000 } from './migrations/1780000000000-start';
+import { Metering1780000100000 } from './migrations/1780000100000-metering';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -14,7 +15,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
     type: 'postgres',
     url,
     entities,
-    migrations: [Start1780000000000],
+    migrations: [Start1780000000000, Metering1780000100000],
     migrationsTransactionMode: 'each',
     installExtensions: false,
     uuidExtension: 'pgcrypto',

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { type Document, type Mutation, type MutationResult, isFactType } from '@sphene/core/documents';
 
 import type { Queryable } from '../db/dataSource';
@@ -13,8 +14,8 @@ interface Row {
 
 /** A fact may be struck out or restored, and nothing else about it changes. */
 function sameFact(before: Document, after: Document): boolean {
-  const bare = (document: Document) => JSON.stringify(Object.entries({ ...document, struckAt: null }).sort(([a], [b]) => (a < b ? -1 : 1)));
-  return before.type === after.type && bare(before) === bare(after);
+  // by value: jsonb gives keys back in an order of its own
+  return before.type === after.type && isDeepStrictEqual({ ...before, struckAt: null }, { ...after, struckAt: null });
 }
 
 interface Verdict {

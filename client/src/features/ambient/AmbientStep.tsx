@@ -1,50 +1,61 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { formatAperture } from '@sphene/core/photometry';
+import type { Reading } from '@sphene/core/balance';
 
-import { useActions } from '@/store/application';
-import { selectReadings } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
 import { useSetupView } from '@/features/balance/setupContext';
-import { ChoiceList } from '@/ui/ChoiceList';
+import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
+import { ContrastMatrix } from './ContrastMatrix';
+import { DomeChoice } from './DomeChoice';
+import { MethodChooser } from './MethodChooser';
+import { PointBar } from './PointBar';
+import { PointDetails } from './PointDetails';
+import { Questions } from './Questions';
+import { SceneChanges } from './SceneChanges';
+import { TestFrames } from './frames/TestFrames';
 
-/** How long ago, in the largest unit that says enough. */
-function sayAge(minutes: number): string {
-  if (minutes < 1) return 'just now';
-  if (minutes < 60) return `${minutes} min ago`;
-  return minutes < 48 * 60 ? `${Math.round(minutes / 60)} h ago` : `${Math.round(minutes / 1440)} days ago`;
-}
+type Assumed = Reading['assumed'][number];
+const INHERITED: readonly Assumed[] = ['shutter', 'iso', 'aperture', 'direction'];
 
-/** Metering what is there: a point, and what the meter shows at it. */
+/** Metering what is there: which point, how, and what the meter shows; then what the readings say together. */
 export function AmbientStep() {
-  const { setup, kit, solution, changeOne, change } = useSetupView();
+  const { setup, kit, solution, change, activePointId, activatePoint } = useSetupView();
   const actions = useActions();
-  const readings = useAppSelector((state) => selectReadings(state, setup.id));
-  const firstUnmetered = solution.points.find(({ ambientEv100 }) => ambientEv100 === null) ?? solution.points[0];
-  const [chosen, setChosen] = useState<string | null>(null);
-  const pointId = chosen ?? firstUnmetered?.pointId ?? '';
-  const point = setup.points.find(({ id }) => id === pointId);
-  const { meterIncrement } = kit.preferences;
-  const note = (id: string): string => {
-    const reading = readings.findLast((one) => one.pointId === id && one.light === 'ambient' && one.struckAt === null);
-    const age = solution.points.find((one) => one.pointId === id)?.ambientAgeMinutes;
-    return reading === undefined ? 'not metered' : `${formatAperture(reading.av, meterIncrement)}, ${sayAge(age ?? 0)}`;
-  };
+  /** what was set by hand since the last reading; the rest is taken over from it */
+  const [said, setSaid] = useState<readonly Assumed[]>([]);
+  const point = setup.points.find(({ id }) => id === activePointId);
+  const { meter } = setup;
+  const name = point?.name ?? 'Point';
+  const expected = solution.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ?? solution.points.find(({ ambientEv100 }) => ambientEv100 !== null)?.ambientEv100 ?? null;
   return (
     <View style={{ gap: 8 }}>
-      <ChoiceList label="Point" showLabel={false} oneRow value={pointId} onChoose={setChosen} choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: note(id) }))} />
+      <Questions />
+      <PointBar />
+      <MethodChooser onSaid={(what) => setSaid([...said, what])} />
       <ReadingEntry
-        label={`${point?.name ?? 'Point'}, ambient`}
-        held={setup.meter}
-        onHeld={(held) => (held.tv !== setup.meter.tv ? changeOne('meter.tv', held.tv) : change({ path: 'meter.sv', value: held.sv }))}
-        meterIncrement={meterIncrement}
-        saveLabel={`Save for ${point?.name.toLowerCase() ?? 'the point'}`}
-        onSave={({ text, av, tv, sv }) => {
-          actions.addReading(setup.id, { pointId, light: 'ambient', text, av, tv, sv, fired: null });
-          setChosen(null);
+        label={`${name}, ambient`}
+        held={meter}
+        read={meter.read}
+        receptor={meter.method.kind === 'disc' ? 'disc' : 'dome'}
+        onHeld={({ av, tv, sv }) => {
+          setSaid([...said, ...(tv === meter.tv ? [] : ['shutter' as const]), ...(sv === meter.sv ? [] : ['iso' as const]), ...(av === meter.av ? [] : ['aperture' as const])]);
+          change({ path: 'meter.av', value: av }, { path: 'meter.tv', value: tv }, { path: 'meter.sv', value: sv });
+        }}
+        meterIncrement={kit.preferences.meterIncrement}
+        expectedEv100={expected}
+        saveLabel={`Save for ${name.toLowerCase()}`}
+        onSave={({ guessed, ...reading }) => {
+          const held = INHERITED.filter((what) => !said.includes(what) && what !== reading.read);
+          actions.addReading(setup.id, { ...reading, pointId: activePointId, method: meter.method, assumed: guessed ? [...held, 'figure'] : held });
+          setSaid([]);
+          activatePoint(null);
         }}
       />
+      <DomeChoice />
+      <SceneChanges />
+      {point !== undefined && <PointDetails key={point.id} point={point} />}
+      <ContrastMatrix />
+      <TestFrames />
     </View>
   );
 }

@@ -22,7 +22,7 @@ export function LookStep() {
           <Txt bold>{point.name}</Txt>{point.totalStops === null ? ' lands once face and background are metered and a camera is chosen.' : ` lands ${Math.abs(point.totalStops) < 0.05 ? 'on mid grey' : `${sayStops(point.totalStops)} than mid grey`}.`}
         </Txt>
       ))}
-      {solution.warnings.filter(({ kind }) => kind.startsWith('background')).map(({ kind, text }) => <Txt key={kind} tone="danger">{text}</Txt>)}
+      {solution.warnings.filter(({ kind }) => kind === 'clipped' || kind === 'lost' || kind === 'headroom').map(({ text }) => <Txt key={text} tone="danger">{text}</Txt>)}
       {actual !== null && Math.abs(actual.holdBackStops - setup.look.holdBackStops) > 0.05 && (
         <Txt size="label" tone="quiet">With the dials' own steps it comes to {formatStopCount(actual.holdBackStops)} stops, flash share {formatShare(actual.flashShare)}.</Txt>
       )}

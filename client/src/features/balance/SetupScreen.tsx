@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { type ReactNode, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { NextAction, Setting } from '@sphene/core/balance';
 
@@ -9,8 +9,8 @@ import { FlashStep } from '@/features/lights/FlashStep';
 import { LogPart } from '@/features/log/LogPart';
 import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
 import { useActions } from '@/store/application';
-import { noticed } from '@/store/deviceSlice';
-import { selectDocument, selectKit, selectSetup, selectSolution } from '@/store/selectors';
+import { meteringMoved, noticed } from '@/store/deviceSlice';
+import { selectActivePointId, selectDocument, selectKit, selectSetup, selectSolution } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/store';
 import { IconButton } from '@/ui/ActionButton';
 import { Ladder } from '@/ui/Ladder';
@@ -29,13 +29,13 @@ const CONTENT: Record<Part, () => ReactNode> = { ambient: AmbientStep, look: Loo
 
 /** What a tap on the next bar is called. */
 const DOING: Record<NextAction['kind'], string | null> = {
-  'meter-face': 'Meter', 'meter-background': 'Meter', 'choose-camera': 'Choose', 'choose-flash': 'Choose', 'camera-cannot': 'Ways out', 'no-flash-can-help': 'Look',
+  'meter-face': 'Meter', 'meter-background': 'Meter', 'meter-again': 'Meter', 'choose-camera': 'Choose', 'choose-flash': 'Choose', 'camera-cannot': 'Ways out', 'no-flash-can-help': 'Look',
   'power-out-of-range': 'Ways out', 'no-flash-measured': 'Read', 'set-and-test': 'It is set', 'fire-test': 'Read', correct: 'It is set', shoot: null,
 };
 
-function SetupLadder({ compact }: { compact: boolean }) {
-  const { solution, cameraBody } = useSetupView();
-  return <Ladder points={solution.points} clipsAboveStops={cameraBody?.clipsAboveStops ?? null} noiseBelowStops={cameraBody?.noiseBelowStops ?? null} compact={compact} />;
+function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
+  const { solution, cameraBody, activatePoint } = useSetupView();
+  return <Ladder points={solution.points} onTone={(pointId) => { activatePoint(pointId); onTone(); }} clipsAboveStops={cameraBody?.clipsAboveStops ?? null} noiseBelowStops={cameraBody?.noiseBelowStops ?? null} compact={compact} />;
 }
 
 /** The parts as tabs: one at a time on a phone. */
@@ -67,7 +67,7 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   return (
     <View style={{ flex: 1 }}>
       <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!compact) setHeadPx(nativeEvent.layout.height); }}>
-        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} /></View>
+        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} onTone={() => { setCompact(false); onPart('ambient'); }} /></View>
         <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
       </View>
       <ScrollView key={part} role="tabpanel" aria-label={PARTS.find((one) => one.part === part)?.label ?? ''} tabIndex={0} style={{ flex: 1, scrollPaddingTop: headPx } as object} contentContainerStyle={{ padding: 16, paddingTop: headPx + 12 }}
@@ -78,16 +78,16 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   );
 }
 
-function WideParts({ places }: { places: React.RefObject<Partial<Record<Part, HTMLElement | null>>> }) {
+function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<Part, HTMLElement | null>>>; onPart: (part: Part) => void }) {
   const palette = usePalette();
   const { solution } = useSetupView();
   return (
     <View style={{ flex: 1, flexDirection: 'row', gap: 24, paddingHorizontal: 24, maxWidth: 1440, width: '100%', alignSelf: 'center' }}>
-      <View style={{ width: 340, paddingTop: 16, gap: 12 }}>
-        <SetupLadder compact={false} />
+      <ScrollView role="region" aria-label="Ladder" tabIndex={0} style={{ width: 340, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
+        <SetupLadder compact={false} onTone={() => onPart('ambient')} />
         {solution.points.map(({ pointId, text }) => <Txt key={pointId} size="label" tone="quiet">{text}</Txt>)}
-        {solution.warnings.map(({ kind, text }) => <Txt key={kind} size="label" tone="danger">{text}</Txt>)}
-      </View>
+        {solution.warnings.map(({ text }) => <Txt key={text} size="label" tone="danger">{text}</Txt>)}
+      </ScrollView>
       <ScrollView role="region" aria-label="Steps" tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
         {PARTS.filter(({ part }) => part !== 'log').map(({ part, label }) => {
           const Content = CONTENT[part];
@@ -128,7 +128,7 @@ function SetupParts({ view }: { view: SetupView }) {
   return (
     <SetupContext.Provider value={view}>
       <Screen title={setup.title} place={[spot?.title, shoot?.title].filter(Boolean).join(' · ')} up={`/shoot/${setup.shootId}`} actions={<IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} />}>
-        {wide ? <WideParts places={places} /> : <PhoneParts part={part} onPart={goTo} />}
+        {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
         <NextBar text={nextAction.text} detail={nextAction.detail} doing={DOING[nextAction.kind]} onPress={doNext} />
       </Screen>
     </SetupContext.Provider>
@@ -144,14 +144,17 @@ export function SetupScreen() {
   const setup = useAppSelector((state) => selectSetup(state, id));
   const kit = useAppSelector(selectKit);
   const solution = useAppSelector((state) => selectSolution(state, id));
+  const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
+  useEffect(() => { dispatch(meteringMoved({ setupId: id, pointId: null })); }, [dispatch, id]);
   const view = useMemo((): SetupView | null => {
     if (setup === undefined || solution === undefined) return null;
     const change = (...settings: Setting[]) => {
       const changed = actions.changeSettings(setup.id, settings);
       if (!changed.ok) dispatch(noticed({ text: changed.message }));
     };
-    return { setup, kit, solution, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), change, changeOne: (path, value) => change({ path, value }) };
-  }, [setup, kit, solution, actions, dispatch]);
+    const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
+    return { setup, kit, solution, activePointId, activatePoint, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), change, changeOne: (path, value) => change({ path, value }) };
+  }, [setup, kit, solution, activePointId, actions, dispatch]);
   if (view === null) return ready ? <NotFoundScreen /> : <Screen title="Setup" up="/"><Txt role="status" tone="quiet" style={{ padding: 16 }}>Opening the setup.</Txt></Screen>;
   return <SetupParts key={view.setup.id} view={view} />;
 }

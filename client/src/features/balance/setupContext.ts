@@ -9,6 +9,9 @@ export interface SetupView {
   cameraBody: Camera | undefined;
   /** changes settings and logs them */
   change: (...settings: Setting[]) => void;
+  /** the point that is metered next; chosen by hand, else the first that has no reading */
+  activePointId: string;
+  activatePoint: (id: string | null) => void;
   changeOne: <P extends SettingPath>(path: P, value: Setting['value']) => void;
 }
 

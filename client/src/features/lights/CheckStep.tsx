@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { highSpeedSyncLossStops } from '@sphene/core/flash';
-import { formatStopCount, formatStops, sayStops } from '@sphene/core/photometry';
+import { type ExposureSettings, formatStopCount, formatStops, sayStops } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
 import { ChoiceList } from '@/ui/ChoiceList';
-import { type Held, ReadingEntry } from '@/ui/ReadingEntry';
+import { ReadingEntry } from '@/ui/ReadingEntry';
 import { Txt } from '@/ui/Txt';
 import { PowerDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
@@ -36,7 +36,7 @@ export function CheckStep() {
   const actions = useActions();
   const [mode, setMode] = useState<'total' | 'flash'>('total');
   const [pointId, setPointId] = useState(setup.points.find(({ role }) => role === 'face')?.id ?? '');
-  const [ownHeld, setOwnHeld] = useState<Held | null>(null);
+  const [ownHeld, setOwnHeld] = useState<Pick<ExposureSettings, 'tv' | 'sv'> | null>(null);
   const light = setup.lights[0];
   const unit = kit.flashUnits.find(({ id }) => id === light?.unitId);
   const { camera } = solution;
@@ -48,6 +48,7 @@ export function CheckStep() {
     highSpeedSyncLossStops: highSpeedSyncLossStops(unit.highSpeedSyncLossStops ?? 0, camera.beyondSyncStops),
   };
   const point = setup.points.find(({ id }) => id === pointId);
+  const expected = solution.points.find((one) => one.pointId === pointId);
   return (
     <View style={{ gap: 12 }}>
       <Correction />
@@ -56,12 +57,14 @@ export function CheckStep() {
       <ReadingEntry
         heldLast
         label={`${point?.name ?? 'Point'}, ${mode === 'total' ? 'total' : 'flash only'}`}
-        held={ownHeld ?? { tv: camera.tv, sv: camera.sv }}
+        read="aperture"
+        expectedEv100={expected?.totalStops == null ? null : camera.ev100 + expected.totalStops}
+        held={{ av: camera.av, ...(ownHeld ?? { tv: camera.tv, sv: camera.sv }) }}
         onHeld={setOwnHeld}
         meterIncrement={kit.preferences.meterIncrement}
         saveLabel="Save the test"
-        onSave={({ text, av, tv, sv }) => {
-          actions.addReading(setup.id, { pointId, light: mode, text, av, tv, sv, fired });
+        onSave={({ guessed, ...reading }) => {
+          actions.addReading(setup.id, { ...reading, pointId, light: mode, assumed: guessed ? ['figure'] : [], fired });
           if (light.dialledStops === null) changeOne('lights.0.dialledStops', powerStops);
         }}
       />

@@ -1,12 +1,12 @@
 import { View } from 'react-native';
-import { powerTextOf, type Reading } from '@sphene/core/balance';
+import { type Reading, SCENE_CHANGE_FACTS, powerTextOf, sayMethod } from '@sphene/core/balance';
 import { describeChange, isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
-import { selectChangeGroups, selectDocument, selectReadings } from '@/store/selectors';
+import { selectChangeGroups, selectDocument, selectFrames, selectReadings, selectSceneChanges } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -28,15 +28,18 @@ interface Entry {
   at: string;
   text: string;
   muted: boolean;
-  reading: Reading | null;
+  /** a fact that can be struck out; null for a change of settings */
+  fact: { type: 'reading' | 'sceneChange' | 'frame'; id: string } | null;
 }
 
-/** Every reading and every change of a setting with its time, the newest first; readings can be struck out and restored. */
+/** Every fact and every change of a setting with its time, the newest first; facts can be struck out and restored. */
 export function LogPart() {
   const { setup, kit } = useSetupView();
   const palette = usePalette();
   const actions = useActions();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
+  const sceneChanges = useAppSelector((state) => selectSceneChanges(state, setup.id));
+  const frames = useAppSelector((state) => selectFrames(state, setup.id));
   const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
   const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
   const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit', timeZone: isTimeZone(zone) ? zone : 'UTC' });
@@ -44,11 +47,15 @@ export function LogPart() {
   const sayReading = (reading: Reading): string => {
     const name = setup.points.find(({ id }) => id === reading.pointId)?.name ?? 'Point';
     const fired = reading.fired === null ? '' : `, flash at ${powerTextOf(kit, reading.fired.unitId, reading.fired.powerStops)}`;
-    return `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} (“${reading.text}”)`;
+    const how = reading.light === 'ambient' && (reading.method.kind !== 'incident' || reading.method.aim !== 'camera') ? `, ${sayMethod(reading.method)}` : '';
+    const from = reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
+    return `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} (“${reading.text}”${how}${from}${reading.corrects === null ? '' : ', put right'})`;
   };
   const entries: Entry[] = [
-    ...readings.map((reading) => ({ id: reading.id, at: reading.at, text: sayReading(reading), muted: reading.struckAt !== null, reading })),
-    ...groups.map((group) => ({ id: group.ids[0] ?? '', at: group.at, text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${describeChange(group, setup, kit)}`, muted: group.undone, reading: null })),
+    ...readings.map((reading) => ({ id: reading.id, at: reading.at, text: sayReading(reading), muted: reading.struckAt !== null, fact: reading })),
+    ...sceneChanges.map((change) => ({ id: change.id, at: change.at, text: `${SCENE_CHANGE_FACTS[change.what].label}: readings before it may not hold.`, muted: change.struckAt !== null, fact: change })),
+    ...frames.map((frame) => ({ id: frame.id, at: frame.at, text: `Test frame ${frame.name}: ${formatAperture(frame.av, 'third')} at ${formatShutter(frame.tv, 'third')}, ${formatIso(frame.sv)}`, muted: frame.struckAt !== null, fact: frame })),
+    ...groups.map((group) => ({ id: group.ids[0] ?? '', at: group.at, text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${describeChange(group, setup, kit)}`, muted: group.undone, fact: null })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || (a.id < b.id ? 1 : -1));
 
   const exportFile = () => {
@@ -62,14 +69,14 @@ export function LogPart() {
       </View>
       {entries.length === 0 && <Txt tone="quiet">Nothing yet. Readings and changes of settings come here with their time.</Txt>}
       <View role="list">
-        {entries.map(({ id, at, text, muted, reading }) => (
+        {entries.map(({ id, at, text, muted, fact }) => (
           <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 8, borderTopWidth: 1, borderTopColor: palette.raised, minHeight: 48 }}>
             <View style={{ flex: 1, paddingVertical: 6 }}>
-              <Txt size="label" tone="quiet">{time.format(new Date(at))}{muted ? (reading === null ? ' · taken back' : ' · struck out') : ''}</Txt>
+              <Txt size="label" tone="quiet">{time.format(new Date(at))}{muted ? (fact === null ? ' · taken back' : ' · struck out') : ''}</Txt>
               <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>{text}</Txt>
             </View>
-            {reading !== null && (
-              <IconButton icon={muted ? 'restore' : 'close'} name={`${muted ? 'Restore' : 'Strike out'} ${text}`} onPress={() => actions.strikeReading(reading.id, !muted)} />
+            {fact !== null && (
+              <IconButton icon={muted ? 'restore' : 'close'} name={`${muted ? 'Restore' : 'Strike out'} ${text}`} onPress={() => actions.strike(fact.type, fact.id, !muted)} />
             )}
           </View>
         ))}

@@ -1,0 +1,98 @@
+import { expose } from 'comlink';
+import exifr from 'exifr';
+import { type PictureTones, type Place, type Pixels, pictureTones, placeInPicture } from '@sphene/core/frames';
+
+/** Longest side of the copy that is kept, px; and of the one that the histogram is counted on. */
+const COPY_PX = 960;
+const COUNT_PX = 1600;
+const MAX_BYTES = 120_000_000;
+const MAX_IMAGE_LETTERS = 400_000;
+
+/** What became of a file: a frame, or why it is none. */
+export type FrameResult =
+  | { ok: true; exif: unknown; widthPx: number; heightPx: number; image: string; tones: PictureTones }
+  | { ok: false; reason: 'too large' | 'no picture' };
+
+export type FrameProgress = 'Reading the settings' | 'Opening the picture' | 'Counting tones' | 'Making the small copy';
+
+const fit = (width: number, height: number, most: number) => {
+  const scale = Math.min(1, most / Math.max(width, height));
+  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
+};
+
+/** Draws a picture at a size. Nearest pixels keep clipped ones clipped; smooth ones look better. */
+function draw(picture: ImageBitmap, most: number, smooth: boolean) {
+  const { width, height } = fit(picture.width, picture.height, most);
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (context === null) throw new Error('no canvas');
+  context.imageSmoothingEnabled = smooth;
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(picture, 0, 0, width, height);
+  return { canvas, pixels: (): Pixels => ({ data: context.getImageData(0, 0, width, height).data, width, height }) };
+}
+
+async function dataUrl(blob: Blob): Promise<string> {
+  const bytes = new Uint8Array(await blob.arrayBuffer());
+  let text = '';
+  for (let at = 0; at < bytes.length; at += 32_768) text += String.fromCharCode(...bytes.subarray(at, at + 32_768));
+  return `data:image/jpeg;base64,${btoa(text)}`;
+}
+
+/** The small copy as JPEG, in a quality that fits the bound. */
+async function smallCopy(picture: ImageBitmap): Promise<string> {
+  for (const [most, quality] of [[COPY_PX, 0.85], [COPY_PX, 0.6], [COPY_PX / 2, 0.6]] as const) {
+    const image = await dataUrl(await draw(picture, most, true).canvas.convertToBlob({ type: 'image/jpeg', quality }));
+    if (image.length <= MAX_IMAGE_LETTERS) return image;
+  }
+  return dataUrl(await draw(picture, COPY_PX / 4, true).canvas.convertToBlob({ type: 'image/jpeg', quality: 0.5 }));
+}
+
+async function exifOf(file: Blob): Promise<unknown> {
+  try {
+    return (await exifr.parse(await file.slice(0, 1_000_000).arrayBuffer(), { pick: ['ExposureTime', 'FNumber', 'ISO', 'DateTimeOriginal'], reviveValues: false })) as unknown;
+  } catch {
+    return null; // damaged or missing: the settings are asked for
+  }
+}
+
+let placed: { image: string; pixels: Pixels } | null = null;
+
+const api = {
+  /** Opens a picture file: its EXIF, its tones and a small copy. Damaged input gives a reason, never an exception. */
+  async read(file: Blob, tell: (progress: FrameProgress) => void): Promise<FrameResult> {
+    if (file.size > MAX_BYTES) return { ok: false, reason: 'too large' };
+    tell('Reading the settings');
+    const exif = await exifOf(file);
+    try {
+      tell('Opening the picture');
+      const picture = await createImageBitmap(file);
+      tell('Counting tones');
+      const tones = pictureTones(draw(picture, COUNT_PX, false).pixels());
+      tell('Making the small copy');
+      const image = await smallCopy(picture);
+      const { width: widthPx, height: heightPx } = picture;
+      picture.close();
+      return { ok: true, exif, widthPx, heightPx, image, tones };
+    } catch {
+      return { ok: false, reason: 'no picture' };
+    }
+  },
+
+  /** Where a place of a kept copy lies against mid grey; null when the copy cannot be opened. */
+  async place(image: string, x: number, y: number): Promise<Place | null> {
+    try {
+      if (placed?.image !== image) {
+        const bytes = Uint8Array.from(atob(image.slice(image.indexOf(',') + 1)), (letter) => letter.charCodeAt(0));
+        const picture = await createImageBitmap(new Blob([bytes], { type: 'image/jpeg' }));
+        placed = { image, pixels: draw(picture, COPY_PX, true).pixels() };
+        picture.close();
+      }
+      return placeInPicture(placed.pixels, x, y);
+    } catch {
+      return null;
+    }
+  },
+};
+export type FrameApi = typeof api;
+expose(api);

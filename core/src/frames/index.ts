@@ -1,0 +1,2 @@
+export * from './exposureFromExif';
+export * from './tones';
