@@ -5,7 +5,7 @@ import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const projects = { project: ['core/tsconfig.json', 'client/tsconfig.json', 'server/tsconfig.json'], noWarnOnMultipleProjects: true };
+const projects = { project: ['core/tsconfig.json', 'client/tsconfig.json', 'server/tsconfig.json', 'stand-ins/tsconfig.json'], noWarnOnMultipleProjects: true };
 
 /** The floors of the house: who may import whom. Imports go one way. */
 const CORE_FLOORS = [
@@ -15,6 +15,7 @@ const CORE_FLOORS = [
   ['frames', ['photometry']],
   ['balance', ['photometry', 'flash', 'modifiers']],
   ['documents', ['photometry', 'flash', 'modifiers', 'frames', 'balance']],
+  ['devices', ['photometry', 'balance']],
   ['formats', ['photometry', 'flash', 'modifiers', 'balance', 'documents']],
   ['sample', ['photometry', 'flash', 'modifiers', 'balance', 'documents', 'formats']],
 ];
@@ -25,6 +26,8 @@ const elements = [
   { type: 'ui', pattern: 'client/src/ui' },
   { type: 'store', pattern: 'client/src/store' },
   { type: 'server', pattern: 'server/src' },
+  { type: 'workers', pattern: 'client/src/workers' },
+  { type: 'stand-ins', pattern: 'stand-ins/src' },
 ];
 const core = CORE_FLOORS.map(([floor]) => `core-${floor}`);
 const allow = (from, to) => ({ from: { element: { type: from } }, allow: { to: { element: { types: { anyOf: to } } } } });
@@ -46,7 +49,7 @@ export default defineConfig(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error', 'no-restricted-imports': ['error', { paths: ['react-native-gesture-handler', 'react-native-reanimated', '@mdi/js'] }] },
   },
   {
-    files: ['{core,client,server}/src/**/*.{ts,tsx}'],
+    files: ['{core,client,server,stand-ins}/src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.ts'],
     plugins: { boundaries, 'import-x': importX },
     settings: {
@@ -62,11 +65,13 @@ export default defineConfig(
         policies: [
           { allow: { to: { module: { origin: ['external', 'core'] } } } },
           ...CORE_FLOORS.map(([floor, below]) => allow(`core-${floor}`, [`core-${floor}`, ...below.map((name) => `core-${name}`)])),
-          allow('store', [...core, 'store']),
+          allow('workers', [...core, 'workers']),
+          allow('store', [...core, 'store', 'workers']),
           allow('ui', [...core, 'store', 'ui']),
-          allow('feature', [...core, 'store', 'ui', 'feature']),
+          allow('feature', [...core, 'store', 'ui', 'workers', 'feature']),
           allow('route', [...core, 'store', 'ui', 'feature', 'route']),
           allow('server', [...core, 'server']),
+          allow('stand-ins', [...core, 'stand-ins']),
         ],
       }],
     },

@@ -12,5 +12,7 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return context.resolveRequest(context, name, platform);
 };
 // A module runs when it is first used, not when the page starts: the list of shoots need not wait for the rest.
-config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
+// Except one that notes the bundle's address, which is known only while the page's script runs: workers are found by it.
+const EARLY = { [path.join(path.dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')]: true };
+config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: { blockList: EARLY } } });
 module.exports = config;

@@ -10,6 +10,7 @@ const SCREENS: { name: string; at: string; tabs?: string[] }[] = [
   { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Flash', 'Check', 'Log'] },
   { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Flash'] },
   { name: 'settings', at: '/settings' },
+  { name: 'devices', at: '/devices' },
   { name: 'not found', at: '/setup/019c9c00-0000-7000-8000-00000000ffff' },
 ];
 

@@ -12,15 +12,18 @@ const ROOT = path.resolve(import.meta.dirname, '..');
 /** The built client on the real server and a database of its own, with the sample shoot or empty. */
 export class Stack {
   private server: ChildProcess | null = null;
+  /** addresses of devices for the gateway; set before `up` */
+  devices: string[] = [];
   private constructor(readonly url: string, private readonly port: number, private readonly databaseUrl: string, private readonly sample: boolean) {}
 
-  static async start({ sample = true } = {}): Promise<Stack> {
+  static async start({ sample = true, devices = [] as string[] } = {}): Promise<Stack> {
     const name = `e_${randomBytes(6).toString('hex')}`;
     await Stack.asAdmin(`create database ${name}`);
     const databaseUrl = new URL(process.env['E2E_DATABASE_URL'] ?? '');
     databaseUrl.pathname = `/${name}`;
     const port = await freePort();
     const stack = new Stack(`http://127.0.0.1:${port}`, port, databaseUrl.href, sample);
+    stack.devices = devices;
     await stack.up();
     return stack;
   }
@@ -29,7 +32,7 @@ export class Stack {
   async up(): Promise<void> {
     const server = spawn(process.execPath, [path.join(ROOT, 'server/dist/main.mjs')], {
       stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, NODE_ENV: 'test', DATABASE_URL: this.databaseUrl, PORT: String(this.port), CLIENT_DIR: path.join(ROOT, 'client/dist'), SAMPLE_DATA: String(this.sample) },
+      env: { ...process.env, NODE_ENV: 'test', DATABASE_URL: this.databaseUrl, PORT: String(this.port), CLIENT_DIR: path.join(ROOT, 'client/dist'), SAMPLE_DATA: String(this.sample), DEVICES: this.devices.join() },
     });
     this.server = server;
     for await (const chunk of server.stdout) if (String(chunk).includes('"listening"')) break;

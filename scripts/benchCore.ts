@@ -1,5 +1,5 @@
 // Median times of the core, and of a power correction with it; printed by `npm run bench`.
-import { type Reading, solve } from '@sphene/core/balance';
+import { PLAIN_READING, type Reading, solve } from '@sphene/core/balance';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
@@ -17,8 +17,8 @@ function medianMicroseconds(work: () => unknown): number {
 const light = SAMPLE_HALL.setup.lights[0];
 if (light === undefined) throw new Error('the sample has no light');
 const test: Reading = {
-  type: 'reading', version: 1, id: sampleId(990), setupId: SAMPLE_HALL.setup.id, pointId: 'face', at: '2026-02-27T14:30:00+01:00', light: 'total', text: '4', av: 4, tv: 7, sv: 2,
-  fired: { lightId: light.id, unitId: light.unitId, modifierId: light.modifierId, distanceM: light.distanceM, powerStops: -5, highSpeedSyncLossStops: 0 }, struckAt: null,
+  ...PLAIN_READING, id: sampleId(990), setupId: SAMPLE_HALL.setup.id, pointId: 'face', at: '2026-02-27T14:30:00+01:00', light: 'total', text: '4', av: 4, tv: 7, sv: 2,
+  fired: { lightId: light.id, unitId: light.unitId, modifierId: light.modifierId, distanceM: light.distanceM, powerStops: -5, highSpeedSyncLossStops: 0 },
 };
 const print = (name: string, value: number) => console.log(`${name.padEnd(52)}${value.toFixed(0).padStart(7)} µs, median`);
 print('solve, one light', medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK)));

@@ -35,9 +35,9 @@ function counted(name, report, read, words) {
 }
 
 check('Lint', npx('eslint', '.'));
-for (const part of ['core', 'server', 'client', '.']) check(`Types of ${part === '.' ? 'scripts and e2e' : part}`, npx('tsc', '-p', part));
+for (const part of ['core', 'server', 'client', 'stand-ins', '.']) check(`Types of ${part === '.' ? 'scripts and e2e' : part}`, npx('tsc', '-p', part));
 counted('Unit and server tests', 'jest.json', (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
-  ['jest', '--projects', 'core', 'server', 'client', '--maxWorkers=2', '--testTimeout=30000', '--json', '--outputFile=test-results/jest.json']);
+  ['jest', '--projects', 'core', 'server', 'client', 'stand-ins', '--maxWorkers=2', '--testTimeout=30000', '--json', '--outputFile=test-results/jest.json']);
 try {
   run('npm', ['run', 'build']);
   check('Build', true);

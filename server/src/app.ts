@@ -12,7 +12,9 @@ import type { DataSource } from 'typeorm';
 
 import { clientFiles } from './clientFiles';
 import type { Config } from './config';
+import type { DeviceGateway } from './devices';
 import type { AppEnv } from './environment';
+import { deviceRoutes } from './routes/devices';
 import { sessionRoutes } from './routes/session';
 import { syncRoutes } from './routes/sync';
 
@@ -20,6 +22,7 @@ export interface AppParts {
   config: Config;
   dataSource: DataSource;
   log: Logger;
+  devices: DeviceGateway;
   /** true once the server is stopping, so that health checks send no one here any more */
   isClosing: () => boolean;
 }
@@ -27,7 +30,7 @@ export interface AppParts {
 const MAX_BODY_BYTES = 4 * 1024 * 1024;
 
 /** The whole HTTP application, without a socket: tests call it as it is. */
-export function createApp({ config, dataSource, log, isClosing }: AppParts) {
+export function createApp({ config, dataSource, log, devices, isClosing }: AppParts) {
   const app = new Hono<AppEnv>();
   app.use(requestId());
   app.use(async (context, next) => {
@@ -62,6 +65,7 @@ export function createApp({ config, dataSource, log, isClosing }: AppParts) {
   });
   api.route('/session', sessionRoutes());
   api.route('/sync', syncRoutes());
+  api.route('/devices', deviceRoutes(devices));
   api.all('*', (context) => context.json({ error: 'There is nothing at this address.' }, 404));
   app.route('/api', api);
 

@@ -7,6 +7,7 @@ import pino from 'pino';
 import { createApp } from './app';
 import { loadConfig } from './config';
 import { createDataSource, migrate } from './db/dataSource';
+import { createGateway } from './devices';
 import { seedSample } from './sync/sample';
 
 const config = loadConfig(process.env);
@@ -17,7 +18,8 @@ await migrate(dataSource);
 if (config.SAMPLE_DATA) await seedSample(dataSource);
 
 let closing = false;
-const app = createApp({ config, dataSource, log, isClosing: () => closing });
+const devices = createGateway(config.DEVICES);
+const app = createApp({ config, dataSource, log, devices, isClosing: () => closing });
 // Loopback only: whoever puts this on a network puts a proxy with TLS in front of it.
 const server = serve({ fetch: app.fetch, port: config.PORT, hostname: '127.0.0.1' }) as Server;
 server.requestTimeout = 30_000;
@@ -36,6 +38,7 @@ async function close(signal: string): Promise<void> {
   log.info({ signal }, 'closing');
   const hard = setTimeout(() => process.exit(1), 10_000);
   hard.unref();
+  devices.close();
   const closed = once(server, 'close');
   server.close();
   const idle = setInterval(() => server.closeIdleConnections(), 100);

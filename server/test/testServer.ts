@@ -7,10 +7,12 @@ import { type Document, type Mutation, type SyncRequest, type SyncResponse, sync
 import { createApp } from '../src/app';
 import { loadConfig } from '../src/config';
 import { createDataSource, migrate } from '../src/db/dataSource';
+import { type DeviceGateway, createGateway } from '../src/devices';
 
 export interface TestServer {
   app: ReturnType<typeof createApp>;
   dataSource: DataSource;
+  devices: DeviceGateway;
   logged: string[];
   close: () => Promise<void>;
 }
@@ -33,12 +35,14 @@ export async function testServer(environment: Record<string, string> = {}): Prom
   const dataSource = await createDataSource(url.href, log).initialize();
   await migrate(dataSource);
   const config = loadConfig({ NODE_ENV: 'test', DATABASE_URL: url.href, ...environment });
-  const app = createApp({ config, dataSource, log, isClosing: () => false });
+  const devices = createGateway(config.DEVICES);
+  const app = createApp({ config, dataSource, log, devices, isClosing: () => false });
   const close = async () => {
+    devices.close();
     await dataSource.destroy();
     await asAdmin(`drop database ${name} with (force)`);
   };
-  return { app, dataSource, logged, close };
+  return { app, dataSource, devices, logged, close };
 }
 
 /** Starts a session and gives its cookie. */

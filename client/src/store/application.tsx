@@ -3,6 +3,7 @@ import { Provider } from 'react-redux';
 
 import { Actions } from './actions';
 import { clockTicked } from './deviceSlice';
+import { Devices } from './devices';
 import { Keeper } from './keeper';
 import { type Store, makeStore } from './store';
 
@@ -10,6 +11,7 @@ interface Application {
   store: Store;
   keeper: Keeper;
   actions: Actions;
+  devices: Devices;
 }
 
 const ApplicationContext = createContext<Application | null>(null);
@@ -24,8 +26,10 @@ export function ApplicationProvider({ children }: { children: ReactNode }) {
     // before the first render: the device's storage opens while the screen is drawn
     store.dispatch(clockTicked(Date.now()));
     void keeper.start();
-    return { store, keeper, actions: new Actions(store, keeper) };
+    const actions = new Actions(store, keeper);
+    return { store, keeper, actions, devices: new Devices(store, actions) };
   });
+  useEffect(() => application.devices.resume(), [application]);
   useEffect(() => {
     const ticking = setInterval(() => application.store.dispatch(clockTicked(Date.now())), CLOCK_MS);
     return () => clearInterval(ticking);
@@ -46,3 +50,4 @@ function useApplication(): Application {
 /** What a person can do; the same object for the life of the application. */
 export const useActions = (): Actions => useApplication().actions;
 export const useKeeper = (): Keeper => useApplication().keeper;
+export const useDevices = (): Devices => useApplication().devices;

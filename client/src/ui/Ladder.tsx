@@ -107,7 +107,9 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
           {clipsAboveStops !== null && noiseBelowStops !== null && <OutOfRange scale={scale} height={height} clips={clipsAboveStops} noise={noiseBelowStops} palette={palette} />}
           <Line x1={scale.x(0)} x2={scale.x(0)} y1={0} y2={height} stroke={palette.accent} strokeWidth={1.5} strokeDasharray="3 3" />
           {compact
-            ? metered.slice(0, 1).map((point) => <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} />)
+            ? metered.map((point, index) => (index === 0
+              ? <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} />
+              : <Line key={point.pointId} x1={scale.x(scale.clamp(point.placedStops ?? 0))} x2={scale.x(scale.clamp(point.placedStops ?? 0))} y1={6} y2={BAR + 4} stroke={point.zone === 'in range' ? palette.quiet : palette.danger} strokeWidth={2} />))
             : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)} height={bar} palette={palette} />)}
           <StepWedge scale={scale} y={height - STRIP} palette={palette} />
         </Svg>

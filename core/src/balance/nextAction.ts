@@ -15,7 +15,7 @@ export function nextAction(now: Balance, ways: readonly WayOut[]): NextAction {
   // a change that was reported stops the work; mere age is marked at the point and left to the photographer
   const changed = now.meterAgain.filter(({ kind }) => kind === 'scene');
   const again = changed.find(({ pointId }) => pointId === face.pointId) ?? changed[0];
-  if (again !== undefined) return action('meter-again', 'ambient', `Meter the ${points.find(({ pointId }) => pointId === again.pointId)?.name.toLowerCase() ?? 'point'} again`, again.text);
+  if (again !== undefined) return action('meter-again', 'ambient', `Meter the ${points.find(({ pointId }) => pointId === again.pointId)?.name.toLowerCase() ?? 'point'} again`, `${again.because.replace(/^./, (first) => first.toUpperCase())}.`);
   if (camera === null) return action('choose-camera', 'camera', 'Choose the camera', 'Its limits decide which settings are possible.');
   const cure = ways[0];
   if (!camera.met) return action('camera-cannot', 'camera', `${formatStopCount(camera.missingStops)} stops ${camera.missing}`, cure === undefined ? camera.reason : `First way out: ${cure.title}.`);

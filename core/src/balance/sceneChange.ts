@@ -30,7 +30,7 @@ const on = (role: PointRole) => ROLE_FACTS[role].on;
 export const SCENE_CHANGE_FACTS: Record<SceneChangeKind, ChangeFacts> = {
   'subject-moved': { label: 'Subject moved', because: 'the subject moved', touches: (role) => on(role) !== 'place' },
   'head-turned': { label: 'Head turned', because: 'the head was turned', touches: (role) => on(role) === 'face' },
-  reflector: { label: 'Reflector changed', because: 'a reflector was changed', touches: (role) => on(role) !== 'place' },
-  opening: { label: 'Door or lamp changed', because: 'a door, curtain or lamp was changed', touches: (role) => role !== 'sky' },
-  sun: { label: 'Sun or cloud changed', because: 'the sun or the cloud changed', touches: () => true },
+  reflector: { label: 'Reflector', because: 'a reflector was changed', touches: (role) => on(role) !== 'place' },
+  opening: { label: 'Door or lamp', because: 'a door, curtain or lamp was changed', touches: (role) => role !== 'sky' },
+  sun: { label: 'Sun or cloud', because: 'the sun or the cloud changed', touches: () => true },
 };

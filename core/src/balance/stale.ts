@@ -15,6 +15,7 @@ export interface MeterAgain {
   pointId: string;
   kind: Staleness['kind'];
   settles: string[];
+  because: string;
   text: string;
 }
 
@@ -84,6 +85,6 @@ export function meterAgain(stale: readonly PointReading[]): MeterAgain[] {
   return groups.map(([first, ...rest]) => {
     const { point, stale: why } = first as PointReading;
     const settles = rest.map((one) => one.point.name);
-    return { pointId: point.id, kind: why?.kind ?? 'time', settles: rest.map((one) => one.point.id), text: `Meter ${point.name.toLowerCase()} again: ${why?.because ?? ''}.${settles.length === 0 ? '' : ` It settles ${settles.join(' and ').toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`}` };
+    return { pointId: point.id, kind: why?.kind ?? 'time', because: why?.because ?? '', settles: rest.map((one) => one.point.id), text: `Meter ${point.name.toLowerCase()} again: ${why?.because ?? ''}.${settles.length === 0 ? '' : ` It settles ${settles.join(' and ').toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`}` };
   });
 }

@@ -35,7 +35,7 @@ export interface ChangeGroup {
 /** Steps of one dial within this time belong together. */
 const ONE_GO_MS = 5000;
 
-/** Gathers changes that belong together, oldest first. A group that ends where it began stays, as it happened. */
+/** Gathers steps of a dial that belong together, oldest first; choices and lists stay one by one. A group that ends where it began stays, as it happened. */
 export function groupChanges(changes: readonly Change[]): ChangeGroup[] {
   const undone = new Set(changes.flatMap(({ undoes }) => undoes));
   const paths = (settings: Change['settings']) => settings.map(({ path }) => path).join();
@@ -43,7 +43,8 @@ export function groupChanges(changes: readonly Change[]): ChangeGroup[] {
   for (const change of [...changes].sort((a, b) => (a.id < b.id ? -1 : 1))) {
     const last = groups.at(-1);
     const isUndone = undone.has(change.id);
-    const together = last !== undefined && last.undoes.length === 0 && change.undoes.length === 0 && last.undone === isUndone
+    const stepped = change.settings.every(({ to }) => typeof to === 'number');
+    const together = last !== undefined && stepped && last.undoes.length === 0 && change.undoes.length === 0 && last.undone === isUndone
       && paths(last.settings) === paths(change.settings) && Date.parse(change.at) - Date.parse(last.at) <= ONE_GO_MS;
     if (together) {
       last.ids.push(change.id);

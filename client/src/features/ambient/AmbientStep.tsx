@@ -6,8 +6,9 @@ import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { ContrastMatrix } from './ContrastMatrix';
+import { DeviceKeys } from './DeviceKeys';
 import { DomeChoice } from './DomeChoice';
-import { MethodChooser } from './MethodChooser';
+import { MethodChooser, MethodLine } from './MethodChooser';
 import { PointBar } from './PointBar';
 import { PointDetails } from './PointDetails';
 import { Questions } from './Questions';
@@ -23,6 +24,7 @@ export function AmbientStep() {
   const actions = useActions();
   /** what was set by hand since the last reading; the rest is taken over from it */
   const [said, setSaid] = useState<readonly Assumed[]>([]);
+  const [choosing, setChoosing] = useState(false);
   const point = setup.points.find(({ id }) => id === activePointId);
   const { meter } = setup;
   const name = point?.name ?? 'Point';
@@ -30,8 +32,8 @@ export function AmbientStep() {
   return (
     <View style={{ gap: 8 }}>
       <Questions />
-      <PointBar />
-      <MethodChooser onSaid={(what) => setSaid([...said, what])} />
+      <PointBar beside={<MethodLine open={choosing} onOpen={setChoosing} />} />
+      {choosing && <MethodChooser onSaid={(what) => setSaid([...said, what])} />}
       <ReadingEntry
         label={`${name}, ambient`}
         held={meter}
@@ -51,6 +53,7 @@ export function AmbientStep() {
           activatePoint(null);
         }}
       />
+      <DeviceKeys pointName={name} />
       <DomeChoice />
       <SceneChanges />
       {point !== undefined && <PointDetails key={point.id} point={point} />}

@@ -8,7 +8,7 @@ import { StopsDial } from '@/ui/dials';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 
-const CELL = { width: 72, minHeight: 36, justifyContent: 'center' as const };
+const CELL = { width: 88, minHeight: 36, justifyContent: 'center' as const };
 
 /** Stops of light between any two points, on demand; warnings about contrast always. */
 export function ContrastMatrix() {

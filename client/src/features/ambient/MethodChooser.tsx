@@ -1,15 +1,16 @@
-import { useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { METHOD_CHOICES, type MeteringMethod, methodKey, sayMethod } from '@sphene/core/balance';
 import { READ_VALUES, TONES, type ReadValue } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
-import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
+import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { ToneDial } from '@/ui/dials';
+import { TOUCH } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
 
-const SHOWS: Record<ReadValue, string> = { aperture: 'Aperture', shutter: 'Shutter', iso: 'ISO' };
+const SHOWS: Record<ReadValue, string> = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' };
 
 /** The tone under a spot: one of the usual ones, or typed. */
 export function ToneChooser({ value, onChange }: { value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number }; onChange: (value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number }) => void }) {
@@ -22,31 +23,39 @@ export function ToneChooser({ value, onChange }: { value: { tone: Extract<Meteri
   );
 }
 
-/** How the meter is pointed and which of its values is read; folded into one line until it is to be changed. */
+/** The line that says how it is metered; a tap opens the choices. */
+export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
+  const { setup } = useSetupView();
+  const palette = usePalette();
+  const { method, read } = setup.meter;
+  const spoken = sayMethod(method);
+  return (
+    <Pressable role="button" aria-expanded={open} aria-label={`${open ? 'Done with' : 'Change'} how it is metered: ${spoken}, reading the ${SHOWS[read]}`} onPress={() => onOpen(!open)}
+      style={({ pressed }) => ({ minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-end', gap: 4, opacity: pressed ? 0.7 : 1 })}>
+      <View style={{ flexShrink: 1 }}>
+        <Txt size="label" bold style={{ textAlign: 'right' }}>{spoken.charAt(0).toUpperCase() + spoken.slice(1)}</Txt>
+        <Txt size="label" tone="quiet" style={{ textAlign: 'right' }}>reads {SHOWS[read]}</Txt>
+      </View>
+      <PathIcon name={open ? 'check' : 'menu-down'} color={palette.text} />
+    </Pressable>
+  );
+}
+
+/** How the meter is pointed and which of its values is read. */
 export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void }) {
   const { setup, changeOne } = useSetupView();
-  const [open, setOpen] = useState(false);
   const { method, read } = setup.meter;
   const say = (next: MeteringMethod) => {
     onSaid('direction');
     changeOne('meter.method', next);
   };
-  const spoken = sayMethod(method);
   return (
     <View role="group" aria-label="How it is metered" style={{ gap: 8 }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: 8 }}>
-        <Txt size="label" tone="quiet" style={{ flex: 1 }}>{spoken.charAt(0).toUpperCase() + spoken.slice(1)}, reading the {SHOWS[read].replace(/^[AS]/, (letter) => letter.toLowerCase())}</Txt>
-        <ActionButton label={open ? 'Done' : 'Change'} name={open ? 'Done with how it is metered' : 'Change how it is metered'} kind="plain" onPress={() => setOpen(!open)} />
-      </View>
-      {open && (
-        <>
-          <ChoiceList label="Metered by" value={methodKey(method)} choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
-            onChoose={(key) => { const choice = METHOD_CHOICES.find((one) => one.key === key); if (choice !== undefined) say(choice.method); }} />
-          <Txt size="label" tone="quiet">{METHOD_CHOICES.find(({ key }) => key === methodKey(method))?.advice ?? ''}</Txt>
-          {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
-          <ChoiceList label="The meter shows" layout="row" value={read} choices={READ_VALUES.map((value) => ({ value, label: SHOWS[value] }))} onChoose={(value) => changeOne('meter.read', value)} />
-        </>
-      )}
+      <ChoiceList label="Metered by" value={methodKey(method)} choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
+        onChoose={(key) => { const choice = METHOD_CHOICES.find((one) => one.key === key); if (choice !== undefined) say(choice.method); }} />
+      <Txt size="label" tone="quiet">{METHOD_CHOICES.find(({ key }) => key === methodKey(method))?.advice ?? ''}</Txt>
+      {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
+      <ChoiceList label="The meter shows" layout="row" value={read} choices={READ_VALUES.map((value) => ({ value, label: SHOWS[value].replace(/^[as]/, (letter) => letter.toUpperCase()) }))} onChoose={(value) => changeOne('meter.read', value)} />
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { POINT_ROLES, type PointRole, ROLE_FACTS } from '@sphene/core/balance';
@@ -9,26 +9,28 @@ import { useSetupView } from '@/features/balance/setupContext';
 import { newId } from '@/store/ids';
 import { selectReadings } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
-import { ActionButton } from '@/ui/ActionButton';
+import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { sayAge } from '@/ui/sayAge';
 
 const MOST_POINTS = 20;
 
-/** The points of the setup, each with its latest reading and the stops to the face; more are one tap away. */
-export function PointBar() {
+/** The points of the setup, each with its latest reading and its stops over the face; more are one tap away. */
+export function PointBar({ beside }: { beside: ReactNode }) {
   const { setup, kit, solution, changeOne, activePointId, activatePoint } = useSetupView();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
   const [adding, setAdding] = useState(false);
   const [ownName, setOwnName] = useState('');
+  const few = setup.points.length <= 2;
   const face = solution.points.find(({ role }) => role === 'face');
   const noteOf = (pointId: string): string => {
     const point = solution.points.find((one) => one.pointId === pointId);
     const reading = readings.find(({ id }) => id === point?.readingId);
     if (point === undefined || reading === undefined) return 'not metered';
-    const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)} to face`;
-    return `${formatAperture(reading.av, kit.preferences.meterIncrement)}${over}, ${point.stale === null ? sayAge(point.ambientAgeMinutes ?? 0) : 'no longer holds'}`;
+    const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)}`;
+    const age = point.stale !== null ? ', old' : few ? `, ${sayAge(point.ambientAgeMinutes ?? 0)}` : '';
+    return `${formatAperture(reading.av, kit.preferences.meterIncrement)}${over}${age}`;
   };
   const missing = POINT_ROLES.filter((role) => role !== 'own' && !setup.points.some((point) => point.role === role));
   const add = (role: PointRole, name?: string) => {
@@ -42,10 +44,11 @@ export function PointBar() {
   const full = setup.points.length >= MOST_POINTS;
   return (
     <View style={{ gap: 8 }}>
-      <ChoiceList label="Point" showLabel={false} layout={setup.points.length > 2 ? 'scroll' : 'row'} value={activePointId} onChoose={activatePoint} choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))} />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      <ChoiceList label="Point" showLabel={false} layout={few ? 'row' : 'scroll'} value={activePointId} onChoose={activatePoint} choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))} />
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
         {next !== undefined && !full && <ActionButton label={ROLE_FACTS[next].name} name={`Add ${ROLE_FACTS[next].name.toLowerCase()}`} icon="plus" onPress={() => add(next)} />}
-        {!full && <ActionButton label={adding ? 'Fewer' : 'More points'} kind="plain" onPress={() => setAdding(!adding)} />}
+        {!full && <IconButton icon="menu-down" name={adding ? 'Fewer points' : 'More points'} onPress={() => setAdding(!adding)} />}
+        <View style={{ flex: 1, minWidth: 0 }}>{beside}</View>
       </View>
       {adding && (
         <View role="group" aria-label="More points" style={{ gap: 8 }}>

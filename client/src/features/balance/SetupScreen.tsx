@@ -8,7 +8,7 @@ import { CheckStep } from '@/features/lights/CheckStep';
 import { FlashStep } from '@/features/lights/FlashStep';
 import { LogPart } from '@/features/log/LogPart';
 import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
-import { useActions } from '@/store/application';
+import { useActions, useDevices } from '@/store/application';
 import { meteringMoved, noticed } from '@/store/deviceSlice';
 import { selectActivePointId, selectDocument, selectKit, selectSetup, selectSolution } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/store';
@@ -58,15 +58,20 @@ function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }
 /** Scrolled this far the ladder becomes a strip; back at the top it opens again. */
 const SHRINK_AT = 40;
 
+const MOST_ROWS_WHILE_METERING = 2;
+
 /** One part at a time. Ladder and tabs lie over the scrolled part, so that nothing moves under the thumb when the ladder shrinks. */
 function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
   const palette = usePalette();
-  const [compact, setCompact] = useState(false);
+  const { setup } = useSetupView();
+  const [scrolled, setCompact] = useState(false);
   const [headPx, setHeadPx] = useState(184);
   const Content = CONTENT[part];
+  // with many tones the whole ladder would push the pad off the screen: while metering it is the strip
+  const compact = scrolled || (part === 'ambient' && setup.points.length > MOST_ROWS_WHILE_METERING);
   return (
     <View style={{ flex: 1 }}>
-      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!compact) setHeadPx(nativeEvent.layout.height); }}>
+      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!scrolled) setHeadPx(nativeEvent.layout.height); }}>
         <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} onTone={() => { setCompact(false); onPart('ambient'); }} /></View>
         <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
       </View>
@@ -146,6 +151,9 @@ export function SetupScreen() {
   const solution = useAppSelector((state) => selectSolution(state, id));
   const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
   useEffect(() => { dispatch(meteringMoved({ setupId: id, pointId: null })); }, [dispatch, id]);
+  // a meter that is connected is held where the next reading goes
+  const devices = useDevices();
+  useEffect(() => devices.holdAtActivePoint(), [devices, activePointId]);
   const view = useMemo((): SetupView | null => {
     if (setup === undefined || solution === undefined) return null;
     const change = (...settings: Setting[]) => {

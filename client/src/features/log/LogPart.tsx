@@ -53,7 +53,7 @@ export function LogPart() {
   };
   const entries: Entry[] = [
     ...readings.map((reading) => ({ id: reading.id, at: reading.at, text: sayReading(reading), muted: reading.struckAt !== null, fact: reading })),
-    ...sceneChanges.map((change) => ({ id: change.id, at: change.at, text: `${SCENE_CHANGE_FACTS[change.what].label}: readings before it may not hold.`, muted: change.struckAt !== null, fact: change })),
+    ...sceneChanges.map((change) => ({ id: change.id, at: change.at, text: `Changed in the scene: ${SCENE_CHANGE_FACTS[change.what].because}.`, muted: change.struckAt !== null, fact: change })),
     ...frames.map((frame) => ({ id: frame.id, at: frame.at, text: `Test frame ${frame.name}: ${formatAperture(frame.av, 'third')} at ${formatShutter(frame.tv, 'third')}, ${formatIso(frame.sv)}`, muted: frame.struckAt !== null, fact: frame })),
     ...groups.map((group) => ({ id: group.ids[0] ?? '', at: group.at, text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${describeChange(group, setup, kit)}`, muted: group.undone, fact: null })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || (a.id < b.id ? 1 : -1));

@@ -1,12 +1,10 @@
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useDropzone } from 'react-dropzone';
-import type { Frame } from '@sphene/core/documents';
-import { type ExposureSettings } from '@sphene/core/photometry';
-import { exposureFromExif, hasSettings } from '@sphene/core/frames';
+import type { ExposureSettings } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
-import { useActions } from '@/store/application';
+import { useActions, useDevices } from '@/store/application';
 import { selectFrames } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -14,7 +12,8 @@ import { Heading, Txt } from '@/ui/Txt';
 import { ApertureDial, IsoDial, ShutterDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { useWide } from '@/ui/useWide';
-import { type FrameProgress, readFrame, stopFrames } from '@/workers/frameWorker';
+import { type FrameProgress, stopFrames } from '@/workers/frameWorker';
+import { type FrameFacts, openFrame } from '@/workers/openFrame';
 import { FrameView } from './FrameView';
 
 const REASONS = {
@@ -22,10 +21,8 @@ const REASONS = {
   'no picture': 'This file is not a picture that the browser can open, or it is damaged. Choose a JPEG as the camera writes it.',
 } as const;
 
-type Opened = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'>;
-
 /** Asks for the settings of a picture that does not tell them. */
-function AskSettings({ opened, onDone, onLeave }: { opened: Opened; onDone: (settings: ExposureSettings) => void; onLeave: () => void }) {
+function AskSettings({ opened, onDone, onLeave }: { opened: FrameFacts; onDone: (settings: ExposureSettings) => void; onLeave: () => void }) {
   const [settings, setSettings] = useState<ExposureSettings>({ av: opened.av, tv: opened.tv, sv: opened.sv });
   return (
     <View role="group" aria-label="Settings of the frame" style={{ gap: 8 }}>
@@ -52,11 +49,13 @@ export function TestFrames() {
   const frames = useAppSelector((state) => selectFrames(state, setup.id)).filter(({ struckAt }) => struckAt === null);
   const [progress, setProgress] = useState<FrameProgress | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [asking, setAsking] = useState<Opened | null>(null);
+  const [asking, setAsking] = useState<FrameFacts | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const turn = useRef(0);
+  const devices = useDevices();
+  const cameras = useAppSelector((state) => state.devices.list).filter(({ kind, connected }) => kind === 'camera' && connected);
 
-  const keep = (opened: Opened) => {
+  const keep = (opened: FrameFacts) => {
     setAsking(null);
     setChosen(actions.addFrame(setup.id, opened));
   };
@@ -65,19 +64,12 @@ export function TestFrames() {
     setProblem(null);
     setAsking(null);
     setProgress('Reading the settings');
-    const result = await readFrame(file, (now) => { if (turn.current === mine) setProgress(now); }).catch(() => ({ ok: false, reason: 'no picture' }) as const);
+    const result = await openFrame(file, file.name, solution.camera ?? setup.meter, (now) => { if (turn.current === mine) setProgress(now); });
     if (turn.current !== mine) return;
     setProgress(null);
-    if (!result.ok) return setProblem(REASONS[result.reason]);
-    const exif = exposureFromExif(result.exif);
-    const { widthPx, heightPx, image, tones } = result;
-    const camera = solution.camera ?? setup.meter;
-    const opened: Opened = {
-      name: file.name.slice(0, 200) || 'Frame', takenAt: exif.takenAt, widthPx, heightPx, image, ...tones,
-      av: exif.av ?? camera.av, tv: exif.tv ?? camera.tv, sv: exif.sv ?? camera.sv, settingsFrom: hasSettings(exif) ? 'exif' : 'typed',
-    };
-    if (hasSettings(exif)) keep(opened);
-    else setAsking(opened);
+    if (!result.ok) setProblem(REASONS[result.reason]);
+    else if (result.told) keep(result.facts);
+    else setAsking(result.facts);
   };
   const { getRootProps, getInputProps, open: pick, isDragActive } = useDropzone({
     accept: { 'image/jpeg': ['.jpg', '.jpeg'] }, multiple: false, noClick: true, noKeyboard: true,
@@ -99,6 +91,7 @@ export function TestFrames() {
       <Txt tone="quiet">{wide ? 'Drop a JPEG here, or choose one' : 'Choose a JPEG'} and tap a place in it: its tone becomes a reading. A small copy is kept with the setup; the original stays on this device.</Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
         <ActionButton label="Import a test frame" icon="image-plus-outline" onPress={pick} disabled={progress !== null} />
+        {cameras.map(({ id, name }) => <ActionButton key={id} label={`Release ${name.toLowerCase()}`} onPress={() => void devices.release(id)} />)}
         {progress !== null && <Txt role="status">{progress} …</Txt>}
         {progress !== null && <ActionButton label="Stop" onPress={stop} />}
       </View>

@@ -1,0 +1,75 @@
+import { useEffect } from 'react';
+import { ScrollView, View } from 'react-native';
+import type { DeviceView } from '@sphene/core/devices';
+import { formatIso, formatShutter } from '@sphene/core/photometry';
+
+import { useDevices } from '@/store/application';
+import { selectActivePointId, selectSetup } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Screen } from '@/ui/Screen';
+import { Heading, Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+
+/** A connected meter: how it is set, and a key that presses it. */
+function MeterKeys({ device }: { device: DeviceView }) {
+  const devices = useDevices();
+  const { meter } = device;
+  if (meter === null) return <Txt role="status" tone="quiet">Waiting for the meter.</Txt>;
+  return (
+    <View style={{ gap: 8 }}>
+      <Txt tone="quiet">Held at {meter.place.toLowerCase()}, {formatShutter(meter.tv, 'third')}, {formatIso(meter.sv)}.</Txt>
+      <ChoiceList label="Head" value={meter.head} onChoose={(head) => void devices.command(device.id, { type: 'set', head })}
+        choices={[{ value: 'camera', label: 'Dome to camera' }, { value: 'light', label: 'Dome to light' }, { value: 'disc', label: 'Disc to light' }]} />
+      <ChoiceList label="It shows" layout="row" value={meter.read} onChoose={(read) => void devices.command(device.id, { type: 'set', read })}
+        choices={[{ value: 'aperture', label: 'Aperture' }, { value: 'shutter', label: 'Shutter' }, { value: 'iso', label: 'ISO' }]} />
+      <ChoiceList label="Mode" layout="row" value={meter.mode} onChoose={(mode) => void devices.command(device.id, { type: 'set', mode })} choices={[{ value: 'ambient', label: 'Ambient' }, { value: 'flash', label: 'Flash' }]} />
+      <ActionButton label={`Press for ${meter.place.toLowerCase()}`} kind="primary" onPress={() => void devices.command(device.id, { type: 'press' })} />
+    </View>
+  );
+}
+
+const KINDS = { meter: 'Handheld meter', camera: 'Camera' } as const;
+
+function DeviceCard({ device }: { device: DeviceView }) {
+  const palette = usePalette();
+  const devices = useDevices();
+  const { id, name, kind, simulated, connected } = device;
+  return (
+    <View role="article" aria-label={name} style={{ gap: 8, padding: 16, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: connected ? palette.accent : palette.line }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <View style={{ flex: 1 }}>
+          <Heading size="value">{name}</Heading>
+          <Txt tone="quiet">{KINDS[kind]}{connected ? ', connected' : ''}</Txt>
+        </View>
+        <ActionButton label={connected ? 'Disconnect' : 'Connect'} name={`${connected ? 'Disconnect' : 'Connect'} ${name}`} onPress={() => void (connected ? devices.disconnect(id) : devices.connect(id))} />
+      </View>
+      {simulated && <Txt size="label" bold>Simulated: it stands in an invented scene, the terrace at Orlabach. Its readings are marked as such.</Txt>}
+      {connected && kind === 'meter' && <MeterKeys device={device} />}
+      {connected && kind === 'camera' && <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />}
+    </View>
+  );
+}
+
+/** What is in reach: meters and cameras, plainly said when they are simulated. */
+export function DevicesScreen() {
+  const devices = useDevices();
+  const { list, looking, trouble } = useAppSelector((state) => state.devices);
+  const metering = useAppSelector((state) => state.device.metering);
+  const setup = useAppSelector((state) => (metering === null ? undefined : selectSetup(state, metering.setupId)));
+  const pointId = useAppSelector((state) => (metering === null ? null : selectActivePointId(state, metering.setupId)));
+  useEffect(() => { void devices.look(); }, [devices]);
+  const point = setup?.points.find(({ id }) => id === pointId);
+  return (
+    <Screen title="Devices" place="Meters and cameras in reach" up={setup === undefined ? '/' : `/setup/${setup.id}`}>
+      <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
+        <Txt>{setup === undefined ? 'Open a setup: readings go to the point that is metered there.' : `Readings go to ${setup.title}, point ${point?.name.toLowerCase() ?? 'none'}.`}</Txt>
+        {trouble !== null && <Txt tone="danger" role="alert">{trouble}</Txt>}
+        {list.map((device) => <DeviceCard key={device.id} device={device} />)}
+        {list.length === 0 && <Txt tone="quiet" role="status">{looking ? 'Looking for devices.' : 'No device answers. Switch one on, then look again. Readings can always be typed.'}</Txt>}
+        <View style={{ flexDirection: 'row' }}><ActionButton label="Look again" disabled={looking} onPress={() => void devices.look()} /></View>
+      </ScrollView>
+    </Screen>
+  );
+}

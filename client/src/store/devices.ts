@@ -1,0 +1,138 @@
+import type { MeteringMethod } from '@sphene/core/balance';
+import { type DeviceCommand, type DeviceEvent, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
+import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
+import { z } from 'zod';
+
+import { openFrame } from '@/workers/openFrame';
+import type { Actions } from './actions';
+import { meteringMoved, noticed } from './deviceSlice';
+import { devicesListed, lookingMoved, troubled } from './devicesSlice';
+import { newId } from './ids';
+import { selectActivePointId, selectKit, selectSetup, selectSolution } from './selectors';
+import type { Store } from './store';
+
+const CLIENT = 'sphene-devices-page';
+const OUT_OF_REACH = 'The server cannot be reached, so devices cannot either. Readings can still be typed.';
+/** Made when it is first wanted: the first screen does not wait for it. */
+const answerSchema = () => z.object({ devices: z.array(deviceViewSchema).optional(), error: z.string().optional() });
+
+/** How a meter's head is held, as the way of metering that it is. */
+const methodOf = ({ head }: MeterReading): MeteringMethod => (head === 'disc' ? { kind: 'disc' } : { kind: 'incident', aim: head });
+
+/** The devices that this page may use: finding, connecting, pressing, and what they send. */
+export class Devices {
+  private events: EventSource | null = null;
+
+  constructor(private readonly store: Store, private readonly actions: Actions) {}
+
+  /** Takes up again what this page was connected to before it was reloaded. */
+  resume(): void {
+    if (sessionStorage.getItem(CLIENT) === null) return;
+    this.listen();
+  }
+
+  /** Asks who is there. */
+  async look(): Promise<void> {
+    this.store.dispatch(lookingMoved(true));
+    this.listen();
+    const answer = await this.ask('', null);
+    if (answer?.devices !== undefined) this.store.dispatch(devicesListed(answer.devices));
+    this.store.dispatch(lookingMoved(false));
+  }
+
+  async connect(id: string): Promise<void> {
+    this.store.dispatch(troubled(null));
+    await this.ask(`/${id}/connect`, { client: this.clientId() });
+    this.holdAtActivePoint();
+  }
+
+  disconnect = (id: string): Promise<unknown> => this.ask(`/${id}/disconnect`, {});
+  command = (id: string, command: DeviceCommand): Promise<unknown> => this.ask(`/${id}/command`, command);
+
+  /** Releases a camera at the settings in force for the setup on screen. */
+  async release(id: string): Promise<void> {
+    const state = this.store.getState();
+    const setupId = state.device.metering?.setupId ?? '';
+    const settings = selectSolution(state, setupId)?.camera ?? selectSetup(state, setupId)?.meter;
+    if (settings === undefined) this.store.dispatch(troubled('Open a setup first: its settings are used, and the frame is kept there.'));
+    else await this.command(id, { type: 'shoot', av: settings.av, tv: settings.tv, sv: settings.sv });
+  }
+
+  /** The meter is held where the application says; called whenever that moves. */
+  holdAtActivePoint(): void {
+    const state = this.store.getState();
+    const { metering } = state.device;
+    const point = metering === null ? undefined : selectSetup(state, metering.setupId)?.points.find(({ id }) => id === selectActivePointId(state, metering.setupId));
+    if (point === undefined) return;
+    for (const { id, kind, connected, meter } of state.devices.list)
+      if (kind === 'meter' && connected && (meter === null || meter.role !== point.role || meter.place !== point.name)) void this.command(id, { type: 'hold', role: point.role, place: point.name });
+  }
+
+  private clientId(): string {
+    const known = sessionStorage.getItem(CLIENT) ?? newId();
+    sessionStorage.setItem(CLIENT, known);
+    return known;
+  }
+
+  private listen(): void {
+    if (this.events !== null) return;
+    this.events = new EventSource(`/api/devices/events?client=${this.clientId()}`);
+    this.events.onmessage = ({ data }: MessageEvent<string>) => {
+      const event = deviceEventSchema.safeParse(JSON.parse(data));
+      if (event.success) void this.happened(event.data);
+    };
+  }
+
+  private async happened(event: DeviceEvent): Promise<void> {
+    if (event.type === 'devices') {
+      this.store.dispatch(devicesListed(event.devices));
+      this.holdAtActivePoint();
+    } else if (event.type === 'trouble') this.store.dispatch(troubled(event.text));
+    else if (event.type === 'reading') this.take(event);
+    else await this.develop(event);
+  }
+
+  /** A reading goes to the point that is active in the setup on screen. */
+  private take({ reading, name, simulated }: Extract<DeviceEvent, { type: 'reading' }>): void {
+    const state = this.store.getState();
+    const setupId = state.device.metering?.setupId ?? null;
+    const pointId = setupId === null ? null : selectActivePointId(state, setupId);
+    const text = { aperture: formatAperture(reading.av, selectKit(state).preferences.meterIncrement), shutter: formatShutter(reading.tv, 'third'), iso: formatIso(reading.sv) }[reading.read];
+    this.store.dispatch(troubled(null));
+    if (setupId === null || pointId === null) return void this.store.dispatch(noticed({ text: `${name}: ${text}. Open a setup and press again to keep it.` }));
+    const { av, tv, sv, read, mode } = reading;
+    const point = selectSetup(state, setupId)?.points.find(({ id }) => id === pointId);
+    this.actions.addReading(setupId, { pointId, text, av, tv, sv, read, method: methodOf(reading), meterMode: mode, origin: simulated ? 'simulated' : 'device' });
+    this.store.dispatch(meteringMoved({ setupId, pointId: null }));
+    this.store.dispatch(noticed({ text: `${point?.name ?? 'Point'}: ${text} from ${name.toLowerCase()}.` }));
+    this.holdAtActivePoint();
+  }
+
+  /** A picture becomes a test frame of the setup on screen. */
+  private async develop({ picture, pictureId, name, simulated }: Extract<DeviceEvent, { type: 'picture' }>): Promise<void> {
+    const setupId = this.store.getState().device.metering?.setupId;
+    if (setupId === undefined) return void this.store.dispatch(troubled(`${name}: open a setup first, then release again.`));
+    try {
+      const response = await fetch(`/api/devices/pictures/${pictureId}`);
+      const opened = response.ok ? await openFrame(await response.blob(), `${name} ${new Date().toISOString().slice(11, 19)}`, picture) : null;
+      if (!opened?.ok) return void this.store.dispatch(troubled(`${name}: the picture did not arrive whole. Release again.`));
+      this.actions.addFrame(setupId, { ...opened.facts, settingsFrom: simulated ? 'simulated' : opened.facts.settingsFrom });
+      this.store.dispatch(noticed({ text: `A test frame came from ${name.toLowerCase()}.` }));
+    } catch {
+      this.store.dispatch(troubled(OUT_OF_REACH));
+    }
+  }
+
+  /** One request to the gateway; what goes wrong is shown, never thrown. */
+  private async ask(path: string, body: unknown): Promise<z.infer<ReturnType<typeof answerSchema>> | null> {
+    try {
+      const response = await fetch(`/api/devices${path}`, body === null ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      const answer = answerSchema().safeParse(await response.json().catch(() => null)).data ?? {};
+      if (response.ok) return answer;
+      this.store.dispatch(troubled(response.status >= 500 ? OUT_OF_REACH : (answer.error ?? 'The device gateway refused. Look for devices again.')));
+    } catch {
+      this.store.dispatch(troubled(OUT_OF_REACH));
+    }
+    return null;
+  }
+}

@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import { type DeviceCommand, type DeviceEvent, type DeviceHello, type DeviceKind, type DeviceView, type MeterState, deviceHelloSchema } from '@sphene/core/devices';
+
+import type { DeviceDriver, DeviceLink } from './driver';
+
+interface Known {
+  address: string;
+  hello: DeviceHello;
+  link: DeviceLink | null;
+  /** the page that connected it: its readings go there and nowhere else */
+  clientId: string | null;
+  meter: MeterState | null;
+  waiting: NodeJS.Timeout | null;
+}
+
+type Listener = (event: DeviceEvent) => void;
+
+const ASK_MS = 1500;
+/** A press or a release is answered within this, or the device is said not to have answered. */
+const ANSWER_MS = 6000;
+const PICTURES_KEPT = 8;
+
+/** Finds devices at their addresses, connects them, and passes on what they say to the page that connected them. */
+export class DeviceGateway {
+  private readonly known = new Map<string, Known>();
+  private readonly listeners = new Map<string, Listener>();
+  private readonly pictures = new Map<string, Uint8Array>();
+
+  isClosed = false;
+  private endStreams: () => void = () => undefined;
+  /** settles when the gateway closes, so that streams can end */
+  readonly closed = new Promise<void>((done) => { this.endStreams = done; });
+
+  constructor(private readonly addresses: readonly string[], private readonly drivers: Record<DeviceKind, DeviceDriver>) {}
+
+  /** Asks every address who is there. Those that do not answer are left out, unless they are connected. */
+  async list(): Promise<DeviceView[]> {
+    await Promise.all(this.addresses.map(async (address) => {
+      const hello = await this.ask(address);
+      const before = [...this.known.values()].find((one) => one.address === address);
+      if (hello === null) {
+        if (before !== undefined && before.link === null) this.known.delete(before.hello.id);
+      } else if (before?.hello.id !== hello.id) this.known.set(hello.id, { address, hello, link: null, clientId: null, meter: null, waiting: null });
+    }));
+    return this.views();
+  }
+
+  /** Connects a device for a page. Rejects with a message when it cannot. */
+  async connect(id: string, clientId: string): Promise<void> {
+    const device = this.known.get(id);
+    if (device === undefined) throw new Error('This device is not there any more. Look for devices again.');
+    if (device.link !== null) this.drop(device);
+    try {
+      device.link = await this.drivers[device.hello.kind].open(device.address, device.hello, {
+        message: (message, bytes) => {
+          this.answered(device);
+          if (message.type === 'state') {
+            device.meter = message;
+            this.tellAll();
+          } else if (message.type === 'problem') this.trouble(device, message.text);
+          else if (message.type === 'reading') this.tell(device, { type: 'reading', deviceId: id, name: device.hello.name, simulated: device.hello.simulated, reading: message });
+          else if (bytes !== undefined) this.tell(device, { type: 'picture', deviceId: id, name: device.hello.name, simulated: device.hello.simulated, pictureId: this.keepPicture(bytes), picture: message });
+        },
+        trouble: (text) => {
+          this.answered(device);
+          this.trouble(device, text);
+        },
+        gone: (text) => {
+          this.trouble(device, text);
+          this.drop(device);
+        },
+      });
+    } catch {
+      throw new Error(`${device.hello.name} does not answer. Switch it on and look for devices again.`);
+    }
+    device.clientId = clientId;
+    this.tellAll();
+  }
+
+  disconnect(id: string): void {
+    const device = this.known.get(id);
+    if (device !== undefined) this.drop(device);
+  }
+
+  /** Passes a command on. Throws with a message when the device is not connected. */
+  command(id: string, command: DeviceCommand): void {
+    const device = this.known.get(id);
+    if (device?.link == null) throw new Error('This device is not connected. Connect it first.');
+    device.link.send(command);
+    if (command.type !== 'press' && command.type !== 'shoot') return;
+    this.answered(device);
+    device.waiting = setTimeout(() => this.trouble(device, 'It did not answer. Press again, or look for devices anew.'), ANSWER_MS);
+  }
+
+  picture = (id: string): Uint8Array | undefined => this.pictures.get(id);
+
+  /** Tells a page what happens, from now until the function that comes back is called. */
+  listen(clientId: string, listener: Listener): () => void {
+    this.listeners.set(clientId, listener);
+    listener({ type: 'devices', devices: this.views() });
+    return () => { if (this.listeners.get(clientId) === listener) this.listeners.delete(clientId); };
+  }
+
+  close(): void {
+    for (const device of this.known.values()) this.drop(device);
+    this.listeners.clear();
+    this.isClosed = true;
+    this.endStreams();
+  }
+
+  private views = (): DeviceView[] => [...this.known.values()].map(({ hello, link, meter }) => ({ ...hello, connected: link !== null, meter: link === null ? null : meter }));
+
+  private async ask(address: string): Promise<DeviceHello | null> {
+    try {
+      const response = await fetch(`${address.replace(/\/$/, '')}/device`, { signal: AbortSignal.timeout(ASK_MS), redirect: 'error' });
+      const text = await response.text();
+      return text.length > 2000 ? null : (deviceHelloSchema.safeParse(JSON.parse(text)).data ?? null);
+    } catch {
+      return null;
+    }
+  }
+
+  private keepPicture(bytes: Uint8Array): string {
+    const id = randomUUID();
+    this.pictures.set(id, bytes);
+    const [oldest] = this.pictures.keys();
+    if (this.pictures.size > PICTURES_KEPT && oldest !== undefined) this.pictures.delete(oldest);
+    return id;
+  }
+
+  private answered(device: Known): void {
+    if (device.waiting !== null) clearTimeout(device.waiting);
+    device.waiting = null;
+  }
+
+  private trouble(device: Known, text: string): void {
+    this.tell(device, { type: 'trouble', deviceId: device.hello.id, text: `${device.hello.name}: ${text}` });
+  }
+
+  private drop(device: Known): void {
+    this.answered(device);
+    device.link?.close();
+    device.link = null;
+    device.meter = null;
+    this.tellAll();
+  }
+
+  private tell({ clientId }: Known, event: DeviceEvent): void {
+    if (clientId !== null) this.listeners.get(clientId)?.(event);
+  }
+
+  private tellAll(): void {
+    for (const listener of this.listeners.values()) listener({ type: 'devices', devices: this.views() });
+  }
+}

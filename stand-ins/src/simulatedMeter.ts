@@ -1,0 +1,46 @@
+import { type DeviceCommand, type DeviceMessage, type MeterReading, type MeterState, TERRACE_LIGHT, meterReadingSchema, trueEv100 } from '@sphene/core/devices';
+import { SETTING_OF, roundToStep, settingsAt } from '@sphene/core/photometry';
+
+type MeterProblem = Extract<DeviceMessage, { type: 'problem' }>;
+
+/** How far one press may be off, stops. */
+export const METER_FAULT_STOPS = 0.05;
+
+/** A small generator of numbers from 0 to 1, the same for the same seed (mulberry32). */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+/** A handheld meter in the simulated scene: it holds two values, shows the third in tenths, and errs a little. */
+export class SimulatedMeter {
+  state: MeterState = { type: 'state', mode: 'ambient', read: 'aperture', av: 5, tv: 7, sv: 0, head: 'camera', role: 'face', place: 'Face' };
+
+  constructor(private readonly random: () => number) {}
+
+  /** What it is told; true when that was a press. */
+  obey(command: DeviceCommand): boolean {
+    if (command.type === 'hold') this.state = { ...this.state, role: command.role, place: command.place };
+    else if (command.type === 'set') {
+      const { type: _type, ...settings } = command;
+      this.state = { ...this.state, ...Object.fromEntries(Object.entries(settings).filter(([, value]) => value !== undefined)) };
+    }
+    return command.type === 'press';
+  }
+
+  /** One press: the true light where it is held, with the meter's fault, as the value it shows; a problem when that is beyond its display. */
+  press(): MeterReading | MeterProblem {
+    const { mode, read, head, role } = this.state;
+    const level = trueEv100(TERRACE_LIGHT[role], head) + (this.random() * 2 - 1) * METER_FAULT_STOPS;
+    const shown = settingsAt(level, read, this.state);
+    const key = SETTING_OF[read];
+    const reading = { type: 'reading', mode, read, head, av: shown.av, tv: shown.tv, sv: shown.sv, [key]: roundToStep(shown[key], 0.1) };
+    const shows = meterReadingSchema.safeParse(reading);
+    return shows.success ? shows.data : { type: 'problem', text: 'The light is beyond what it can show. Set another shutter or ISO on it and press again.' };
+  }
+}
