@@ -4,7 +4,9 @@ test.describe('settings', () => {
   test('the meter in thirds and distances in feet are used everywhere, and come with the account', async ({ page, stack, setup, browser }) => {
     await page.goto(`${stack.url}/settings`);
     await page.getByRole('radio', { name: /^Thirds/ }).click();
+    const sent = page.waitForResponse((response) => response.url().endsWith('/api/sync') && response.request().postData()?.includes('"ft"') === true);
     await page.getByRole('radio', { name: 'Feet' }).click();
+    await sent;
     await setup.open(stack, HALL);
     await expect((await setup.part('Flash')).getByRole('button', { name: /^Distance to the face 7\.2 ft/ })).toBeVisible();
     await expect(setup.next).not.toContainText('⁴');

@@ -49,4 +49,8 @@ console.log(`Sample shoot on screen at 4× CPU throttle, empty device: ${median.
 await browser.close();
 server.kill('SIGTERM');
 await postgres.stop();
+
+const started = performance.now();
+run('npx', ['playwright', 'test', 'frameFuzz', '--reporter=line'], { env: { ...process.env, FUZZ_FILES: '10000' } });
+console.log(`10 000 damaged pictures through the worker: no crash, ${((performance.now() - started) / 1000).toFixed(0)} s`);
 process.exit(kilobytes > MOST_KB || median > MOST_MS ? 1 : 0);
