@@ -24,12 +24,7 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
     });
 
     test('2 to 6 · from a meter reading to a tested flash setting', async ({ page, stack, setup }) => {
-      await page.goto(stack.url);
-      await expect(setup.saved).toBeVisible();
-      await page.getByRole('button', { name: 'New shoot' }).click();
-      await page.getByLabel('Name', { exact: true }).fill('Evening');
-      await page.getByRole('button', { name: 'Make the shoot' }).click();
-      await page.getByRole('link', { name: /Setup 1/ }).click();
+      await setup.openFresh(stack, 'Evening');
 
       // 2: a reading that cannot be read stays in the field with a message; then any notation, then the pad
       const ambient = await setup.part('Ambient');

@@ -79,6 +79,15 @@ export class SetupPage {
     await this.page.goto(stack.url + address);
     await expect(this.saved).toBeVisible();
   }
+  /** A new shoot with its first setup, opened from the first screen. */
+  async openFresh(stack: Stack, name: string): Promise<void> {
+    await this.page.goto(stack.url);
+    await expect(this.saved).toBeVisible();
+    await this.page.getByRole('button', { name: 'New shoot' }).click();
+    await this.page.getByLabel('Name', { exact: true }).fill(name);
+    await this.page.getByRole('button', { name: 'Make the shoot' }).click();
+    await this.page.getByRole('link', { name: /Setup 1/ }).click();
+  }
   /** On a phone the part's tab; on a wide screen all parts are there already. */
   async part(name: 'Ambient' | 'Look' | 'Camera' | 'Flash' | 'Check' | 'Log') {
     const tab = this.page.getByRole('tab', { name });

@@ -22,12 +22,62 @@ const SHOTS = [
   { name: 'check', at: HALL, size: PHONE, theme: 'Dim', tab: 'Check' },
   { name: 'log', at: HALL, size: PHONE, theme: 'Dark', tab: 'Log' },
   { name: 'settings', at: '/settings', size: PHONE, theme: 'Glare' },
+  { name: 'points', at: TERRACE, size: PHONE, theme: 'Dark', does: 'points' },
+  { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
+  { name: 'frame', at: TERRACE, size: PHONE, theme: 'Glare', does: 'frame' },
   { name: 'wide', at: HALL, size: WIDE, theme: 'Dark' },
   { name: 'wide-terrace', at: TERRACE, size: WIDE, theme: 'Glare' },
 ];
 
+/** Meters some more points of the terrace by the simulated meter, so that the pictures show a metered scene. */
+async function meterTheTerrace(page) {
+  await page.goto(address + TERRACE);
+  await page.getByRole('tab', { name: 'Ambient' }).click();
+  await page.getByRole('button', { name: 'Devices' }).click();
+  for (const name of ['Simulated meter', 'Simulated camera']) await page.getByRole('article', { name }).getByRole('button', { name: /^(Connect|Take over)/ }).click();
+  await page.getByRole('button', { name: /^Press for/ }).click();
+}
+
+/** What is done on the page before its picture is taken. */
+const DO = {
+  async points(page) {
+    await meterTheTerrace(page);
+    await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
+    await page.getByRole('tab', { name: 'Ambient' }).click();
+    await page.getByRole('radio', { name: /^Background/ }).click();
+    await page.getByRole('button', { name: /^Press simulated meter/ }).click();
+    for (const name of ['shadow side', 'sky', 'hair light', 'white cloth']) {
+      if (await page.getByRole('radio', { name: new RegExp(`^${name}`, 'i') }).count()) continue;
+      if (!(await page.getByRole('button', { name: `Add ${name}` }).count())) await page.getByRole('button', { name: 'More points' }).click();
+      await page.getByRole('button', { name: `Add ${name}` }).click();
+      await page.getByRole('button', { name: `Press simulated meter for ${name}` }).click();
+      await page.getByRole('radio', { name: new RegExp(`^${name}, f/`, 'i') }).waitFor();
+    }
+    await page.getByRole('radio', { name: /^White cloth/ }).click();
+    await page.getByRole('button', { name: 'f 5.6', exact: true }).click();
+    await page.getByText(/^White cloth: f/).waitFor({ state: 'detached' });
+  },
+  async devices(page) {
+    await meterTheTerrace(page);
+    await page.getByText(/from simulated meter\.$/).filter({ visible: true }).waitFor({ state: 'detached' });
+  },
+  async frame(page) {
+    await meterTheTerrace(page);
+    await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
+    await page.getByRole('tab', { name: 'Ambient' }).click();
+    await page.getByRole('button', { name: 'Release simulated camera' }).click();
+    const picture = page.getByRole('button', { name: /^Meter a place in Simulated camera/ });
+    await picture.waitFor();
+    const box = await picture.boundingBox();
+    await picture.click({ position: { x: box.width * 0.1, y: box.height * 0.85 } });
+    await page.getByText(/stops from mid grey here/).waitFor();
+    await page.getByText('A test frame came from simulated camera.').waitFor({ state: 'detached' });
+    await picture.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  },
+};
+
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] });
-for (const { name, at, size, theme, tab } of SHOTS) {
+for (const { name, at, size, theme, tab, does } of SHOTS) {
   const page = await browser.newPage({ viewport: size, timezoneId: 'Europe/Vienna' });
   // the theme is kept a moment after it shows: load again until it stays
   for (let kept = false; !kept; ) {
@@ -40,6 +90,7 @@ for (const { name, at, size, theme, tab } of SHOTS) {
   await page.goto(address + at);
   await page.getByRole('status', { name: 'Everything is saved' }).first().waitFor();
   if (tab) await page.getByRole('tab', { name: tab }).click();
+  if (does) await DO[does](page);
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: path.join(folder, `${name}.png`) });
   await page.close();

@@ -33,7 +33,7 @@ export async function serveDevice({ hello, port, page, onCommand, onConnect }: D
     return context.html(page());
   });
   app.post('/', async (context) => {
-    // forms of its own page only: any other site's would come as cross-site
+    // forms of its own page only: those of other sites come as cross-site
     if (!['same-origin', 'none', undefined].includes(context.req.header('sec-fetch-site'))) return context.text('This form belongs to the device itself.', 403);
     const command = deviceCommandSchema.safeParse(Object.fromEntries(Object.entries(await context.req.parseBody()).map(([key, value]) => [key, typeof value === 'string' && /^-?\d+(\.\d+)?$/.test(value) ? Number(value) : value])));
     if (!command.success) return context.text('The device does not know this command.', 400);
@@ -53,7 +53,7 @@ export async function serveDevice({ hello, port, page, onCommand, onConnect }: D
       gateway = opened;
       opened.on('message', (data) => {
         try {
-          const command = deviceCommandSchema.safeParse(JSON.parse(String(data)));
+          const command = deviceCommandSchema.safeParse(JSON.parse((data as Buffer).toString()));
           if (command.success) onCommand(command.data);
         } catch { /* not JSON: a device passes over what it does not understand */ }
       });

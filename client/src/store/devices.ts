@@ -1,5 +1,5 @@
 import type { MeteringMethod } from '@sphene/core/balance';
-import { type DeviceCommand, type DeviceEvent, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
+import { type DeviceCommand, type DeviceEvent, type DeviceView, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 import { z } from 'zod';
 
@@ -22,6 +22,8 @@ const methodOf = ({ head }: MeterReading): MeteringMethod => (head === 'disc' ? 
 /** The devices that this page may use: finding, connecting, pressing, and what they send. */
 export class Devices {
   private events: EventSource | null = null;
+  /** where each meter was last told to be held, so that it is told once */
+  private readonly told = new Map<string, string>();
 
   constructor(private readonly store: Store, private readonly actions: Actions) {}
 
@@ -36,12 +38,13 @@ export class Devices {
     this.store.dispatch(lookingMoved(true));
     this.listen();
     const answer = await this.ask('', null);
-    if (answer?.devices !== undefined) this.store.dispatch(devicesListed(answer.devices));
+    if (answer?.devices !== undefined) this.listed(answer.devices);
     this.store.dispatch(lookingMoved(false));
   }
 
   async connect(id: string): Promise<void> {
     this.store.dispatch(troubled(null));
+    this.told.delete(id);
     await this.ask(`/${id}/connect`, { client: this.clientId() });
     this.holdAtActivePoint();
   }
@@ -64,8 +67,16 @@ export class Devices {
     const { metering } = state.device;
     const point = metering === null ? undefined : selectSetup(state, metering.setupId)?.points.find(({ id }) => id === selectActivePointId(state, metering.setupId));
     if (point === undefined) return;
-    for (const { id, kind, connected, meter } of state.devices.list)
-      if (kind === 'meter' && connected && (meter === null || meter.role !== point.role || meter.place !== point.name)) void this.command(id, { type: 'hold', role: point.role, place: point.name });
+    const place = `${point.role} ${point.name}`;
+    for (const { id, kind, mine, meter } of state.devices.list) {
+      if (kind !== 'meter' || !mine || meter === null || this.told.get(id) === place) continue;
+      this.told.set(id, place);
+      void this.command(id, { type: 'hold', role: point.role, place: point.name });
+    }
+  }
+
+  private listed(devices: DeviceView[]): void {
+    this.store.dispatch(devicesListed(devices.map((device) => ({ ...device, mine: device.connectedBy === this.clientId() }))));
   }
 
   private clientId(): string {
@@ -85,7 +96,7 @@ export class Devices {
 
   private async happened(event: DeviceEvent): Promise<void> {
     if (event.type === 'devices') {
-      this.store.dispatch(devicesListed(event.devices));
+      this.listed(event.devices);
       this.holdAtActivePoint();
     } else if (event.type === 'trouble') this.store.dispatch(troubled(event.text));
     else if (event.type === 'reading') this.take(event);

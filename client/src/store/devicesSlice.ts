@@ -1,8 +1,11 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import type { DeviceView } from '@sphene/core/devices';
 
+/** A device, and whether this page has it: its readings come here. */
+export type ListedDevice = DeviceView & { mine: boolean };
+
 export interface DevicesState {
-  list: DeviceView[];
+  list: ListedDevice[];
   looking: boolean;
   /** what went wrong last, with which device and what to do */
   trouble: string | null;
@@ -14,7 +17,7 @@ const slice = createSlice({
   name: 'devices',
   initialState,
   reducers: {
-    devicesListed(state, { payload }: PayloadAction<DeviceView[]>) {
+    devicesListed(state, { payload }: PayloadAction<ListedDevice[]>) {
       state.list = payload;
     },
     lookingMoved(state, { payload }: PayloadAction<boolean>) {

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
 import type { PointSolution } from '@sphene/core/balance';
@@ -28,20 +28,28 @@ const MANY = 4;
 const BAR = ROOMY.bar;
 const STRIP = 18;
 
+/** The names of the textures of one drawing: an earlier screen that is still there, hidden, must not lend its own. */
+interface TextureIds {
+  ambient: string;
+  flash: string;
+  out: string;
+}
+const fill = (id: string) => `url(#${id})`;
+
 /** Textures carry the meaning without colour: ambient lined, flash dotted, out of range hatched. */
-function Textures({ palette }: { palette: Palette }) {
+function Textures({ palette, ids }: { palette: Palette; ids: TextureIds }) {
   return (
     <Defs>
-      <Pattern id="ambient-lines" width={5} height={5} patternUnits="userSpaceOnUse">
+      <Pattern id={ids.ambient} width={5} height={5} patternUnits="userSpaceOnUse">
         <Rect width={5} height={5} fill={palette.ambient} opacity={0.35} />
         <Line x1={0} y1={1} x2={5} y2={1} stroke={palette.ambient} strokeWidth={2} />
       </Pattern>
-      <Pattern id="flash-dots" width={6} height={6} patternUnits="userSpaceOnUse">
+      <Pattern id={ids.flash} width={6} height={6} patternUnits="userSpaceOnUse">
         <Rect width={6} height={6} fill={palette.flash} opacity={0.3} />
         <Circle cx={1.6} cy={1.6} r={1.4} fill={palette.flash} />
         <Circle cx={4.6} cy={4.6} r={1.4} fill={palette.flash} />
       </Pattern>
-      <Pattern id="out-hatch" width={7} height={7} patternUnits="userSpaceOnUse">
+      <Pattern id={ids.out} width={7} height={7} patternUnits="userSpaceOnUse">
         <Path d="M-1,1 l2,-2 M0,7 l7,-7 M6,8 l2,-2" stroke={palette.danger} strokeWidth={1.2} />
       </Pattern>
     </Defs>
@@ -59,26 +67,26 @@ function StepWedge({ scale, y, palette }: { scale: Scale; y: number; palette: Pa
   );
 }
 
-function OutOfRange({ scale, height, clips, noise, palette }: { scale: Scale; height: number; clips: number; noise: number; palette: Palette }) {
+function OutOfRange({ scale, height, clips, noise, palette, ids }: { scale: Scale; height: number; clips: number; noise: number; palette: Palette; ids: TextureIds }) {
   return (
     <G>
       {[[clips, scale.most], [scale.least, noise]].map(([from = 0, to = 0]) => to > from && (
-        <Rect key={from} x={scale.x(from)} y={0} width={scale.x(to) - scale.x(from)} height={height} fill="url(#out-hatch)" opacity={0.55} />
+        <Rect key={from} x={scale.x(from)} y={0} width={scale.x(to) - scale.x(from)} height={height} fill={fill(ids.out)} opacity={0.55} />
       ))}
       {[clips, noise].map((edge) => <Line key={edge} x1={scale.x(edge)} x2={scale.x(edge)} y1={0} y2={height} stroke={palette.danger} strokeWidth={1.5} />)}
     </G>
   );
 }
 
-function Tone({ point, scale, y, palette, height }: { point: PointSolution; scale: Scale; y: number; palette: Palette; height: number }) {
+function Tone({ point, scale, y, palette, height, ids }: { point: PointSolution; scale: Scale; y: number; palette: Palette; height: number; ids: TextureIds }) {
   if (point.placedAmbientStops === null || point.placedStops === null) return null;
   const ambient = scale.clamp(point.placedAmbientStops);
   const total = scale.clamp(point.placedStops);
   const shape = (from: number, to: number) => wedge(scale, from, to, y + height, height);
   return (
     <G>
-      <Polygon points={shape(scale.least, ambient)} fill="url(#ambient-lines)" stroke={palette.ambient} strokeWidth={1} />
-      {total > ambient && <Polygon points={shape(ambient, total)} fill="url(#flash-dots)" stroke={palette.flash} strokeWidth={1} />}
+      <Polygon points={shape(scale.least, ambient)} fill={fill(ids.ambient)} stroke={palette.ambient} strokeWidth={1} />
+      {total > ambient && <Polygon points={shape(ambient, total)} fill={fill(ids.flash)} stroke={palette.flash} strokeWidth={1} />}
       <Line x1={scale.x(total)} x2={scale.x(total)} y1={y - 2} y2={y + height + 2} stroke={palette.text} strokeWidth={2.5} />
     </G>
   );
@@ -90,6 +98,8 @@ function Tone({ point, scale, y, palette, height }: { point: PointSolution; scal
  */
 export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compact = false }: LadderProps) {
   const palette = usePalette();
+  const name = useId().replace(/[^\w-]/g, '');
+  const ids: TextureIds = { ambient: `${name}-ambient`, flash: `${name}-flash`, out: `${name}-out` };
   const [width, setWidth] = useState(358);
   const metered = points.filter((point) => point.placedStops !== null);
   const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
@@ -103,14 +113,14 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
     <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       <View aria-hidden style={{ height }}>
         <Svg width={width} height={height}>
-          <Textures palette={palette} />
-          {clipsAboveStops !== null && noiseBelowStops !== null && <OutOfRange scale={scale} height={height} clips={clipsAboveStops} noise={noiseBelowStops} palette={palette} />}
+          <Textures palette={palette} ids={ids} />
+          {clipsAboveStops !== null && noiseBelowStops !== null && <OutOfRange scale={scale} height={height} clips={clipsAboveStops} noise={noiseBelowStops} palette={palette} ids={ids} />}
           <Line x1={scale.x(0)} x2={scale.x(0)} y1={0} y2={height} stroke={palette.accent} strokeWidth={1.5} strokeDasharray="3 3" />
           {compact
             ? metered.map((point, index) => (index === 0
-              ? <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} />
+              ? <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} ids={ids} />
               : <Line key={point.pointId} x1={scale.x(scale.clamp(point.placedStops ?? 0))} x2={scale.x(scale.clamp(point.placedStops ?? 0))} y1={6} y2={BAR + 4} stroke={point.zone === 'in range' ? palette.quiet : palette.danger} strokeWidth={2} />))
-            : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)} height={bar} palette={palette} />)}
+            : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)} height={bar} palette={palette} ids={ids} />)}
           <StepWedge scale={scale} y={height - STRIP} palette={palette} />
         </Svg>
         {!compact && points.map((point, index) => (

@@ -1,3 +1,4 @@
+export * from './ageText';
 export type { Fact } from './balance';
 export * from './camera';
 export { type CameraSolution, limitsInForce } from './cameraSettings';

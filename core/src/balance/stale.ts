@@ -1,4 +1,5 @@
 import { formatStopCount } from '../photometry';
+import { sayDuration } from './ageText';
 import { ambientReadings, lightEv100 } from './levels';
 import type { Reading } from './reading';
 import { SCENE_CHANGE_FACTS, type SceneChange } from './sceneChange';
@@ -51,7 +52,7 @@ export function staleness(point: MeteringPoint, reading: Reading, standing: read
   const age = minutesBetween(reading.at, clock.getTime());
   const holds = holdsMinutes(point, ambientReadings(standing, point.id));
   if (atRest || age <= holds) return null;
-  return { kind: 'time', because: holds < HOLDS_MINUTES[point.standsIn ?? 'shade'] ? `the light here moved a third of a stop in ${Math.round(holds)} min` : `it is ${Math.floor(age)} min old` };
+  return { kind: 'time', because: holds < HOLDS_MINUTES[point.standsIn ?? 'shade'] ? `the light here moved a third of a stop in ${Math.round(holds)} min` : `it is ${sayDuration(age)} old` };
 }
 
 /** What is known of a point's reading: its level and whether it holds. */

@@ -56,7 +56,7 @@ export const deviceCommandSchema = z.discriminatedUnion('type', [
 export type DeviceCommand = z.infer<typeof deviceCommandSchema>;
 
 /** A device as the application lists it. */
-export const deviceViewSchema = deviceHelloSchema.extend({ connected: z.boolean(), meter: meterStateSchema.nullable() });
+export const deviceViewSchema = deviceHelloSchema.extend({ connectedBy: z.uuid().nullable().meta({ description: 'the page that connected it and gets its readings; null: free' }), meter: meterStateSchema.nullable() });
 export type DeviceView = z.infer<typeof deviceViewSchema>;
 
 /** What the server tells the application as it happens. */

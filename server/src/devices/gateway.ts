@@ -50,6 +50,7 @@ export class DeviceGateway {
     const device = this.known.get(id);
     if (device === undefined) throw new Error('This device is not there any more. Look for devices again.');
     if (device.link !== null) this.drop(device);
+    device.clientId = clientId;
     try {
       device.link = await this.drivers[device.hello.kind].open(device.address, device.hello, {
         message: (message, bytes) => {
@@ -73,7 +74,6 @@ export class DeviceGateway {
     } catch {
       throw new Error(`${device.hello.name} does not answer. Switch it on and look for devices again.`);
     }
-    device.clientId = clientId;
     this.tellAll();
   }
 
@@ -108,7 +108,7 @@ export class DeviceGateway {
     this.endStreams();
   }
 
-  private views = (): DeviceView[] => [...this.known.values()].map(({ hello, link, meter }) => ({ ...hello, connected: link !== null, meter: link === null ? null : meter }));
+  private views = (): DeviceView[] => [...this.known.values()].map(({ hello, link, clientId, meter }) => ({ ...hello, connectedBy: link === null ? null : clientId, meter: link === null ? null : meter }));
 
   private async ask(address: string): Promise<DeviceHello | null> {
     try {

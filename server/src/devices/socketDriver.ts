@@ -5,7 +5,7 @@ import WebSocket from 'ws';
 import type { DeviceDriver, DriverEvents } from './driver';
 
 /** A device may say so much within so long; a hand cannot press faster. */
-const MOST_MESSAGES = 20;
+const MOST_MESSAGES = 40;
 const WITHIN_MS = 2000;
 /** After so much rubbish a device is put aside. */
 const MOST_RUBBISH = 5;

@@ -11,7 +11,7 @@ export function DeviceKeys({ pointName }: { pointName: string }) {
   const router = useRouter();
   const devices = useDevices();
   const { list, trouble } = useAppSelector((state) => state.devices);
-  const meters = list.filter(({ kind, connected }) => kind === 'meter' && connected);
+  const meters = list.filter(({ kind, mine }) => kind === 'meter' && mine);
   return (
     <View style={{ gap: 8 }}>
       {trouble !== null && <Txt tone="danger" role="alert">{trouble}</Txt>}

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { POINT_ROLES, type PointRole, ROLE_FACTS } from '@sphene/core/balance';
+import { POINT_ROLES, type PointRole, ROLE_FACTS, sayAge } from '@sphene/core/balance';
 import { newPoint } from '@sphene/core/documents';
 import { formatAperture, formatStops } from '@sphene/core/photometry';
 
@@ -12,7 +12,6 @@ import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
-import { sayAge } from '@/ui/sayAge';
 
 const MOST_POINTS = 20;
 

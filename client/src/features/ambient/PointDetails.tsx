@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { METHOD_CHOICES, type MeteringPoint, type Reading, methodKey, sayMethod } from '@sphene/core/balance';
+import { METHOD_CHOICES, type MeteringPoint, type Reading, methodKey, sayAge, sayMethod } from '@sphene/core/balance';
 import { formatAperture, formatIso, formatShutter, formatStops } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
@@ -11,7 +11,6 @@ import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { ApertureDial, IsoDial, ShutterDial, ToneDial } from '@/ui/dials';
 import { Heading, Txt } from '@/ui/Txt';
-import { sayAge } from '@/ui/sayAge';
 import { usePalette } from '@/ui/theme';
 
 const ASSUMED: Record<Reading['assumed'][number], string> = { shutter: 'shutter', iso: 'ISO', aperture: 'aperture', direction: 'direction', figure: 'the figure', mode: 'the mode' };

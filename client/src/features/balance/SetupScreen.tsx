@@ -58,25 +58,24 @@ function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }
 /** Scrolled this far the ladder becomes a strip; back at the top it opens again. */
 const SHRINK_AT = 40;
 
-const MOST_ROWS_WHILE_METERING = 2;
-
 /** One part at a time. Ladder and tabs lie over the scrolled part, so that nothing moves under the thumb when the ladder shrinks. */
 function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
   const palette = usePalette();
-  const { setup } = useSetupView();
-  const [scrolled, setCompact] = useState(false);
-  const [headPx, setHeadPx] = useState(184);
+  const [scrolled, setScrolled] = useState(false);
+  const [heights, setHeights] = useState({ full: 184, strip: 118 });
   const Content = CONTENT[part];
-  // with many tones the whole ladder would push the pad off the screen: while metering it is the strip
-  const compact = scrolled || (part === 'ambient' && setup.points.length > MOST_ROWS_WHILE_METERING);
+  // while metering the ladder is the strip, so that the pad and its button fit on the screen
+  const rests: keyof typeof heights = part === 'ambient' ? 'strip' : 'full';
+  const compact = scrolled || rests === 'strip';
+  const headPx = heights[rests];
   return (
     <View style={{ flex: 1 }}>
-      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent }) => { if (!scrolled) setHeadPx(nativeEvent.layout.height); }}>
-        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} onTone={() => { setCompact(false); onPart('ambient'); }} /></View>
-        <PartTabs part={part} onPart={(next) => { setCompact(false); onPart(next); }} />
+      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent: { layout } }) => setHeights((before) => ({ ...before, [compact ? 'strip' : 'full']: layout.height }))}>
+        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} onTone={() => { setScrolled(false); onPart('ambient'); }} /></View>
+        <PartTabs part={part} onPart={(next) => { setScrolled(false); onPart(next); }} />
       </View>
       <ScrollView key={part} role="tabpanel" aria-label={PARTS.find((one) => one.part === part)?.label ?? ''} tabIndex={0} style={{ flex: 1, scrollPaddingTop: headPx } as object} contentContainerStyle={{ padding: 16, paddingTop: headPx + 12 }}
-        keyboardShouldPersistTaps="handled" scrollEventThrottle={32} onScroll={({ nativeEvent }) => setCompact(nativeEvent.contentOffset.y > SHRINK_AT)}>
+        keyboardShouldPersistTaps="handled" scrollEventThrottle={32} onScroll={({ nativeEvent }) => setScrolled(nativeEvent.contentOffset.y > SHRINK_AT)}>
         <Content />
       </ScrollView>
     </View>

@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import { ScrollView, View } from 'react-native';
-import type { DeviceView } from '@sphene/core/devices';
 import { formatIso, formatShutter } from '@sphene/core/photometry';
 
 import { useDevices } from '@/store/application';
+import type { ListedDevice } from '@/store/devicesSlice';
 import { selectActivePointId, selectSetup } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -13,7 +13,7 @@ import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 
 /** A connected meter: how it is set, and a key that presses it. */
-function MeterKeys({ device }: { device: DeviceView }) {
+function MeterKeys({ device }: { device: ListedDevice }) {
   const devices = useDevices();
   const { meter } = device;
   if (meter === null) return <Txt role="status" tone="quiet">Waiting for the meter.</Txt>;
@@ -32,22 +32,24 @@ function MeterKeys({ device }: { device: DeviceView }) {
 
 const KINDS = { meter: 'Handheld meter', camera: 'Camera' } as const;
 
-function DeviceCard({ device }: { device: DeviceView }) {
+function DeviceCard({ device }: { device: ListedDevice }) {
   const palette = usePalette();
   const devices = useDevices();
-  const { id, name, kind, simulated, connected } = device;
+  const { id, name, kind, simulated, mine } = device;
+  const elsewhere = !mine && device.connectedBy !== null;
+  const label = mine ? 'Disconnect' : elsewhere ? 'Take over' : 'Connect';
   return (
-    <View role="article" aria-label={name} style={{ gap: 8, padding: 16, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: connected ? palette.accent : palette.line }}>
+    <View role="article" aria-label={name} style={{ gap: 8, padding: 16, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: mine ? palette.accent : palette.line }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Heading size="value">{name}</Heading>
-          <Txt tone="quiet">{KINDS[kind]}{connected ? ', connected' : ''}</Txt>
+          <Txt tone="quiet">{KINDS[kind]}{mine ? ', connected' : elsewhere ? ', in use by another page' : ''}</Txt>
         </View>
-        <ActionButton label={connected ? 'Disconnect' : 'Connect'} name={`${connected ? 'Disconnect' : 'Connect'} ${name}`} onPress={() => void (connected ? devices.disconnect(id) : devices.connect(id))} />
+        <ActionButton label={label} name={`${label} ${name}`} onPress={() => void (mine ? devices.disconnect(id) : devices.connect(id))} />
       </View>
       {simulated && <Txt size="label" bold>Simulated: it stands in an invented scene, the terrace at Orlabach. Its readings are marked as such.</Txt>}
-      {connected && kind === 'meter' && <MeterKeys device={device} />}
-      {connected && kind === 'camera' && <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />}
+      {mine && kind === 'meter' && <MeterKeys device={device} />}
+      {mine && kind === 'camera' && <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />}
     </View>
   );
 }

@@ -42,13 +42,13 @@ function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | null; onS
   return (
     <Pressable role="button" aria-label={`Meter a place in ${frame.name}; arrow keys move it`} {...(keys as object)} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
       onPress={({ nativeEvent }) => {
-        // a press by the keyboard has no place: it meters where the mark is
-        const { locationX, locationY } = nativeEvent;
-        if (Number.isFinite(locationX)) sample(clamp(locationX / width), clamp(locationY / height));
+        // in the browser a press is the click itself; one made by a key has no place and meters where the mark is
+        const { offsetX, offsetY, detail = 0 } = nativeEvent as unknown as Partial<MouseEvent>;
+        if (offsetX !== undefined && offsetY !== undefined && detail > 0) sample(clamp(offsetX / width), clamp(offsetY / height));
         else sample(spot?.x ?? 0.5, spot?.y ?? 0.5);
       }}>
-      <View style={{ pointerEvents: 'none' }}>
-        <Image source={{ uri: frame.image }} style={{ width: '100%', aspectRatio: frame.widthPx / frame.heightPx }} accessibilityIgnoresInvertColors />
+      <View style={{ pointerEvents: 'none', outlineWidth: 1, outlineStyle: 'solid', outlineColor: palette.line }}>
+        <Image source={{ uri: frame.image }} style={{ width: '100%', aspectRatio: frame.widthPx / frame.heightPx}} accessibilityIgnoresInvertColors />
         {spot !== null && (
           <View style={{ position: 'absolute', left: spot.x * width - 14, top: spot.y * height - 14, width: 28, height: 28, borderWidth: 3, borderColor: palette.ground }}>
             <View style={{ flex: 1, borderWidth: 2, borderColor: palette.accent }} />

@@ -53,7 +53,7 @@ export function TestFrames() {
   const [chosen, setChosen] = useState<string | null>(null);
   const turn = useRef(0);
   const devices = useDevices();
-  const cameras = useAppSelector((state) => state.devices.list).filter(({ kind, connected }) => kind === 'camera' && connected);
+  const cameras = useAppSelector((state) => state.devices.list).filter(({ kind, mine }) => kind === 'camera' && mine);
 
   const keep = (opened: FrameFacts) => {
     setAsking(null);
