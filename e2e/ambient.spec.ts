@@ -47,6 +47,9 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const)
       });
       const [first, last] = [drawn.ticks[0], drawn.ticks.at(-1)];
       if (first === undefined || last === undefined) throw new Error('the ladder has no ticks');
+      // a tap on a tone goes to its readings
+      await setup.page.getByRole('button', { name: 'Readings of sky' }).click();
+      await expect(ambient.getByRole('group', { name: 'Readings of Sky' })).toBeInViewport();
       tones.forEach(([, name, said = ''], index) => {
         expect(drawn.labels).toContain(`${name ?? ''}${said}`);
         const x = first.x + ((Number(said.replace('−', '-')) - first.stop) / (last.stop - first.stop)) * (last.x - first.x);
@@ -143,10 +146,11 @@ test('what no longer holds is marked, the fewest readings settle it, and a readi
   await expect(readings.getByRole('listitem')).toHaveCount(2);
   await readings.getByRole('button', { name: /^Same again, f\/2\.8/ }).click();
   await expect(readings.getByRole('listitem')).toHaveCount(3);
-  await expect(readings).toContainText('Taken over: shutter, ISO, direction');
+  await expect(readings).toContainText('Taken over: shutter, ISO, direction, the mode');
   await readings.getByRole('button', { name: /^Put right f\/2\.8/ }).first().click();
   const correction = readings.getByRole('group', { name: 'Put the reading right' });
   await correction.getByRole('button', { name: 'ISO: higher' }).click();
+  await correction.getByRole('radio', { name: 'Ambient', exact: true }).click();
   await correction.getByRole('button', { name: 'Put right', exact: true }).click();
   await expect(readings.getByRole('listitem').first()).toContainText('f/2.8 at 1/125, ISO 125 · in force');
   await page.getByRole('button', { name: 'Take the last thing back' }).click();

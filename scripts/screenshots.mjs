@@ -55,11 +55,11 @@ const DO = {
     }
     await page.getByRole('radio', { name: /^White cloth/ }).click();
     await page.getByRole('button', { name: 'f 5.6', exact: true }).click();
-    await page.getByText(/^White cloth: f/).waitFor({ state: 'detached' });
+    await page.getByText(/from simulated meter\.$/).filter({ visible: true }).first().waitFor({ state: 'detached' });
   },
   async devices(page) {
     await meterTheTerrace(page);
-    await page.getByText(/from simulated meter\.$/).filter({ visible: true }).waitFor({ state: 'detached' });
+    await page.getByText(/from simulated meter\.$/).filter({ visible: true }).first().waitFor({ state: 'detached' });
   },
   async frame(page) {
     await meterTheTerrace(page);

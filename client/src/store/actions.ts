@@ -50,7 +50,7 @@ export class Actions {
   }
 
   /** Puts a reading right: the old one is struck out and a corrected one takes its time and place. */
-  correctReading(id: string, correction: Partial<Pick<Reading, 'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'text' | 'assumed'>>): void {
+  correctReading(id: string, correction: Partial<Pick<Reading, 'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'meterMode' | 'text' | 'assumed'>>): void {
     const old = selectDocument(this.store.getState(), 'reading', id);
     if (old === undefined) return;
     void this.keeper.commit([put({ ...old, struckAt: timestamp() }), put({ ...old, ...correction, id: newId(), corrects: old.id, struckAt: null })]);

@@ -6,6 +6,10 @@ import { noticed } from '@/store/deviceSlice';
 import { useAppDispatch, useAppSelector } from '@/store/store';
 import { Txt } from './Txt';
 
+/** What was merely done is told briefly, so that it does not lie over the keys; a way back stays longer. */
+const TOLD_MS = 3000;
+const UNDO_MS = 8000;
+
 /** Messages at the foot of the screen: what was just done, with a way back, and trouble with this device's storage. */
 export function Notices() {
   const dispatch = useAppDispatch();
@@ -20,7 +24,7 @@ export function Notices() {
         </View>
       )}
       {notice !== null && (
-        <Snackbar visible onDismiss={close} duration={8000} wrapperStyle={{ bottom: 96 }}
+        <Snackbar visible onDismiss={close} duration={notice.undo === undefined ? TOLD_MS : UNDO_MS} wrapperStyle={{ bottom: 96 }}
           {...(notice.undo === undefined ? {} : { action: { label: notice.undo.label, onPress: () => actions.bringBack(notice.undo?.documentIds ?? []) } })}>
           {notice.text}
         </Snackbar>

@@ -16,7 +16,7 @@ import { SceneChanges } from './SceneChanges';
 import { TestFrames } from './frames/TestFrames';
 
 type Assumed = Reading['assumed'][number];
-const INHERITED: readonly Assumed[] = ['shutter', 'iso', 'aperture', 'direction'];
+const INHERITED: readonly Assumed[] = ['shutter', 'iso', 'aperture', 'direction', 'mode'];
 
 /** Metering what is there: which point, how, and what the meter shows; then what the readings say together. */
 export function AmbientStep() {

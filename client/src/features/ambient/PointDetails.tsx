@@ -32,10 +32,12 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
         <ChoiceList label="Metered by" value={methodKey(method)} choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
           onChoose={(key) => setDraft({ ...draft, method: METHOD_CHOICES.find((one) => one.key === key)?.method ?? method })} />
       )}
+      <ChoiceList label="The meter was in" layout="row" value={draft.meterMode ?? 'unsaid'} onChoose={(mode) => setDraft({ ...draft, meterMode: mode === 'unsaid' ? null : mode })}
+        choices={[{ value: 'ambient', label: 'Ambient' }, { value: 'flash', label: 'Flash' }, { value: 'unsaid', label: 'Not said' }]} />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <ActionButton label="Put right" kind="primary" grow onPress={() => {
-          const { av, tv, sv } = draft;
-          actions.correctReading(reading.id, { av, tv, sv, method, assumed: [] });
+          const { av, tv, sv, meterMode } = draft;
+          actions.correctReading(reading.id, { av, tv, sv, method, meterMode, assumed: [] });
           onDone();
         }} />
         <ActionButton label="Leave it" onPress={onDone} />
@@ -74,7 +76,7 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
 
 /** One point: what its reading means at the camera, its readings, and what is said of it. */
 export function PointDetails({ point }: { point: MeteringPoint }) {
-  const { setup, solution, changeOne, activatePoint } = useSetupView();
+  const { setup, solution, changeOne, activatePoint, readingsPlace } = useSetupView();
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const readings = useAppSelector((state) => selectReadings(state, setup.id)).filter((reading) => reading.light === 'ambient' && reading.pointId === point.id);
   const [all, setAll] = useState(false);
@@ -83,7 +85,7 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
   const newest = readings.toReversed();
   const removable = point.role !== 'face' && readings.length === 0;
   return (
-    <View role="group" aria-label={`Readings of ${point.name}`} style={{ gap: 8, paddingTop: 8 }}>
+    <View role="group" aria-label={`Readings of ${point.name}`} ref={(node) => { readingsPlace.current = node as unknown as HTMLElement | null; }} style={{ gap: 8, paddingTop: 8 }}>
       <Heading size="value">{point.name}</Heading>
       {solved?.ambientEv100 != null && (
         <View style={{ gap: 2 }}>

@@ -34,8 +34,14 @@ const DOING: Record<NextAction['kind'], string | null> = {
 };
 
 function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
-  const { solution, cameraBody, activatePoint } = useSetupView();
-  return <Ladder points={solution.points} onTone={(pointId) => { activatePoint(pointId); onTone(); }} clipsAboveStops={cameraBody?.clipsAboveStops ?? null} noiseBelowStops={cameraBody?.noiseBelowStops ?? null} compact={compact} />;
+  const { solution, cameraBody, activatePoint, readingsPlace } = useSetupView();
+  const show = (pointId: string) => {
+    activatePoint(pointId);
+    onTone();
+    // the part and the point's readings are drawn first
+    requestAnimationFrame(() => requestAnimationFrame(() => readingsPlace.current?.scrollIntoView({ block: 'start' })));
+  };
+  return <Ladder points={solution.points} onTone={show} clipsAboveStops={cameraBody?.clipsAboveStops ?? null} noiseBelowStops={cameraBody?.noiseBelowStops ?? null} compact={compact} />;
 }
 
 /** The parts as tabs: one at a time on a phone. */
@@ -150,6 +156,7 @@ export function SetupScreen() {
   const solution = useAppSelector((state) => selectSolution(state, id));
   const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
   useEffect(() => { dispatch(meteringMoved({ setupId: id, pointId: null })); }, [dispatch, id]);
+  const readingsPlace = useRef<HTMLElement | null>(null);
   // a meter that is connected is held where the next reading goes
   const devices = useDevices();
   useEffect(() => devices.holdAtActivePoint(), [devices, activePointId]);
@@ -160,7 +167,7 @@ export function SetupScreen() {
       if (!changed.ok) dispatch(noticed({ text: changed.message }));
     };
     const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
-    return { setup, kit, solution, activePointId, activatePoint, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), change, changeOne: (path, value) => change({ path, value }) };
+    return { setup, kit, solution, activePointId, activatePoint, readingsPlace, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), change, changeOne: (path, value) => change({ path, value }) };
   }, [setup, kit, solution, activePointId, actions, dispatch]);
   if (view === null) return ready ? <NotFoundScreen /> : <Screen title="Setup" up="/"><Txt role="status" tone="quiet" style={{ padding: 16 }}>Opening the setup.</Txt></Screen>;
   return <SetupParts key={view.setup.id} view={view} />;

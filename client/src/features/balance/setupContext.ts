@@ -1,4 +1,4 @@
-import { createContext, useContext } from 'react';
+import { type RefObject, createContext, useContext } from 'react';
 import { type Camera, type Kit, type Setting, type SettingPath, type Setup, type Solution } from '@sphene/core/balance';
 
 /** What every part of a setup's screen reads: the documents and the one solution made of them. */
@@ -12,6 +12,8 @@ export interface SetupView {
   /** the point that is metered next; chosen by hand, else the first that has no reading */
   activePointId: string;
   activatePoint: (id: string | null) => void;
+  /** where the readings of the active point stand on screen */
+  readingsPlace: RefObject<HTMLElement | null>;
   changeOne: <P extends SettingPath>(path: P, value: Setting['value']) => void;
 }
 
