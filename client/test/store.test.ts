@@ -3,11 +3,15 @@ import { IDBFactory, IDBObjectStore } from 'fake-indexeddb';
 import { deserialize, serialize } from 'node:v8';
 import { waitFor } from '@testing-library/dom';
 import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
-import { SAMPLE_DOCUMENTS, SAMPLE_HALL } from '@sphene/core/sample';
+import type { Document } from '@sphene/core/documents';
+import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 
 import { Actions } from '@/store/actions';
+import { meteringMoved } from '@/store/deviceSlice';
+import { Devices } from '@/store/devices';
 import { Keeper } from '@/store/keeper';
-import { selectChangeGroups, selectDocument, selectKit, selectReadings, selectSetup, selectShoots, selectSolution, selectSpots } from '@/store/selectors';
+import { selectChangeGroups, selectDocument, selectKit, selectReadings, selectSceneChanges, selectSetup, selectShoots, selectSolution, selectSpots } from '@/store/selectors';
+import { openStorage } from '@/store/storage';
 import { makeStore } from '@/store/store';
 import { FakeServer } from './fakeServer';
 
@@ -116,6 +120,59 @@ it('works for the life of the page where the browser keeps nothing', async () =>
   expect(selectDocument(app.state(), 'shoot', id)?.title).toBe('Rehearsal');
 });
 
+it('what an earlier version kept on this device is read, brought up to date and sent on', async () => {
+  const storage = await openStorage();
+  const { read: _read, method: _method, meterMode: _mode, assumed: _assumed, origin: _origin, corrects: _corrects, ...rest } = SAMPLE_HALL.readings[0] ?? {};
+  const old = { ...rest, version: 1 } as unknown as Document;
+  await storage.put('documents', { id: old.id, document: old, version: 0, base: null });
+  await storage.put('outbox', { key: sampleId(77), id: old.id });
+  storage.close();
+  const app = await open();
+  expect(selectDocument(app.state(), 'reading', old.id)).toEqual(SAMPLE_HALL.readings[0]);
+  await app.settled();
+  expect(server.received).toEqual([expect.objectContaining({ document: SAMPLE_HALL.readings[0] })]);
+});
+
+describe('devices', () => {
+  const { EventSource: realEventSource } = globalThis as { EventSource?: unknown };
+  let source: { onmessage: ((event: { data: string }) => void) | null };
+  beforeEach(() => {
+    SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+    sessionStorage.clear();
+    source = { onmessage: null };
+    Object.assign(globalThis, { EventSource: function fakeEventSource() { return source; } });
+  });
+  afterEach(() => { Object.assign(globalThis, { EventSource: realEventSource }); });
+  const READING = { type: 'reading', deviceId: 'm', name: 'Meter', simulated: false, reading: { type: 'reading', mode: 'ambient', read: 'shutter', av: 5, tv: 6.3, sv: 2, head: 'light' } };
+
+  it('a meter\'s reading goes to the active point with what the meter says of itself', async () => {
+    const app = await open();
+    const devices = new Devices(app.store, app.actions);
+    await devices.look();
+    app.store.dispatch(meteringMoved({ setupId: setup.id, pointId: 'background' }));
+    source.onmessage?.({ data: JSON.stringify(READING) });
+    expect(selectReadings(app.state(), setup.id).at(-1)).toMatchObject({ pointId: 'background', read: 'shutter', tv: 6.3, method: { kind: 'incident', aim: 'light' }, meterMode: 'ambient', origin: 'device' });
+  });
+
+  it('without a setup on screen the reading is shown and not lost in silence; what is no event is passed over', async () => {
+    const app = await open();
+    const devices = new Devices(app.store, app.actions);
+    await devices.look();
+    const before = selectReadings(app.state(), setup.id).length;
+    source.onmessage?.({ data: '{"type":"explosion"}' });
+    source.onmessage?.({ data: JSON.stringify(READING) });
+    expect(app.device().notice?.text).toMatch(/Open a setup and press again/);
+    expect(selectReadings(app.state(), setup.id)).toHaveLength(before);
+  });
+
+  it('a gateway out of reach is said, and readings can still be typed', async () => {
+    const app = await open();
+    server.mode = 'down';
+    await new Devices(app.store, app.actions).look();
+    expect(app.state().devices.trouble).toMatch(/Readings can still be typed/);
+  });
+});
+
 describe('what a person can do', () => {
   let app: Opened;
   beforeEach(async () => {
@@ -192,6 +249,30 @@ describe('what a person can do', () => {
     expect(copy).not.toBe(setup.id);
     expect(selectSolution(app.state(), copy)?.camera).toEqual(selectSolution(app.state(), setup.id)?.camera);
     expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit')).toHaveLength(gearBefore);
+  });
+
+  it('a reading is put right by another at its time; taking that back brings the first one back', () => {
+    const id = app.actions.addReading(setup.id, face);
+    app.actions.correctReading(id, { sv: 3 });
+    const [old, corrected] = selectReadings(app.state(), setup.id).filter((reading) => reading.id === id || reading.corrects === id);
+    expect(old?.struckAt).not.toBeNull();
+    expect(corrected).toMatchObject({ corrects: id, sv: 3, av: 4, at: old?.at, struckAt: null });
+    app.actions.undo(setup.id);
+    expect(notice()).toMatch(/Correction taken back/);
+    expect(selectReadings(app.state(), setup.id).find((reading) => reading.id === id)?.struckAt).toBeNull();
+  });
+
+  it('a change of the scene makes the face stale in the solution until it is taken back', () => {
+    app.actions.addReading(setup.id, face);
+    app.actions.addSceneChange(setup.id, 'head-turned');
+    const stale = () => selectSolution(app.state(), setup.id)?.points.find(({ role }) => role === 'face')?.stale?.kind;
+    // the change is reported in the same moment or later; a later one counts
+    const [change] = selectSceneChanges(app.state(), setup.id);
+    if (change?.at === selectReadings(app.state(), setup.id).at(-1)?.at) return expect(stale()).toBeUndefined();
+    expect(stale()).toBe('scene');
+    app.actions.undo(setup.id);
+    expect(notice()).toBe('Head turned struck out. Restore it in the log.');
+    expect(stale()).toBeUndefined();
   });
 
   it('each person has one set of preferences, changed field by field', () => {
