@@ -1,12 +1,11 @@
 import { expose } from 'comlink';
 import exifr from 'exifr';
-import { type PictureTones, type Place, type Pixels, pictureTones, placeInPicture } from '@sphene/core/frames';
+import { MAX_FRAME_IMAGE_LETTERS, type PictureTones, type Place, type Pixels, pictureTones, placeInPicture } from '@sphene/core/frames';
 
 /** Longest side of the copy that is kept, px; and of the one that the histogram is counted on. */
 const COPY_PX = 960;
 const COUNT_PX = 1600;
 const MAX_BYTES = 120_000_000;
-const MAX_IMAGE_LETTERS = 400_000;
 
 /** What became of a file: a frame, or why it is none. */
 export type FrameResult =
@@ -43,7 +42,7 @@ async function dataUrl(blob: Blob): Promise<string> {
 async function smallCopy(picture: ImageBitmap): Promise<string> {
   for (const [most, quality] of [[COPY_PX, 0.85], [COPY_PX, 0.6], [COPY_PX / 2, 0.6]] as const) {
     const image = await dataUrl(await draw(picture, most, true).canvas.convertToBlob({ type: 'image/jpeg', quality }));
-    if (image.length <= MAX_IMAGE_LETTERS) return image;
+    if (image.length <= MAX_FRAME_IMAGE_LETTERS) return image;
   }
   return dataUrl(await draw(picture, COPY_PX / 4, true).canvas.convertToBlob({ type: 'image/jpeg', quality: 0.5 }));
 }

@@ -1,13 +1,10 @@
 import { z } from 'zod';
 
 import { stopFields } from '../balance';
-import { HISTOGRAM_BINS } from '../frames';
+import { HISTOGRAM_BINS, MAX_FRAME_IMAGE_LETTERS } from '../frames';
 
 const channelCounts = z.array(z.number().int().min(0)).length(HISTOGRAM_BINS);
 const channelShares = z.tuple([z.number().min(0).max(1), z.number().min(0).max(1), z.number().min(0).max(1)]);
-
-/** A frame's small copy may take this many letters; the original stays on the device that took it. */
-export const MAX_FRAME_IMAGE_LETTERS = 400_000;
 
 /** A test frame: a small copy of a picture with its settings and what its tones say. A fact: only struck out. */
 export const frameSchema = z.strictObject({

@@ -8,6 +8,9 @@ export interface Pixels {
   height: number;
 }
 
+/** A frame's small copy may take this many letters as a data address; the original stays on the device that took it. */
+export const MAX_FRAME_IMAGE_LETTERS = 400_000;
+
 /** Bins of a histogram: four of the 256 levels share one. */
 export const HISTOGRAM_BINS = 64;
 /** At and beyond these 8-bit levels a channel has no detail left. */
