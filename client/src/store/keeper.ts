@@ -5,7 +5,7 @@ import { documentsChanged, storageRead } from './documentsSlice';
 import { keepAnswer, nextBatch } from './exchange';
 import { newId } from './ids';
 import { OutOfReach, exchangeWithServer } from './server';
-import { type Edit, type Storage, openStorage, upgradeRows, writeEdits } from './storage';
+import { type Edit, type Storage, openStorage, readRows, writeEdits } from './storage';
 import type { Store } from './store';
 
 const THEME = 'theme';
@@ -29,8 +29,7 @@ export class Keeper {
   async start(): Promise<void> {
     try {
       this.storage = await openStorage();
-      await upgradeRows(this.storage);
-      const rows = await this.storage.getAll('documents');
+      const rows = await readRows(this.storage);
       const theme = (await this.storage.get('values', THEME)) as ThemeChoice | undefined;
       if (theme !== undefined && THEME_CHOICES.includes(theme)) this.store.dispatch(themeChosen(theme));
       this.store.dispatch(documentsChanged(rows));

@@ -37,18 +37,21 @@ export function openStorage(name = 'sphene'): Promise<Storage> {
   });
 }
 
-/** Brings rows that an earlier version of the application kept up to date, once. A row that cannot be is left as it lies. */
-export async function upgradeRows(storage: Storage): Promise<void> {
-  const transaction = storage.transaction('documents', 'readwrite');
-  for (const row of await transaction.store.getAll()) {
-    const document = migrateDocument(row.document);
-    const base = migrateDocument(row.base);
-    if (document === row.document && base === row.base) continue;
+/** All rows of the device. Those that an earlier version of the application kept are brought up to date, once; one that cannot be is left as it lies. */
+export async function readRows(storage: Storage): Promise<StoredRow[]> {
+  const rows = await storage.getAll('documents');
+  const upgraded = rows.flatMap((row): StoredRow[] => {
+    const [document, base] = [migrateDocument(row.document), migrateDocument(row.base)];
+    if (document === row.document && base === row.base) return [];
     const read = documentSchema.nullable().safeParse(document);
     const readBase = documentSchema.nullable().safeParse(base);
-    if (read.success && readBase.success) await transaction.store.put({ ...row, document: read.data, base: readBase.data });
-  }
+    return read.success && readBase.success ? [{ ...row, document: read.data, base: readBase.data }] : [];
+  });
+  if (upgraded.length === 0) return rows;
+  const transaction = storage.transaction('documents', 'readwrite');
+  await Promise.all(upgraded.map((row) => transaction.store.put(row)));
   await transaction.done;
+  return storage.getAll('documents');
 }
 
 export interface Edit {
