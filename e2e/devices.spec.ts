@@ -1,10 +1,10 @@
 import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 
-import { startStandIns } from '../scripts/standIns.mjs';
+import { startOwnStandIns } from '../scripts/standIns.mjs';
 import { SetupPage, Stack, TERRACE, WIDE, expect, test as base } from './stack';
 
-type StandIns = Awaited<ReturnType<typeof startStandIns>>;
+type StandIns = Awaited<ReturnType<typeof startOwnStandIns>>;
 const endOf = async (device: ChildProcess) => {
   if (device.exitCode !== null || device.signalCode !== null) return;
   const gone = once(device, 'exit');
@@ -15,7 +15,7 @@ const endOf = async (device: ChildProcess) => {
 /** The real server with the real stand-ins in its reach. */
 const test = base.extend<{ standIns: StandIns; reach: Stack }>({
   standIns: async ({}, provide) => {
-    const standIns = await startStandIns({ SEED: '7' });
+    const standIns = await startOwnStandIns({ SEED: '7' });
     await provide(standIns);
     for (const { process: device } of standIns) await endOf(device);
   },

@@ -1,3 +1,5 @@
 import type { ChildProcess } from 'node:child_process';
 
-export function startStandIns(environment?: Record<string, string>): Promise<{ name: 'meter' | 'camera'; process: ChildProcess; address: string }[]>;
+type StandIns = { name: 'meter' | 'camera'; process: ChildProcess; address: string }[];
+export function startStandIns(): Promise<StandIns>;
+export function startOwnStandIns(environment: Record<string, string>): Promise<StandIns>;

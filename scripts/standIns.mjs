@@ -7,14 +7,21 @@ import { freePort } from './postgres.mjs';
 
 const PORTS = { meter: 4791, camera: 4792 };
 
-/** Starts one stand-in and waits until it listens. */
-async function start(name, environment) {
-  const port = await freePort(PORTS[name]);
+/** Starts one stand-in and waits until it says where it listens; port 0 takes any that is free. */
+async function start(name, port, environment) {
   const device = spawn(process.execPath, [path.join(ROOT, `stand-ins/dist/${name}.mjs`)], { stdio: ['ignore', 'pipe', 'inherit'], detached: true, env: { ...process.env, ...environment, PORT: String(port) } });
-  for await (const chunk of device.stdout) if (String(chunk).includes('"listening"')) break;
+  let said = '';
+  for await (const chunk of device.stdout) {
+    said += String(chunk);
+    if (said.includes('\n')) break;
+  }
+  if (said === '') throw new Error(`the simulated ${name} did not start`);
   device.stdout.resume();
-  return { name, process: device, address: `http://127.0.0.1:${port}` };
+  return { name, process: device, address: `http://127.0.0.1:${JSON.parse(said.split('\n')[0]).port}` };
 }
 
-/** Starts the meter and the camera; the same seed gives the same faults of the meter. */
-export const startStandIns = (environment = {}) => Promise.all(Object.keys(PORTS).map((name) => start(name, environment)));
+/** Starts the meter and the camera on their usual ports where those are free; the same seed gives the same faults of the meter. */
+export const startStandIns = () => Promise.all(Object.entries(PORTS).map(async ([name, port]) => start(name, await freePort(port), {})));
+
+/** The same on ports of their own, for tests that run side by side. */
+export const startOwnStandIns = (environment) => Promise.all(Object.keys(PORTS).map((name) => start(name, 0, environment)));
