@@ -1,4 +1,4 @@
-import { formatStopCount, formatStops, ratioToStops, stopsToRatio } from '../photometry';
+import { formatStopCount, ratioToStops, stopsToRatio } from '../photometry';
 import type { Camera } from './camera';
 import { ambientReadings, lightEv100 } from './levels';
 import type { Reading } from './reading';
@@ -52,12 +52,14 @@ export function domeChoice(face: MeteringPoint | undefined, standing: readonly R
 /** How much of a frame a head and shoulders usually take. */
 const SUBJECT_SHARE_OF_FRAME = 0.25;
 const FOOLED_STOPS = 1 / 3;
+/** A face that adds next to nothing to such a frame lies at least this far under what the background alone explains. */
+const UNSEEN_FACE_STOPS = 2;
 
 /** What a camera's whole-frame meter makes of a face before a bright or dark background, stops the face lands off; null when it is not fooled. */
 export function fooledStops(reflectedEv100: number, backgroundEv100: number): number | null {
   const rest = stopsToRatio(reflectedEv100) - (1 - SUBJECT_SHARE_OF_FRAME) * stopsToRatio(backgroundEv100);
   // a background that alone explains the reading says that the face is darker than this by an unknown amount: take the background's own excess
-  const off = rest <= 0 ? reflectedEv100 - backgroundEv100 - 2 : ratioToStops(rest / SUBJECT_SHARE_OF_FRAME) - reflectedEv100;
+  const off = rest <= 0 ? reflectedEv100 - backgroundEv100 - UNSEEN_FACE_STOPS : ratioToStops(rest / SUBJECT_SHARE_OF_FRAME) - reflectedEv100;
   return Math.abs(off) > FOOLED_STOPS ? off : null;
 }
 
@@ -87,6 +89,6 @@ export function contrastWarnings(points: readonly PointSolution[], camera: Camer
   // the flash on the shadow side is not known until it is metered there: only like is compared with like
   const comparable = face !== undefined && shadow !== undefined && lit !== null && dark !== null && (face.flashStops === null) === (shadow.flashStops === null);
   if (comparable && lit - dark > look.faceContrastStops + 0.05)
-    warnings.push({ kind: 'face-contrast', text: `The shadow side lies ${formatStopCount(lit - dark)} stops under the face; the look calls for ${formatStops(look.faceContrastStops).replace('+', '')} at most. Open it with a reflector or fill.` });
+    warnings.push({ kind: 'face-contrast', text: `The shadow side lies ${formatStopCount(lit - dark)} stops under the face; the look calls for ${formatStopCount(look.faceContrastStops)} at most. Open it with a reflector or fill.` });
   return warnings;
 }

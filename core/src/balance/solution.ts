@@ -19,6 +19,8 @@ export interface PointSolution {
   ambientStops: number | null;
   flashStops: number | null;
   totalStops: number | null;
+  /** what a meter reads here with the flash, EV100; the ambient alone where no flash is known */
+  totalEv100: number | null;
   /** where the tone lands on the ladder: its light and how far the tone lies from mid grey */
   placedStops: number | null;
   /** where the ambient part of it ends on the same scale */

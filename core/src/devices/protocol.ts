@@ -35,7 +35,6 @@ export type MeterReading = z.infer<typeof meterReadingSchema>;
 
 /** A camera announces a picture; its bytes follow in the next, binary message. */
 export const cameraPictureSchema = z.strictObject({ type: z.literal('picture'), ...stopFields, bytes: z.number().int().min(1).max(40_000_000) });
-export type CameraPicture = z.infer<typeof cameraPictureSchema>;
 
 const problemSchema = z.strictObject({ type: z.literal('problem'), text: z.string().min(1).max(300) });
 

@@ -1,4 +1,4 @@
-import { type ExposureSettings, ev100 } from './exposure';
+import type { ExposureSettings } from './exposure';
 
 /** Which of the three values a meter shows; the other two are held on it. */
 export const READ_VALUES = ['aperture', 'shutter', 'iso'] as const;
@@ -15,6 +15,3 @@ export function settingsAt(level: number, read: ReadValue, held: ExposureSetting
   if (read === 'shutter') return { ...held, tv: level - held.av + held.sv };
   return { ...held, sv: held.av + held.tv - level };
 }
-
-/** The same light as it would be shown with other values held. The level is kept exactly. */
-export const convertSettings = (settings: ExposureSettings, read: ReadValue, held: ExposureSettings): ExposureSettings => settingsAt(ev100(settings), read, held);

@@ -18,6 +18,5 @@ export const TONES = [
   { id: 'dark-cloth', name: 'Dark cloth', offsetStops: -2.5 },
 ] as const satisfies readonly Tone[];
 
-export type ToneId = (typeof TONES)[number]['id'];
 /** The range in which a tone of one's own may lie, stops from mid grey. */
 export const TONE_RANGE = { least: -5, most: 4 } as const;

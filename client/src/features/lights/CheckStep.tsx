@@ -58,7 +58,7 @@ export function CheckStep() {
         heldLast
         label={`${point?.name ?? 'Point'}, ${mode === 'total' ? 'total' : 'flash only'}`}
         read="aperture"
-        expectedEv100={expected?.totalStops == null ? null : camera.ev100 + expected.totalStops}
+        expectedEv100={expected?.totalEv100 ?? null}
         held={{ av: camera.av, ...(ownHeld ?? { tv: camera.tv, sv: camera.sv }) }}
         onHeld={setOwnHeld}
         meterIncrement={kit.preferences.meterIncrement}
