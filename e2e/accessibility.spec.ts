@@ -7,12 +7,17 @@ const SCREENS: { name: string; at: string; tabs?: string[] }[] = [
   { name: 'shoots', at: '/' },
   { name: 'new shoot', at: '/new-shoot' },
   { name: 'shoot', at: '/shoot/019c9c00-0000-7000-8000-000000000001' },
-  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Flash', 'Check', 'Log'] },
-  { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Flash'] },
+  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Lights', 'Check', 'Log'] },
+  { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Lights'] },
+  { name: 'stop arithmetic', at: '/stops' },
+  { name: 'kit', at: '/kit' },
   { name: 'settings', at: '/settings' },
   { name: 'devices', at: '/devices' },
   { name: 'not found', at: '/setup/019c9c00-0000-7000-8000-00000000ffff' },
 ];
+
+/** Parts whose folded parts are opened first. */
+const FOLDED = ['Look', 'Camera', 'Lights'];
 
 async function faults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
@@ -33,6 +38,8 @@ for (const theme of ['Glare', 'Dark', 'Dim'])
         await expect(page.getByRole('status', { name: 'Everything is saved' }).filter({ visible: true })).toBeVisible();
         for (const tab of size === 'phone' && tabs.length > 0 ? tabs : ['']) {
           if (tab !== '') await page.getByRole('tab', { name: tab }).click();
+          // what is folded away is looked at too
+          if (FOLDED.includes(tab)) for (const folded = page.getByRole('tabpanel').getByRole('button', { expanded: false }).and(page.locator(':not([aria-label^="Why"])')); await folded.count() > 0;) await folded.first().click();
           found.push(...(await faults(page)).map((fault) => `${name} ${tab}: ${fault}`));
         }
       }

@@ -201,6 +201,15 @@ test.describe('test frames', () => {
     await expect(status).toContainText(/−(1\.9|2\.0|2\.1) stops from mid grey here/);
     await frame.getByRole('radio', { name: 'Grey card' }).click();
     await frame.getByRole('radiogroup', { name: 'As a reading of' }).getByRole('radio', { name: 'Face' }).click();
+    // the same card in the ambient alone tells the colour of the light too
+    await frame.getByRole('button', { name: 'Take its colour for face' }).click();
+    const lights = await setup.part('Lights');
+    await lights.getByRole('button', { name: /^Colour and gels/ }).click();
+    await expect(lights.getByRole('button', { name: /^Ambient on the face\. \d+ K, from a test frame/ })).toBeVisible();
+    await setup.part('Ambient');
+    await picture.click({ position: { x: box.width * 0.1, y: box.height * 0.85 } });
+    await frame.getByRole('radio', { name: 'Grey card' }).click();
+    await frame.getByRole('radiogroup', { name: 'As a reading of' }).getByRole('radio', { name: 'Face' }).click();
     await frame.getByRole('button', { name: 'Take it for face' }).click();
     await point(ambient, 'Face').click();
     const readings = ambient.getByRole('group', { name: 'Readings of Face' });

@@ -110,3 +110,73 @@ test('the meter is pressed on its own page too', async ({ page, context, reach, 
   await expect(own.locator('output')).toContainText('f/');
   await expect(page.getByText(/^Face: f\/.* from simulated meter\.$/).filter({ visible: true })).toBeVisible();
 });
+
+test('three lights led through by the simulated devices, from nothing to balanced', async ({ page, reach }) => {
+  test.setTimeout(150_000);
+  const setup = new SetupPage(page);
+  await setup.open(reach, TERRACE);
+  let ambient = await setup.part('Ambient');
+  await ambient.getByRole('button', { name: 'Devices' }).click();
+  for (const name of ['Simulated meter', 'Simulated camera', 'Simulated radio']) await page.getByRole('article', { name }).getByRole('button', { name: `Connect ${name}` }).click();
+  await expect(page.getByText('No heads arranged yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Press for face' }).click();
+  await expect(page.getByText(/^Face: f\/.* from simulated meter/).filter({ visible: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
+  await (await setup.part('Look')).getByRole('button', { name: /^Carry/ }).click();
+  const camera = await setup.part('Camera');
+  await camera.getByRole('button', { name: /^Apply: Stop down/ }).click();
+  const lights = await setup.part('Lights');
+  await lights.getByRole('button', { name: /^Add a fill/ }).click();
+  await lights.getByRole('button', { name: /^Add a rim/ }).click();
+  ambient = await setup.part('Ambient');
+  for (const name of ['Background', 'Shadow side', 'Hair light']) {
+    await ambient.getByRole('radio', { name: new RegExp(`^${name}`) }).click();
+    await ambient.getByRole('button', { name: `Press simulated meter for ${name.toLowerCase()}` }).click();
+    await expect(ambient.getByRole('radio', { name: new RegExp(`^${name}`) })).toHaveAccessibleName(/, f\/(?!11³)/);
+  }
+  const check = await setup.part('Check');
+  const told = await setup.next.textContent();
+  expect(told).toMatch(/(Fill B|Rim C) to /);
+  // each light alone, then the corrections, then all together
+  for (let turn = 0; turn < 14; turn += 1) {
+    const text = (await setup.next.textContent()) ?? '';
+    if (text.includes('Shoot:')) break;
+    const fires = /Fire (Fill B|Rim C|Key A) alone|Fire (all) \d/.exec(text);
+    if (fires === null) {
+      await setup.next.getByRole('button').click();
+      await expect(setup.next).not.toHaveText(text);
+      continue;
+    }
+    await check.getByRole('button', { name: new RegExp(`^Fire ${fires[1] ?? 'all lights'} by simulated radio`) }).click();
+    await expect(setup.next).not.toHaveText(text);
+  }
+  await expect(setup.next).toContainText('Shoot:');
+  await expect(check.getByText(/Face, all together: read f\/.*, foretold f\//)).toBeVisible();
+  await expect(check.getByText(/as foretold|0\.[12] stops/)).toBeVisible();
+  await expect(await setup.part('Log')).toContainText('simulated meter');
+});
+
+test('a radio without contact, a head not recycled and a wrong channel show as what they are', async ({ page, reach }) => {
+  const setup = new SetupPage(page);
+  await setup.open(reach, TERRACE);
+  await (await setup.part('Camera')).getByRole('button', { name: /^Apply: Stop down/ }).click();
+  await (await setup.part('Ambient')).getByRole('button', { name: 'Devices' }).click();
+  for (const name of ['Simulated meter', 'Simulated radio']) await page.getByRole('button', { name: `Connect ${name}` }).click();
+  await expect(page.getByText('No heads arranged yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
+  const check = await setup.part('Check');
+  const goWrong = async (fault: string) => {
+    await (await setup.part('Ambient')).getByRole('button', { name: 'Devices' }).click();
+    await page.getByRole('radio', { name: fault }).click();
+    await expect(page.getByRole('radio', { name: fault })).toBeChecked();
+    await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
+    await setup.part('Check');
+    await check.getByRole('button', { name: 'Fire Key A by simulated radio' }).click();
+  };
+  await goWrong('Lost contact');
+  await expect(check.getByRole('alert')).toContainText('No contact with A');
+  await goWrong('Not recycled');
+  await expect(check.getByRole('alert')).toContainText('A is not recycled yet');
+  await goWrong('Wrong channel');
+  await expect(check.getByRole('alert')).toContainText('No flash was measured');
+});

@@ -43,13 +43,14 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       // 3: the look, said three ways at once; the background lands
       const look = await setup.part('Look');
       const slider = look.getByRole('slider', { name: 'Ambient held back on the face' });
-      await expect(slider).toHaveAttribute('aria-valuetext', '1.0 stops, flash share 50 %. Flash and ambient even');
+      await expect(slider).toHaveAttribute('aria-valuetext', /^1\.0 stops under the total\. 50 % of the light is flash.*Flash and ambient even$/);
       await slider.focus();
       await page.keyboard.press('ArrowRight');
-      await expect(slider).toHaveAttribute('aria-valuetext', /1\.1 stops, flash share 53 %/);
+      await expect(slider).toHaveAttribute('aria-valuetext', /^1\.1 stops under the total\. 53 % of the light is flash/);
       await look.getByRole('button', { name: /^Lift/ }).click();
-      await expect(slider).toHaveAttribute('aria-valuetext', /0\.7 stops, flash share 37 %/);
-      await expect(look).toContainText('Background lands 0.5 stop brighter than mid grey');
+      await expect(slider).toHaveAttribute('aria-valuetext', /^0\.7 stops under the total\. 37 % of the light is flash/);
+      await expect(look).toContainText(/Background lands\s*\+0\.3 0\.3 stop brighter than mid grey/);
+      await expect(look).toContainText("With the dials' own steps the background lands at +0.5.");
 
       // 4: the camera of the kit, its settings and the reason
       const camera = await setup.part('Camera');
@@ -58,7 +59,8 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       await expect(camera).toContainText('f/2.8 kept, lowest ISO; 1/200 lies between 1/125 and sync 1/200.');
 
       // 5: flash, modifier, distance
-      const flash = await setup.part('Flash');
+      const flash = await setup.part('Lights');
+      await flash.getByRole('button', { name: /^Add a key/ }).click();
       await flash.getByRole('radio', { name: 'Wren 60 A' }).click();
       await flash.getByRole('radio', { name: 'Octagon 90 cm' }).click();
       await flash.getByRole('button', { name: /^Distance to the face/ }).first().focus();
@@ -86,7 +88,9 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
     test('4 · a wish that cannot be met says by how much, and one tap takes a way out', async ({ setup, stack }) => {
       await setup.open(stack, TERRACE);
       const camera = await setup.part('Camera');
-      await expect(setup.next).toContainText('2.7 stops too bright');
+      await expect(setup.next).toContainText('No flash can help here');
+      await expect(setup.next).toContainText('First way out: Stop down to f/7.1.');
+      await expect(camera).toContainText('still 2.7 stops too bright');
       await expect(camera.getByRole('article', { name: /Faster shutter, 1\/1250/ })).toContainText('costs this flash 4.4 stops');
       await camera.getByRole('button', { name: 'Apply: Put on ND 3 stops' }).click();
       await expect(camera).toContainText('f/2.8 kept behind ND 3 stops');
@@ -99,7 +103,7 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       await (await setup.part('Look')).getByRole('button', { name: /^Carry/ }).click();
       const log = await setup.part('Log');
       await expect(log.getByRole('listitem')).toHaveCount(4);
-      await expect(log).toContainText(/\d\d:\d\d:\d\d.*Hold-back: 2\.0 stops, flash share 75 %, was 1\.0 stops/);
+      await expect(log).toContainText(/\d\d:\d\d:\d\d.*Hold-back: 2\.0 stops under the total, flash share 75 %, was 1\.0 stops under the total/);
       await expect(log).toContainText('Face, ambient: f/2.8⁴ at 1/60, ISO 400 (“2.8 4”)');
       await expect(setup.saved).toBeVisible();
       const told = await setup.next.textContent();

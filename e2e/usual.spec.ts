@@ -8,7 +8,7 @@ test.describe('settings', () => {
     await page.getByRole('radio', { name: 'Feet' }).click();
     await sent;
     await setup.open(stack, HALL);
-    await expect((await setup.part('Flash')).getByRole('button', { name: /^Distance to the face 7\.2 ft/ })).toBeVisible();
+    await expect((await setup.part('Lights')).getByRole('button', { name: /^Distance to the face 7\.2 ft/ })).toBeVisible();
     await expect(setup.next).not.toContainText('⁴');
     const context = await browser.newContext();
     const other = await context.newPage();
@@ -29,7 +29,7 @@ test.describe('settings', () => {
 test.describe('a dial', () => {
   test('takes what is typed, keeps what it cannot read with a message, and lets go on Escape', async ({ page, stack, setup }) => {
     await setup.open(stack, HALL);
-    const flash = await setup.part('Flash');
+    const flash = await setup.part('Lights');
     await flash.getByRole('button', { name: /^Distance to the face 2\.2 m/ }).click();
     const field = flash.getByLabel('Distance to the face, typed');
     await field.fill('far');
@@ -49,6 +49,7 @@ test.describe('a dial', () => {
   test('a limit set here says so and goes back to the kit', async ({ stack, setup }) => {
     await setup.open(stack, HALL);
     const camera = await setup.part('Camera');
+    await camera.getByRole('button', { name: /^Limits\./ }).click();
     await camera.getByRole('button', { name: 'Slowest sharp shutter: slower' }).click();
     await expect(camera.getByRole('button', { name: /^Slowest sharp shutter 1\/100/ })).toBeVisible();
     await expect(camera).toContainText('set here');
@@ -64,7 +65,7 @@ test.describe('a dial', () => {
 
 test('a flash that is too strong says by how much and where to move it, in one tap', async ({ stack, setup }) => {
   await setup.open(stack, HALL);
-  const flash = await setup.part('Flash');
+  const flash = await setup.part('Lights');
   await flash.getByRole('radio', { name: 'Tern 400 A' }).click();
   await expect(flash).toContainText(/stops too strong; 1\/256 is the limit/);
   await expect(setup.next).toContainText('too strong');
@@ -75,7 +76,7 @@ test('a flash that is too strong says by how much and where to move it, in one t
 
 test('no flash can help where the ambient is there already, and shade is named', async ({ stack, setup }) => {
   await setup.open(stack, TERRACE);
-  await expect(await setup.part('Flash')).toContainText('No flash can help here');
+  await expect(await setup.part('Lights')).toContainText('No flash can help here');
   await expect((await setup.part('Camera')).getByRole('article', { name: /Open shade/ })).toContainText('then meter again');
   await expect(await setup.part('Look')).toContainText('Background clips');
 });

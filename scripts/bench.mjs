@@ -14,6 +14,7 @@ const RUNS = 9;
 ensurePackages({ chromium: true });
 ensureModules();
 run('npx', ['tsx', 'scripts/benchCore.ts'], { stdio: 'inherit' });
+run('npx', ['tsx', 'scripts/benchPops.ts'], { stdio: 'inherit' });
 
 const scripts = path.join(ROOT, 'client/dist/_expo/static/js/web');
 if (!existsSync(scripts) || !existsSync(path.join(ROOT, 'server/dist/main.mjs'))) run('npm', ['run', 'build']);

@@ -8,7 +8,7 @@ import { ROOT, ensureModules, run } from './npm.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
 import { startStandIns } from './standIns.mjs';
 
-const BUILT = ['client/dist/index.html', 'server/dist/main.mjs', 'stand-ins/dist/meter.mjs', 'stand-ins/dist/camera.mjs'].map((file) => path.join(ROOT, file));
+const BUILT = ['client/dist/index.html', 'server/dist/main.mjs', 'stand-ins/dist/meter.mjs', 'stand-ins/dist/camera.mjs', 'stand-ins/dist/radio.mjs'].map((file) => path.join(ROOT, file));
 
 /** The newest change of any source file. */
 function newest(folder) {

@@ -18,13 +18,18 @@ const SHOTS = [
   { name: 'ambient', at: HALL, size: PHONE, theme: 'Dark', tab: 'Ambient' },
   { name: 'look', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look' },
   { name: 'camera', at: TERRACE, size: PHONE, theme: 'Glare', tab: 'Camera' },
-  { name: 'flash', at: HALL, size: PHONE, theme: 'Dark', tab: 'Flash' },
+  { name: 'flash', at: HALL, size: PHONE, theme: 'Dark', tab: 'Lights' },
   { name: 'check', at: HALL, size: PHONE, theme: 'Dim', tab: 'Check' },
   { name: 'log', at: HALL, size: PHONE, theme: 'Dark', tab: 'Log' },
+  { name: 'stops', at: '/stops', size: PHONE, theme: 'Dim', does: 'stops' },
+  { name: 'versions', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'versions' },
   { name: 'settings', at: '/settings', size: PHONE, theme: 'Glare' },
   { name: 'points', at: TERRACE, size: PHONE, theme: 'Dark', does: 'points' },
   { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
   { name: 'frame', at: TERRACE, size: PHONE, theme: 'Glare', does: 'frame' },
+  { name: 'lights', at: TERRACE, size: PHONE, theme: 'Dark', does: 'lights' },
+  { name: 'kit', at: '/kit', size: PHONE, theme: 'Dark', does: 'kit' },
+  { name: 'colour', at: TERRACE, size: PHONE, theme: 'Glare', does: 'colour' },
   { name: 'wide', at: HALL, size: WIDE, theme: 'Dark' },
   { name: 'wide-terrace', at: TERRACE, size: WIDE, theme: 'Glare' },
 ];
@@ -40,6 +45,39 @@ async function meterTheTerrace(page) {
 
 /** What is done on the page before its picture is taken. */
 const DO = {
+  async lights(page) {
+    if (await page.getByRole('tab', { name: 'Look' }).count()) await page.getByRole('tab', { name: 'Look' }).click();
+    await page.getByRole('button', { name: /^Carry/ }).click();
+    await page.getByRole('tab', { name: 'Camera' }).click();
+    if (await page.getByRole('button', { name: /^Apply: Stop down/ }).count()) await page.getByRole('button', { name: /^Apply: Stop down/ }).click();
+    await page.getByRole('tab', { name: 'Lights' }).click();
+    for (const role of ['fill', 'rim']) if (!(await page.getByRole('group', { name: new RegExp(`^${role}`, 'i') }).count())) {
+      await page.getByRole('button', { name: new RegExp(`^Add a ${role}`) }).click();
+      await page.getByRole('group', { name: new RegExp(`^${role} [A-F]$`, 'i') }).waitFor();
+    }
+  },
+  async kit(page) {
+    await page.getByRole('button', { name: 'Edit Tern 400 A' }).click();
+  },
+  async colour(page) {
+    await page.getByRole('tab', { name: 'Lights' }).click();
+    await page.getByRole('button', { name: /^Colour and gels/ }).click();
+    await page.getByRole('button', { name: /^Ambient on the face/ }).click();
+    await page.getByRole('radiogroup', { name: 'Light on the face' }).getByRole('radio', { name: /^Low sun/ }).click();
+    await page.getByRole('button', { name: /^Ambient on the face/ }).click();
+    await page.getByRole('radio', { name: 'Match the room' }).click();
+    await page.getByText('White balance', { exact: true }).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  },
+  async stops(page) {
+    await page.getByLabel('How many stops').fill('f/5 to f/7.1');
+  },
+  async versions(page) {
+    await page.getByRole('button', { name: /^Compare versions/ }).click();
+    if (await page.getByRole('button', { name: 'Keep Version A' }).count()) return;
+    await page.getByRole('button', { name: 'Set this one aside' }).click();
+    await page.getByRole('button', { name: /^Carry/ }).click();
+    await page.getByRole('article', { name: 'Version Now' }).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  },
   async points(page) {
     await meterTheTerrace(page);
     await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
@@ -59,6 +97,9 @@ const DO = {
   },
   async devices(page) {
     await meterTheTerrace(page);
+    await page.getByRole('button', { name: /^(Connect|Take over) Simulated radio/ }).click();
+    await page.getByText('No heads arranged yet').waitFor();
+    await page.getByRole('article', { name: 'Simulated meter' }).evaluate((element) => element.scrollIntoView());
     await page.getByText(/from simulated meter\.$/).filter({ visible: true }).first().waitFor({ state: 'detached' });
   },
   async frame(page) {

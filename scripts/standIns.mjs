@@ -5,7 +5,7 @@ import path from 'node:path';
 import { ROOT } from './npm.mjs';
 import { freePort } from './postgres.mjs';
 
-const PORTS = { meter: 4791, camera: 4792 };
+const PORTS = { meter: 4791, camera: 4792, radio: 4793 };
 
 /** Starts one stand-in and waits until it says where it listens; port 0 takes any that is free. */
 async function start(name, port, environment) {
@@ -20,8 +20,15 @@ async function start(name, port, environment) {
   return { name, process: device, address: `http://127.0.0.1:${JSON.parse(said.split('\n')[0]).port}` };
 }
 
-/** Starts the meter and the camera on their usual ports where those are free; the same seed gives the same faults of the meter. */
-export const startStandIns = () => Promise.all(Object.entries(PORTS).map(async ([name, port]) => start(name, await freePort(port), {})));
+/** Meter and camera first: the light of the radio's pops travels to them. */
+async function startAll(portOf, environment) {
+  const seeing = await Promise.all(['meter', 'camera'].map(async (name) => start(name, await portOf(name), environment)));
+  const radio = await start('radio', await portOf('radio'), { ...environment, SEEN_BY: seeing.map(({ address }) => address).join() });
+  return [...seeing, radio];
+}
+
+/** Starts meter, camera and radio on their usual ports where those are free; the same seed gives the same faults. */
+export const startStandIns = () => startAll((name) => freePort(PORTS[name]), {});
 
 /** The same on ports of their own, for tests that run side by side. */
-export const startOwnStandIns = (environment) => Promise.all(Object.keys(PORTS).map((name) => start(name, 0, environment)));
+export const startOwnStandIns = (environment) => startAll(() => 0, environment);

@@ -10,16 +10,16 @@ describe('the hold-back control', () => {
   const slider = () => screen.getByRole('slider');
   it.each([['ArrowRight', 1.1], ['ArrowLeft', 0.9], ['PageUp', 1.5], ['PageDown', 0.5], ['Home', 0.1], ['End', 5]])('%s sets %s', (key, value) => {
     const changes: number[] = [];
-    render(<HoldBackControl value={1} onDraft={() => undefined} onChange={(next) => changes.push(next)} />);
+    render(<HoldBackControl way="share" value={1} onDraft={() => undefined} onChange={(next) => changes.push(next)} />);
     fireEvent.keyDown(slider(), { key });
     expect(changes).toEqual([expect.closeTo(value, 9)]);
   });
 
   it('says stops, share and words at once, on screen and to a voice', () => {
-    render(<HoldBackControl value={2} onDraft={() => undefined} onChange={() => undefined} />);
-    expect(slider().getAttribute('aria-valuetext')).toBe('2.0 stops, flash share 75 %. Flash carries the face, ambient two under');
+    render(<HoldBackControl way="share" value={2} onDraft={() => undefined} onChange={() => undefined} />);
+    expect(slider().getAttribute('aria-valuetext')).toBe('75 % of the light is flash. 2.0 stops under the total, 1.6 stops under the key alone, 1.6 stops, fill over the ambient. Flash carries the face, ambient two under');
     expect(screen.getByRole('button', { name: /^Carry/ }).getAttribute('aria-pressed')).toBe('true');
-    expect(document.body.textContent).toContain('Flash against ambient +1.6.');
+    expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['2.0 stops under the total', '1.6 stops under the key alone', '1.6 stops, fill over the ambient']);
   });
 });
 

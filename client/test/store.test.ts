@@ -180,7 +180,7 @@ describe('what a person can do', () => {
     app = await open();
   });
   const notice = () => app.device().notice?.text;
-  const face = { pointId: setup.points[0]?.id ?? '', light: 'ambient' as const, text: '4', av: 4, tv: 7, sv: 5, fired: null };
+  const face = { pointId: setup.points[0]?.id ?? '', light: 'ambient' as const, text: '4', av: 4, tv: 7, sv: 5, fired: [] };
 
   it('changes nothing and logs nothing when nothing differs', () => {
     expect(app.actions.changeSettings(setup.id, holdBack(setup.look.holdBackStops))).toEqual({ ok: true, value: null });
@@ -279,5 +279,49 @@ describe('what a person can do', () => {
     app.actions.setPreferences({ distanceUnit: 'ft' });
     app.actions.setPreferences({ meterIncrement: 'third' });
     expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'preferences')).toEqual([expect.objectContaining({ distanceUnit: 'ft', meterIncrement: 'third' })]);
+  });
+});
+
+describe('lights and kit', () => {
+  beforeEach(() => SAMPLE_DOCUMENTS.forEach((document) => server.add(document)));
+
+  it('quick taps add one light after the other, each with a letter and a unit of its own', async () => {
+    const app = await open();
+    app.actions.addLight(setup.id, 'fill');
+    app.actions.addLight(setup.id, 'rim');
+    const lights = selectSetup(app.state(), setup.id)?.lights ?? [];
+    expect(lights.map(({ role, group }) => [role, group])).toEqual([['key', 'A'], ['fill', 'B'], ['rim', 'C']]);
+    expect(new Set(lights.map(({ unitId }) => unitId)).size).toBe(3);
+    app.actions.undo(setup.id);
+    expect(selectSetup(app.state(), setup.id)?.lights).toHaveLength(2);
+    await app.settled();
+  });
+
+  it('readings of flash teach the kit of the account; what is struck out or forgotten does not', async () => {
+    const app = await open();
+    const [light] = setup.lights;
+    const taught = () => selectKit(app.state()).calibration.readings;
+    expect(taught()).toEqual([]);
+    const id = app.actions.addReading(setup.id, {
+      pointId: 'face', text: '2', av: 2, tv: 7, sv: 2, light: 'flash',
+      fired: [{ lightId: light?.id ?? '', unitId: light?.unitId ?? '', outlet: null, zoomMm: null, modifierId: light?.modifierId ?? null, gridId: null, gelIds: [], atAim: true, distanceM: 2.2, powerStops: -6, highSpeedSyncLossStops: 0 }],
+    });
+    expect(taught()).toEqual([1, 1]);
+    const key = `unit:${light?.unitId ?? ''}`;
+    app.actions.forget(key, true);
+    expect(taught()).toEqual([]);
+    app.actions.forget(key, false);
+    expect(taught()).toEqual([1, 1]);
+    app.actions.strike('reading', id, true);
+    expect(taught()).toEqual([]);
+    await app.settled();
+  });
+
+  it('a kit that did not change is the same object, so that nothing is solved again for it', async () => {
+    const app = await open();
+    const before = selectKit(app.state());
+    app.actions.changeSettings(setup.id, holdBack(2));
+    expect(selectKit(app.state())).toBe(before);
+    await app.settled();
   });
 });

@@ -42,7 +42,7 @@ describe('the gateway', () => {
   };
   beforeEach(async () => {
     odd = await device();
-    gateway = new DeviceGateway([odd.address, 'http://127.0.0.1:1'], { meter: socketDriver('meter'), camera: socketDriver('camera') });
+    gateway = new DeviceGateway([odd.address, 'http://127.0.0.1:1'], { meter: socketDriver('meter'), camera: socketDriver('camera'), radio: socketDriver('camera') });
     events = [];
     gateway.listen(PAGE, (event) => events.push(deviceEventSchema.parse(event)));
     expect(await gateway.list()).toEqual([expect.objectContaining({ id: 'odd-meter', connectedBy: null })]);

@@ -155,7 +155,7 @@ describe('large and old documents', () => {
     await runner.query("insert into documents (account_id, id, type, body, version, seq) select id, $1, 'reading', $2, 1, seq from accounts where name = 'demo'", [old.id, old]);
     await migration.up(runner);
     const [row] = (await runner.query('select body from documents where id = $1', [old.id])) as { body: unknown }[];
-    expect(row?.body).toMatchObject({ version: 2, method: { kind: 'incident', aim: 'camera' }, av: 4 });
+    expect(row?.body).toMatchObject({ version: 3, fired: [], method: { kind: 'incident', aim: 'camera' }, av: 4 });
     expect(row?.body).toEqual(documentSchema.parse(old));
     await expect(runner.query(`update documents set body = body || '{"av": 9}' where id = $1`, [old.id])).rejects.toThrow(/is a fact/);
     await runner.release();

@@ -4,9 +4,12 @@ import { type ExposureSettings, formatAperture, formatIso, formatShutter } from 
 import { commandButton, devicePage } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
 import { takePicture } from './simulatedCamera';
+import type { Pop } from './simulatedRadio';
 
 const hello: DeviceHello = { protocol: DEVICE_PROTOCOL, id: 'stand-in-camera', kind: 'camera', name: 'Simulated camera', simulated: true };
 let settings: ExposureSettings = { av: 5, tv: 7, sv: 0 };
+/** the flash that fires with every picture, once a radio has shown it */
+let flashAv: Pop = {};
 
 /** The camera's clock, as EXIF writes it: the place's time, with no zone. */
 const clock = () => new Date().toLocaleString('sv-SE', { timeZone: 'Europe/Vienna' }).replace(/-/g, ':');
@@ -17,9 +20,10 @@ const device = await serveDevice({
   onConnect: () => undefined,
   onCommand(command) {
     if (command.type === 'set') settings = { av: command.av ?? settings.av, tv: command.tv ?? settings.tv, sv: command.sv ?? settings.sv };
+    if (command.type === 'pop') flashAv = command.flashAv;
     if (command.type !== 'shoot') return;
     settings = { av: command.av, tv: command.tv, sv: command.sv };
-    const picture = takePicture(settings, clock());
+    const picture = takePicture(settings, clock(), flashAv);
     device.say({ type: 'picture', ...settings, bytes: picture.length }, picture);
   },
 });

@@ -1,10 +1,10 @@
-import { DEVICE_PROTOCOL, type DeviceHello, type MeterReading } from '@sphene/core/devices';
+import { DEVICE_PROTOCOL, type DeviceHello, type MeterReading, seeded } from '@sphene/core/devices';
 import { POINT_ROLES, ROLE_FACTS } from '@sphene/core/balance';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 
 import { commandButton, devicePage, escape } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
-import { SimulatedMeter, seeded } from './simulatedMeter';
+import { SimulatedMeter } from './simulatedMeter';
 
 const hello: DeviceHello = { protocol: DEVICE_PROTOCOL, id: 'stand-in-meter', kind: 'meter', name: 'Simulated meter', simulated: true };
 const meter = new SimulatedMeter(seeded(Number(process.env['SEED'] ?? Date.now())));
@@ -26,7 +26,11 @@ const device = await serveDevice({
   hello, page, port: Number(process.env['PORT'] ?? 4791),
   onConnect: () => device.say(meter.state),
   onCommand(command) {
-    if (meter.obey(command)) {
+    if (command.type === 'pop') {
+      const said = meter.pop(command.flashAv);
+      last = said.type === 'reading' ? said : null;
+      device.say(said);
+    } else if (meter.obey(command)) {
       const said = meter.press();
       last = said.type === 'reading' ? said : null;
       device.say(said);

@@ -1,8 +1,10 @@
 import { encode } from 'jpeg-js';
 import piexif from 'piexifjs';
-import type { PointRole } from '@sphene/core/balance';
+import { type PointRole, ROLE_FACTS } from '@sphene/core/balance';
 import { truePlacementStops } from '@sphene/core/devices';
-import { type ExposureSettings, apertureNumber, ev100, formatShutter, isoNumber } from '@sphene/core/photometry';
+import { type ExposureSettings, addLight, apertureNumber, ev100, formatShutter, isoNumber } from '@sphene/core/photometry';
+
+import type { Pop } from './simulatedRadio';
 
 export const PICTURE = { width: 900, height: 600 } as const;
 const MID_GREY = 0.18;
@@ -21,13 +23,16 @@ export function roleAt(x: number, y: number): PointRole {
 const srgb = (linear: number): number => 255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
 
 /** The picture as the camera would record it: each place at its true placement, clipped where the light is too much. */
-export function renderPixels(settings: ExposureSettings): Uint8Array {
+export function renderPixels(settings: ExposureSettings, flashAv: Pop = {}): Uint8Array {
   const { width, height } = PICTURE;
   const levels = new Map<PointRole, number>();
   const levelOf = (role: PointRole): number => {
     const known = levels.get(role);
     if (known !== undefined) return known;
-    const level = Math.round(srgb(Math.min(1, MID_GREY * 2 ** truePlacementStops(role, ev100(settings)))));
+    const ambient = truePlacementStops(role, ev100(settings));
+    const flash = flashAv[role];
+    const placed = flash === undefined ? ambient : addLight(ambient, flash + settings.sv - settings.av + ROLE_FACTS[role].toneStops);
+    const level = Math.round(srgb(Math.min(1, MID_GREY * 2 ** placed)));
     levels.set(role, level);
     return level;
   };
@@ -50,9 +55,10 @@ const rational = (printed: string): [number, number] => {
 /**
  * A JPEG with honest EXIF: what the dials print, and the camera's clock.
  * @param takenAt as the camera's clock shows it, `2026:02:27 16:40:00`
+ * @param flashAv the light of the flash that fires with it, by kind of point
  */
-export function takePicture(settings: ExposureSettings, takenAt: string): Buffer {
-  const jpeg = encode({ data: renderPixels(settings), width: PICTURE.width, height: PICTURE.height }, 92).data;
+export function takePicture(settings: ExposureSettings, takenAt: string, flashAv: Pop = {}): Buffer {
+  const jpeg = encode({ data: renderPixels(settings, flashAv), width: PICTURE.width, height: PICTURE.height }, 92).data;
   const exif = piexif.dump({ Exif: {
     [piexif.ExifIFD.ExposureTime]: rational(formatShutter(settings.tv, 'third')),
     [piexif.ExifIFD.FNumber]: rational(apertureNumber(settings.av, 'third')),

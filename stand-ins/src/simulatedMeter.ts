@@ -1,21 +1,10 @@
 import { type DeviceCommand, type DeviceMessage, type MeterReading, type MeterState, TERRACE_LIGHT, meterReadingSchema, trueEv100 } from '@sphene/core/devices';
-import { SETTING_OF, roundToStep, settingsAt } from '@sphene/core/photometry';
+import { SETTING_OF, addLight, roundToStep, settingsAt } from '@sphene/core/photometry';
 
 type MeterProblem = Extract<DeviceMessage, { type: 'problem' }>;
 
 /** How far one press may be off, stops. */
 export const METER_FAULT_STOPS = 0.05;
-
-/** A small generator of numbers from 0 to 1, the same for the same seed (mulberry32). */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 /** A handheld meter in the simulated scene: it holds two values, shows the third in tenths, and errs a little. */
 export class SimulatedMeter {
@@ -33,10 +22,22 @@ export class SimulatedMeter {
     return command.type === 'press';
   }
 
+  /** A pop: the total of flash and ambient where it is held, at its shutter and ISO, as flash mode shows it. */
+  pop(flashAv: Partial<Record<MeterState['role'], number>>): MeterReading | MeterProblem {
+    return this.show(flashAv[this.state.role] ?? null, 'flash');
+  }
+
   /** One press: the true light where it is held, with the meter's fault, as the value it shows; a problem when that is beyond its display. */
   press(): MeterReading | MeterProblem {
-    const { mode, read, head, role } = this.state;
-    const level = trueEv100(TERRACE_LIGHT[role], head) + (this.random() * 2 - 1) * METER_FAULT_STOPS;
+    return this.show(null, this.state.mode);
+  }
+
+  private show(flashAv: number | null, mode: MeterState['mode']): MeterReading | MeterProblem {
+    const { head, role, tv } = this.state;
+    const read = mode === 'flash' ? 'aperture' : this.state.read;
+    const ambient = trueEv100(TERRACE_LIGHT[role], head);
+    // ambient counts for as long as the shutter is open, the flash as it is
+    const level = (flashAv === null ? ambient : addLight(ambient, flashAv + tv)) + (this.random() * 2 - 1) * METER_FAULT_STOPS;
     const shown = settingsAt(level, read, this.state);
     const key = SETTING_OF[read];
     const reading = { type: 'reading', mode, read, head, av: shown.av, tv: shown.tv, sv: shown.sv, [key]: roundToStep(shown[key], 0.1) };

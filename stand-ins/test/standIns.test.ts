@@ -3,12 +3,13 @@ import exifr from 'exifr';
 import fc from 'fast-check';
 import { decode } from 'jpeg-js';
 import { POINT_ROLES } from '@sphene/core/balance';
-import { type MeterHead, TERRACE_LIGHT, truePlacementStops, trueEv100 } from '@sphene/core/devices';
+import { type MeterHead, TERRACE_LIGHT, seeded, truePlacementStops, trueEv100 } from '@sphene/core/devices';
 import { exposureFromExif, placeInPicture } from '@sphene/core/frames';
 import { READ_VALUES, ev100 } from '@sphene/core/photometry';
 
 import { PICTURE, roleAt, takePicture } from '../src/simulatedCamera';
-import { METER_FAULT_STOPS, SimulatedMeter, seeded } from '../src/simulatedMeter';
+import { METER_FAULT_STOPS, SimulatedMeter } from '../src/simulatedMeter';
+import { SimulatedRadio } from '../src/simulatedRadio';
 
 describe('the simulated meter', () => {
   it('reads the true light of where it is held, within its fault and its tenth, whatever it shows', () => {
@@ -54,5 +55,44 @@ describe('the simulated camera', () => {
       const place = placeInPicture({ data, width, height }, x, y);
       expect(place.placementStops).toBeCloseTo(Math.min(Math.log2(1 / 0.18), truePlacementStops(role, ev100(settings))), 0);
     }
+  });
+});
+
+describe('the simulated radio', () => {
+  const head = { group: 'A' as const, channel: 1, unitId: '019c9c00-0000-7000-8000-000000000111', modifierId: null, gridId: null, powerStops: -3, promisedAv: { face: 6, background: 1 } };
+  it('strays from what is stated by the same for the same head, and differently for another', () => {
+    const radio = new SimulatedRadio('s');
+    radio.obey({ type: 'arrange', channel: 1, heads: [head] });
+    const fired = radio.fire(['A']);
+    if ('problem' in fired) throw new Error(fired.problem);
+    const off = radio.deviationStops(head);
+    expect(Math.abs(off)).toBeGreaterThan(0.001);
+    expect(Math.abs(off)).toBeLessThan(1.3);
+    expect(fired.pop).toEqual({ face: expect.closeTo(6 - 3 + off, 9), background: expect.closeTo(1 - 3 + off, 9) });
+    expect(new SimulatedRadio('s').deviationStops(head)).toBe(off);
+    expect(radio.deviationStops({ ...head, unitId: '019c9c00-0000-7000-8000-000000000112' })).not.toBe(off);
+  });
+
+  it('says what it knows to be wrong; heads on another channel stay dark', () => {
+    const radio = new SimulatedRadio('s');
+    expect(radio.fire(['A'])).toMatchObject({ problem: expect.stringContaining('No head') });
+    radio.obey({ type: 'arrange', channel: 2, heads: [head] });
+    expect(radio.fire(['A'])).toEqual({ pop: {} });
+    radio.obey({ type: 'fault', fault: 'contact' });
+    expect(radio.fire(['A'])).toMatchObject({ problem: expect.stringContaining('No contact with A') });
+    radio.obey({ type: 'fault', fault: 'recycle' });
+    expect(radio.fire(['A'])).toMatchObject({ problem: expect.stringContaining('not recycled') });
+  });
+
+  it('its light is seen by meter and camera', () => {
+    const meter = new SimulatedMeter(seeded(1));
+    const dark = meter.press();
+    const lit = meter.pop({ face: 9 });
+    if (dark.type === 'problem' || lit.type === 'problem') throw new Error('beyond its display');
+    expect(lit).toMatchObject({ mode: 'flash', read: 'aperture' });
+    expect(lit.av).toBeGreaterThan(8.9);
+    const settings = { av: 8, tv: 7, sv: 0 };
+    const face = (jpeg: Buffer) => { const { data, width } = decode(jpeg); return data[(Math.floor(0.36 * PICTURE.height) * width + Math.floor(0.5 * PICTURE.width)) * 4] ?? 0; };
+    expect(face(takePicture(settings, '2026:02:27 16:40:00', { face: 8 }))).toBeGreaterThan(face(takePicture(settings, '2026:02:27 16:40:00')) + 10);
   });
 });

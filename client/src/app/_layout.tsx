@@ -5,6 +5,7 @@ import { Stack } from 'expo-router';
 
 import { ApplicationProvider } from '@/store/application';
 import { useAppSelector } from '@/store/store';
+import { useLaterScreens } from '@/ui/laterScreen';
 import { ThemeProvider, usePalette } from '@/ui/theme';
 
 function Screens() {
@@ -14,6 +15,7 @@ function Screens() {
 
 function Themed() {
   const theme = useAppSelector((state) => state.device.theme);
+  useLaterScreens();
   return (
     <ThemeProvider choice={theme}>
       <Screens />

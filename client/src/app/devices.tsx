@@ -1,1 +1,3 @@
-export { DevicesScreen as default } from '@/features/devices/DevicesScreen';
+import { laterScreen } from '@/ui/laterScreen';
+
+export default laterScreen(async () => (await import('@/features/devices/DevicesScreen')).DevicesScreen);

@@ -1,1 +1,3 @@
-export { NewShootScreen as default } from '@/features/shoots/NewShootScreen';
+import { laterScreen } from '@/ui/laterScreen';
+
+export default laterScreen(async () => (await import('@/features/shoots/NewShootScreen')).NewShootScreen);

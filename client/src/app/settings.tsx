@@ -1,1 +1,3 @@
-export { SettingsScreen as default } from '@/features/account/SettingsScreen';
+import { laterScreen } from '@/ui/laterScreen';
+
+export default laterScreen(async () => (await import('@/features/account/SettingsScreen')).SettingsScreen);

@@ -1,5 +1,5 @@
-import { type Kit, PLAIN_READING, type Preferences, type Reading, type SceneChangeKind, SCENE_CHANGE_FACTS, type Setting, type SettingPath, withSettings } from '@sphene/core/balance';
-import { type Change, type Document, type Frame, type Shoot, type Spot, kitItems, lastUndoable, newSetup, settingChanges, undoSettings } from '@sphene/core/documents';
+import { type Kit, type LightRole, PLAIN_READING, type Preferences, type Reading, type SceneChangeKind, SCENE_CHANGE_FACTS, type Setting, type SettingPath, withSettings } from '@sphene/core/balance';
+import { type Change, type Document, type Frame, type GearItem, type Shoot, type Spot, kitItems, lastUndoable, lightToAdd, newSetup, settingChanges, undoSettings } from '@sphene/core/documents';
 import { type SetupFile, factsOfFile, kitInUse, withNewIds } from '@sphene/core/formats';
 import { type Outcome, failure, success } from '@sphene/core/photometry';
 
@@ -7,7 +7,7 @@ import { noticed } from './deviceSlice';
 import { drafted } from './documentsSlice';
 import { newId, timestamp } from './ids';
 import type { Keeper } from './keeper';
-import { selectChangeGroups, selectChanges, selectDocument, selectFrames, selectKit, selectReadings, selectSceneChanges, selectSetups, selectSpots } from './selectors';
+import { selectChangeGroups, selectChanges, selectDocument, selectFacts, selectFrames, selectKit, selectReadings, selectSceneChanges, selectSetups, selectSpots } from './selectors';
 import type { Store } from './store';
 
 const put = (document: Document) => ({ id: document.id, document });
@@ -140,7 +140,27 @@ export class Actions {
     const { byId } = this.store.getState().documents;
     const existing = Object.values(byId).find((document) => document.type === 'preferences');
     const { preferences } = selectKit(this.store.getState());
-    void this.keeper.commit([put({ type: 'preferences', version: 1, id: existing?.id ?? newId(), ...preferences, ...change })]);
+    void this.keeper.commit([put({ type: 'preferences', version: 3, id: existing?.id ?? newId(), ...preferences, ...change })]);
+  }
+
+  /** Adds a light of a role where such a light usually stands; reads the setup as it is now, so that quick taps add one after the other. */
+  addLight(setupId: string, role: LightRole): Outcome<null> {
+    const state = this.store.getState();
+    const setup = selectDocument(state, 'setup', setupId);
+    const settings = setup === undefined ? null : lightToAdd(setup, selectKit(state), selectFacts(state, setupId), new Date(state.device.clockMs), role, { lightId: newId(), pointId: newId() });
+    return settings === null ? failure('There is no flash in the kit. Add one in the kit first.') : this.changeSettings(setupId, settings);
+  }
+
+  /** Keeps a thing of the kit, new or changed. */
+  putGear(item: GearItem): void {
+    void this.keeper.commit([put(item)]);
+  }
+
+  /** Lets readings up to now teach nothing about a thing any more, or lets them teach again. */
+  forget(thingId: string, forget: boolean): void {
+    const { forgotten } = selectKit(this.store.getState()).preferences;
+    const { [thingId]: _gone, ...rest } = forgotten;
+    this.setPreferences({ forgotten: forget ? { ...forgotten, [thingId]: timestamp() } : rest });
   }
 
   /** One setup with all that its solution needs, for a file. */
@@ -151,7 +171,7 @@ export class Actions {
     const shoot = setup && selectDocument(state, 'shoot', setup.shootId);
     if (setup === undefined || spot === undefined || shoot === undefined) return undefined;
     return {
-      format: 'sphene-setup', version: 2, exportedAt: timestamp(), shoot, spot, setup,
+      format: 'sphene-setup', version: 4, exportedAt: timestamp(), shoot, spot, setup,
       kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)], sceneChanges: [...selectSceneChanges(state, setupId)], frames: [...selectFrames(state, setupId)], changes: [...selectChanges(state, setupId)],
     };
   }
@@ -168,7 +188,8 @@ export class Actions {
   }
 
   private freshSetup(spot: Spot, title: string) {
-    return newSetup({ id: newId(), shootId: spot.shootId, spotId: spot.id }, title, selectKit(this.store.getState()).cameras[0]?.id ?? null);
+    const kit = selectKit(this.store.getState());
+    return newSetup({ id: newId(), shootId: spot.shootId, spotId: spot.id }, title, kit.cameras[0]?.id ?? null, kit.preferences.keepOrder);
   }
 
   private spotWithSetup(shootId: string, title: string) {

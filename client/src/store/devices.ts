@@ -1,5 +1,5 @@
-import type { MeteringMethod } from '@sphene/core/balance';
-import { type DeviceCommand, type DeviceEvent, type DeviceView, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
+import { type FiredLight, type MeteringMethod, statedLight } from '@sphene/core/balance';
+import { type ArrangedHead, DEVICE_KINDS, type DeviceCommand, type DeviceEvent, type DeviceView, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 import { z } from 'zod';
 
@@ -22,6 +22,8 @@ const methodOf = ({ head }: MeterReading): MeteringMethod => (head === 'disc' ? 
 /** The devices that this page may use: finding, connecting, pressing, and what they send. */
 export class Devices {
   private events: EventSource | null = null;
+  /** the test that was fired and waits for the meter */
+  private fired: { setupId: string; pointId: string; lights: FiredLight[] } | null = null;
   /** where each meter was last told to be held, so that it is told once */
   private readonly told = new Map<string, string>();
 
@@ -61,8 +63,35 @@ export class Devices {
     else await this.command(id, { type: 'shoot', av: settings.av, tv: settings.tv, sv: settings.sv });
   }
 
+  /**
+   * Sets the powers on a radio, holds the meter at a point in flash mode and fires: the meter's reading then is the
+   * test of these lights there.
+   */
+  async fire(id: string, setupId: string, pointId: string, lights: FiredLight[]): Promise<void> {
+    const state = this.store.getState();
+    const setup = selectSetup(state, setupId);
+    const camera = selectSolution(state, setupId)?.camera;
+    const point = setup?.points.find((one) => one.id === pointId);
+    const meter = state.devices.list.find(({ kind, mine }) => kind === 'meter' && mine);
+    if (setup === undefined || camera == null || point === undefined) return;
+    if (meter === undefined) return void this.store.dispatch(troubled('Connect a meter first: firing makes it read.'));
+    this.store.dispatch(troubled(null));
+    const kit = selectKit(state);
+    const heads = setup.lights.flatMap((light): ArrangedHead[] => {
+      const power = lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? light.dialledStops ?? -8;
+      return [{ group: light.group, channel: light.channel, unitId: light.unitId, modifierId: light.modifierId, gridId: light.gridId, powerStops: power, promisedAv: statedLight(setup, kit, light) }];
+    });
+    this.fired = { setupId, pointId, lights };
+    this.told.delete(meter.id);
+    await this.command(meter.id, { type: 'hold', role: point.role, place: point.name });
+    await this.command(meter.id, { type: 'set', mode: 'flash', tv: camera.tv, sv: camera.sv });
+    await this.command(id, { type: 'arrange', channel: setup.lights[0]?.channel ?? 1, heads });
+    await this.command(id, { type: 'fire', groups: setup.lights.filter((light) => lights.some(({ lightId }) => lightId === light.id)).map(({ group }) => group) });
+  }
+
   /** The meter is held where the application says; called whenever that moves. */
   holdAtActivePoint(): void {
+    if (this.fired !== null) return; // it is held for a test
     const state = this.store.getState();
     const { metering } = state.device;
     const point = metering === null ? undefined : selectSetup(state, metering.setupId)?.points.find(({ id }) => id === selectActivePointId(state, metering.setupId));
@@ -76,7 +105,8 @@ export class Devices {
   }
 
   private listed(devices: DeviceView[]): void {
-    this.store.dispatch(devicesListed(devices.map((device) => ({ ...device, mine: device.connectedBy === this.clientId() }))));
+    const inOrder = [...devices].sort((a, b) => DEVICE_KINDS.indexOf(a.kind) - DEVICE_KINDS.indexOf(b.kind) || (a.name < b.name ? -1 : 1));
+    this.store.dispatch(devicesListed(inOrder.map((device) => ({ ...device, mine: device.connectedBy === this.clientId() }))));
   }
 
   private clientId(): string {
@@ -98,14 +128,28 @@ export class Devices {
     if (event.type === 'devices') {
       this.listed(event.devices);
       this.holdAtActivePoint();
-    } else if (event.type === 'trouble') this.store.dispatch(troubled(event.text));
+    } else if (event.type === 'trouble') {
+      this.fired = null;
+      this.store.dispatch(troubled(event.text));
+    }
     else if (event.type === 'reading') this.take(event);
     else await this.develop(event);
   }
 
   /** A reading goes to the point that is active in the setup on screen. */
-  private take({ reading, name, simulated }: Extract<DeviceEvent, { type: 'reading' }>): void {
+  private take({ deviceId, reading, name, simulated }: Extract<DeviceEvent, { type: 'reading' }>): void {
     const state = this.store.getState();
+    if (this.fired !== null && reading.mode === 'flash') {
+      const { setupId, pointId, lights } = this.fired;
+      this.fired = null;
+      const { av, tv, sv, read, mode } = reading;
+      const text = formatAperture(av, selectKit(state).preferences.meterIncrement);
+      this.actions.addReading(setupId, { pointId, text, av, tv, sv, read, light: 'total', method: methodOf(reading), meterMode: mode, origin: simulated ? 'simulated' : 'device', fired: lights });
+      this.store.dispatch(noticed({ text: `${text} with the flash, from ${name.toLowerCase()}.` }));
+      void this.command(deviceId, { type: 'set', mode: 'ambient' });
+      this.told.delete(deviceId);
+      return this.holdAtActivePoint();
+    }
     const setupId = state.device.metering?.setupId ?? null;
     const pointId = setupId === null ? null : selectActivePointId(state, setupId);
     const text = { aperture: formatAperture(reading.av, selectKit(state).preferences.meterIncrement), shutter: formatShutter(reading.tv, 'third'), iso: formatIso(reading.sv) }[reading.read];

@@ -1,5 +1,5 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { type Reading, type SceneChange, type Setup, solve, withSettings } from '@sphene/core/balance';
+import { type Fact, type Kit, type Reading, type SceneChange, type Setup, solve, teach, withSettings } from '@sphene/core/balance';
 import { type Change, type Document, type DocumentType, type Frame, type KitItem, type Shoot, type Spot, gatherKit, groupChanges } from '@sphene/core/documents';
 
 import type { RootState } from './store';
@@ -22,8 +22,22 @@ export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(o
 
 export const selectSetups = createSelector(byId, (documents): Setup[] => inOrder(ofType(documents, 'setup')));
 
-export const selectKit = createSelector(byId, (documents) =>
-  gatherKit(ofType(documents, 'camera', 'flashUnit', 'modifier', 'filter', 'preferences') satisfies KitItem[]));
+/** A list stays the same object as long as the same things are in it, so that what hangs on it is not computed again. */
+const sameList = { memoizeOptions: { resultEqualityCheck: (a: unknown, b: unknown) => Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => one === b[index]) } };
+
+export const selectKitItems = createSelector(byId, (documents): KitItem[] => ofType(documents, 'camera', 'lens', 'flashUnit', 'modifier', 'grid', 'gel', 'filter', 'stand', 'lamp', 'reflector', 'preferences'), sameList);
+const selectFlashFacts = createSelector(byId, (documents): Reading[] => {
+  const readings = ofType(documents, 'reading');
+  const flashed = new Set(readings.filter(({ light }) => light !== 'ambient').map(({ setupId }) => setupId));
+  return readings.filter(({ setupId }) => flashed.has(setupId));
+}, sameList);
+const selectConfirmed = createSelector(byId, (documents): string[] => ofType(documents, 'setup').flatMap(({ confirmed }) => confirmed).sort(), sameList);
+
+/** The kit with what all readings of the account have taught about it. */
+export const selectKit = createSelector([selectKitItems, selectFlashFacts, selectConfirmed], (items, readings, confirmed): Kit => {
+  const kit = gatherKit(items);
+  return { ...kit, calibration: teach(kit, readings, new Set(confirmed)) };
+});
 
 const factsOf = createSelector([byId, (_state: RootState, setupId: string) => setupId], (documents, setupId) => ({
   readings: inOrder(ofType(documents, 'reading').filter((reading) => reading.setupId === setupId)),
@@ -38,6 +52,9 @@ export const selectFrames = createSelector(factsOf, ({ frames }): Frame[] => fra
 export const selectChanges = createSelector(factsOf, ({ changes }): Change[] => changes);
 export const selectChangeGroups = createSelector(selectChanges, groupChanges);
 
+/** What the solution of a setup is made from besides the setup and the kit. */
+export const selectFacts = createSelector([selectReadings, selectSceneChanges], (readings, sceneChanges): Fact[] => [...readings, ...sceneChanges]);
+
 /** The setup as it is on screen: with what is under the thumb just now. */
 export const selectSetup = createSelector(
   [(state: RootState, id: string) => selectDocument(state, 'setup', id), (state: RootState) => state.documents.draft],
@@ -50,8 +67,8 @@ export const selectSetup = createSelector(
 
 /** The solution of a setup: what every screen of it reads. Computed again only when something that it depends on changed. */
 export const selectSolution = createSelector(
-  [selectSetup, selectKit, selectReadings, selectSceneChanges, (state: RootState) => state.device.clockMs],
-  (setup, kit, readings, sceneChanges, clockMs) => (setup === undefined ? undefined : solve(setup, kit, [...readings, ...sceneChanges], new Date(clockMs))),
+  [selectSetup, selectKit, selectFacts, (state: RootState) => state.device.clockMs],
+  (setup, kit, facts, clockMs) => (setup === undefined ? undefined : solve(setup, kit, facts, new Date(clockMs))),
 );
 
 /** The point that is metered next in a setup: the one chosen by hand, else the first without a reading, else the first that no longer holds. */

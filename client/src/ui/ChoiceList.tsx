@@ -3,6 +3,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 
 import { Txt } from './Txt';
 import { TOUCH } from './palette';
+import { onSpace } from './onSpace';
 import { usePalette } from './theme';
 
 export interface Choice<T> {
@@ -19,9 +20,12 @@ export function ChoiceList<T extends string | null>({ label, choices, value, onC
   const palette = usePalette();
   const chosen = choices.findIndex((choice) => choice.value === value);
   const group = useRef<View>(null);
+  const scroller = useRef<ScrollView>(null);
   useEffect(() => {
-    const chip = (group.current as unknown as HTMLElement | null)?.children[chosen];
-    if (layout === 'scroll') chip?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    // sideways only: scrollIntoView would move the whole page to these chips
+    const chip = (group.current as unknown as HTMLElement | null)?.children[chosen] as HTMLElement | undefined;
+    const width = (scroller.current?.getScrollableNode() as HTMLElement | undefined)?.clientWidth ?? 0;
+    if (layout === 'scroll' && chip !== undefined) scroller.current?.scrollTo({ x: chip.offsetLeft - (width - chip.offsetWidth) / 2, animated: false });
   }, [chosen, layout]);
   const move = (key: string, index: number, radios: HTMLElement | null | undefined) => {
     const by = key === 'ArrowRight' || key === 'ArrowDown' ? 1 : key === 'ArrowLeft' || key === 'ArrowUp' ? -1 : 0;
@@ -37,7 +41,7 @@ export function ChoiceList<T extends string | null>({ label, choices, value, onC
       <View ref={group} role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: layout === 'wrap' ? 'wrap' : 'nowrap', gap: 8, flexGrow: 1 }}>
         {choices.map((choice, index) => {
           const selected = index === chosen;
-          const keys = { onKeyDown: (event: { key: string; currentTarget: HTMLElement; preventDefault: () => void }) => { if (move(event.key, index, event.currentTarget.parentElement)) event.preventDefault(); } };
+          const keys = { onKeyDown: (event: { key: string; currentTarget: HTMLElement; preventDefault: () => void }) => { if (move(event.key, index, event.currentTarget.parentElement)) event.preventDefault(); else onSpace(() => onChoose(choice.value)).onKeyDown(event); } };
           return (
             <Pressable key={choice.value ?? 'none'} role="radio" aria-checked={selected} aria-label={choice.note === undefined ? choice.label : `${choice.label}, ${choice.note}`} onPress={() => onChoose(choice.value)}
               tabIndex={selected || (chosen < 0 && index === 0) ? 0 : -1} {...(keys as object)}
@@ -52,7 +56,7 @@ export function ChoiceList<T extends string | null>({ label, choices, value, onC
   return (
     <View style={{ gap: 4 }}>
       {showLabel && <Txt size="label" tone="quiet">{label}</Txt>}
-      {layout === 'scroll' ? <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ flexGrow: 1 }}>{chips}</ScrollView> : chips}
+      {layout === 'scroll' ? <ScrollView ref={scroller} horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ flexGrow: 1 }}>{chips}</ScrollView> : chips}
     </View>
   );
 }

@@ -2,7 +2,7 @@ import { useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
 import type { PointSolution } from '@sphene/core/balance';
-import { formatStops } from '@sphene/core/photometry';
+import { formatStops, formatStopsBothWays } from '@sphene/core/photometry';
 
 import { Txt } from './Txt';
 import { type Scale, ladderScale, patchTone, wedge } from './ladderGeometry';
@@ -127,7 +127,7 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
           <View key={point.pointId} style={{ position: 'absolute', left: 0, right: 0, top: index * row, flexDirection: 'row', justifyContent: 'space-between' }}>
             <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>{point.name}{point.stale === null ? '' : ' · old'}{point.basis === 'carried' ? ' · carried' : ''}</Txt>
             <Txt size="label" bold tone={point.zone === 'in range' || point.zone === null ? 'text' : 'danger'} style={{ backgroundColor: palette.ground, paddingLeft: 4 }}>
-              {point.placedStops === null ? 'not placed yet' : `${formatStops(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+              {point.placedStops === null ? 'not placed yet' : `${formatStopsBothWays(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
             </Txt>
           </View>
         ))}

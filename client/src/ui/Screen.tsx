@@ -14,7 +14,7 @@ interface ScreenProps {
   title: string;
   /** where this is, in a few words under the title */
   place?: string | undefined;
-  /** the address one goes up to; none on the first screen */
+  /** the address one goes up to; `back` where it can be opened from anywhere; none on the first screen */
   up?: string | undefined;
   actions?: ReactNode;
   children: ReactNode;
@@ -30,7 +30,7 @@ export function Screen({ title, place, up, actions, children }: ScreenProps) {
         <title>{`${title} · Sphene`}</title>
       </Head>
       <View role="banner" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 56, paddingLeft: up === undefined ? 16 : 4, paddingRight: 4, gap: 4, borderBottomWidth: 1, borderBottomColor: palette.raised }}>
-        {up === undefined ? <Mark /> : <IconButton icon="arrow-left" name="Back" onPress={() => router.dismissTo(up)} />}
+        {up === undefined ? <Mark /> : <IconButton icon="arrow-left" name="Back" onPress={() => (up === 'back' && router.canGoBack() ? router.back() : router.dismissTo(up === 'back' ? '/' : up))} />}
         <View style={{ flex: 1, paddingLeft: up === undefined ? 8 : 0 }}>
           <View style={{ flexShrink: 1 }}><Heading level={1}>{title}</Heading></View>
           {place !== undefined && <Txt size="label" tone="quiet" numberOfLines={1}>{place}</Txt>}

@@ -54,7 +54,7 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
           <>
             <IconButton icon="minus" name={`${label}: ${down.name}`} onPress={down.onPress} disabled={down.disabled ?? false} />
             <Pressable role="button" aria-label={`${label} ${text}. Type a value`} onPress={() => setTyped('')} {...(keys as object)} style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}>
-              <Txt size={text.length > 7 ? 'text' : 'value'} bold numberOfLines={1} style={{ textAlign: 'center' }}>{text}</Txt>
+              <Txt size={text.length > 5 ? 'text' : 'value'} bold numberOfLines={1} style={{ textAlign: 'center' }}>{text}</Txt>
             </Pressable>
             <IconButton icon="plus" name={`${label}: ${up.name}`} onPress={up.onPress} disabled={up.disabled ?? false} />
           </>

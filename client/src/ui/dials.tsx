@@ -61,6 +61,20 @@ export function StopsDial({ least, most, step, signed = false, ...dial }: DialPr
   );
 }
 
+/** A plain number with its unit, such as millimetres or degrees. */
+export function NumberDial({ unit, least, most, step, decimals, ...dial }: DialProps & { unit: string; least: number; most: number; step: number; decimals: number }) {
+  const say = (value: number) => `${value.toFixed(Number.isInteger(value) ? 0 : decimals).replace('-', '−')} ${unit}`;
+  const by = (count: number) => () => dial.onChange(Math.min(most, Math.max(least, (Math.round(dial.value / step) + count) * step)));
+  const parse = (text: string): Outcome<number> => {
+    const figure = Number(/^([+−-]?\d+(?:[.,]\d+)?)\s*\D*$/.exec(text.trim())?.[1]?.replace(',', '.').replace('−', '-') ?? NaN);
+    return figure >= least && figure <= most ? success(figure) : failure(`Write a number between ${say(least)} and ${say(most)}.`);
+  };
+  return (
+    <StopDial {...dial} text={say(dial.value)} parse={parse}
+      down={{ name: 'less', onPress: by(-1), disabled: dial.value <= least + 1e-9 }} up={{ name: 'more', onPress: by(1), disabled: dial.value >= most - 1e-9 }} />
+  );
+}
+
 /** How far a tone lies from mid grey. */
 export const ToneDial = (dial: DialProps) => <StopsDial {...dial} signed least={TONE_RANGE.least} most={TONE_RANGE.most} step={1 / 3} />;
 
@@ -97,4 +111,12 @@ export function PowerDial({ unit, ...dial }: DialProps & { unit: FlashUnit }) {
     <StopDial {...dial} text={writePower(scale, dial.value)} parse={(text) => readPower(scale, text)}
       down={{ name: 'less power', onPress: by(-1), disabled: dial.value <= lowestPowerStops(scale) + 1e-9 }} up={{ name: 'more power', onPress: by(1), disabled: dial.value >= -1e-9 }} />
   );
+}
+
+/** From the line to the camera: 0 on it, positive to the camera's right, 180 behind. */
+export const SideDial = (dial: DialProps) => <NumberDial {...dial} unit="°" least={-180} most={180} step={5} decimals={0} />;
+
+/** Centre of the modifier over what it aims at, in the person's unit. */
+export function HeightDial({ unit, ...dial }: DialProps & { unit: Preferences['distanceUnit'] }) {
+  return <NumberDial {...dial} value={Number(distanceInUnit(dial.value, unit).toFixed(2))} unit={unit} least={Number(distanceInUnit(-2, unit).toFixed(1))} most={Number(distanceInUnit(5, unit).toFixed(1))} step={DISTANCE_STEP[unit]} decimals={1} onChange={(value) => dial.onChange(Number(Math.min(5, Math.max(-2, distanceFromUnit(value, unit))).toFixed(4)))} />;
 }

@@ -1,73 +1,49 @@
-import { formatStopCount } from '../photometry';
-import { type PointAmbient, solvePoint } from './balancePoints';
+import { formatAperture, formatShare, formatStopCount } from '../photometry';
+import { solvePoint } from './balancePoints';
 import type { Camera } from './camera';
-import { type CameraSolution, chooseCameraSettings, limitsInForce } from './cameraSettings';
-import { contrastOf, contrastWarnings, domeChoice, fooledStops } from './contrast';
+import { type CameraGear, type CameraSolution, type ExposureTarget, chooseCameraSettings, limitsInForce } from './cameraSettings';
+import { contrastOf, contrastWarnings } from './contrast';
+import { depthWanted } from './depthOfField';
+import { type LitPoint, clipsAboveAt, exposureIntent } from './intent';
 import type { Kit } from './kit';
-import { ambientReading, flashReading, lightEv100, measureFlash, standingReadings } from './levels';
-import { type LightSolution, type LightTest, solveLight } from './lightPower';
+import type { LightConfig } from './lightConfig';
+import type { LightSolution } from './lightPower';
+import { type LightsSolution, type UsableLight, solveLights, usableLights } from './lights';
+import { questionFlashes } from './questions';
+import { lightRatios } from './ratios';
+import { togetherReading } from './together';
 import { sayLook } from './look';
-import { questionReadings } from './questions';
-import type { Reading } from './reading';
-import type { SceneChange } from './sceneChange';
-import type { Light, MeteringPoint, Setup } from './setup';
+import type { MeteredScene } from './meteredScene';
+import type { Setup } from './setup';
 import type { PointSolution, Solution, Warning } from './solution';
-import { type PointReading, guideFor, meterAgain, staleness } from './stale';
 
 /** The numbers of a setup, before anything is said about what to do next. */
-export interface Balance extends Pick<Solution, 'look' | 'camera' | 'lights' | 'points' | 'contrast' | 'dome' | 'questions' | 'meterAgain'> {
+export interface Balance extends Pick<Solution, 'look' | 'depth' | 'camera' | 'lights' | 'powersExact' | 'ratios' | 'together' | 'points' | 'contrast' | 'dome' | 'questions' | 'meterAgain'> {
   camera: CameraSolution | null;
   cameraBody: Camera | null;
-  light: { light: Light; unit: Kit['flashUnits'][number]; modifier: Kit['modifiers'][number] | null; solution: LightSolution | null } | null;
+  gear: CameraGear | null;
+  target: ExposureTarget | null;
+  /** the key, or the first light where there is none, with its place in the list */
+  light: (UsableLight & { unit: LightConfig['unit']; solution: LightSolution | null }) | null;
+  /** all lights whose gear is there */
+  usable: UsableLight[];
+  meterOrder: Setup['meterOrder'];
   face: PointSolution | null;
+  /** filming: no flash fires */
+  video: boolean;
   missingFromKit: string[];
   warnings: Warning[];
 }
 
-const facePoint = (setup: Setup) => setup.points.find((point) => point.role === 'face');
-
-/** The newest flash reading of the face, as far as it is a fact about this light as it now stands. */
-function lastTest(standing: readonly Reading[], faceId: string, light: Light): LightTest {
-  const fits = (reading: Reading) => reading.fired !== null && reading.fired.unitId === light.unitId && reading.fired.modifierId === light.modifierId;
-  const flashes = standing.filter((reading) => reading.light !== 'ambient' && reading.pointId === faceId && fits(reading));
-  const newest = flashReading(flashes, faceId);
-  if (newest === undefined) return { measurement: null, problem: null };
-  const measured = measureFlash(standing, newest);
-  if (measured.ok) return { measurement: measured.value, problem: null };
-  // An unusable reading does not unmake an older one that was good.
-  const older = flashes.map((reading) => measureFlash(standing, reading)).findLast((outcome) => outcome.ok);
-  return { measurement: older?.ok ? older.value : null, problem: measured.message };
-}
-
-/** What is on record about a setup: readings, and what changed in the scene. */
-export type Fact = Reading | SceneChange;
-
-/** The ambient at every point: as metered, or carried over from a point in the same light that was metered again. */
-function ambientAtPoints(setup: Setup, standing: readonly Reading[], changes: readonly SceneChange[], clock: Date) {
-  const metered = setup.points.flatMap((point): PointReading[] => {
-    const reading = ambientReading(standing, point, setup.look.faceBy);
-    return reading === undefined ? [] : [{ point, reading, stale: staleness(point, reading, standing, changes, clock) }];
-  });
-  const guides = new Map(metered.filter(({ stale }) => stale !== null).map((one) => [one.point.id, guideFor(one, metered, standing)]));
-  const ambientAt = (point: MeteringPoint): PointAmbient => {
-    const one = metered.find((other) => other.point.id === point.id);
-    if (one === undefined) return { reading: undefined, ambientEv100: null, basis: null, stale: null };
-    const guide = guides.get(point.id) ?? null;
-    const basis = one.reading.method.kind === 'disc' ? 'one source' : guide === null ? 'measured' : 'carried';
-    return { reading: one.reading, ambientEv100: lightEv100(one.reading) + (guide?.changeStops ?? 0), basis, stale: guide === null ? one.stale : null };
-  };
-  return { metered, ambientAt, again: meterAgain(metered.filter(({ point, stale }) => stale !== null && guides.get(point.id) == null)) };
-}
+const NO_LIGHTS: LightsSolution = { lights: [], at: new Map(), targets: new Map(), exact: true };
 
 /**
  * Camera settings, powers and placements for a setup as it stands.
  * Without an ambient reading of the face nothing can be balanced and the camera is null.
+ * @param scene what was metered in this setup (`meterScene`); the same one serves any other look, camera and light at these points
  */
-export function balance(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Balance {
-  const own = facts.filter((fact) => fact.setupId === setup.id);
-  const standing = standingReadings(own.filter((fact) => fact.type === 'reading'));
-  const sceneChanges = own.filter((fact) => fact.type === 'sceneChange').sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const { metered, ambientAt, again } = ambientAtPoints(setup, standing, sceneChanges, clock);
+export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
+  const { clock, ambientAt, again, dome, questions, warnings } = scene;
   const missingFromKit: string[] = [];
   const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: string): T | null => {
     const found = things.find((thing) => thing.id === id) ?? null;
@@ -76,78 +52,88 @@ export function balance(setup: Setup, kit: Kit, facts: readonly Fact[], clock: D
   };
 
   const cameraBody = find(kit.cameras, setup.camera.cameraId, 'camera');
+  const lens = find(kit.lenses, setup.camera.lensId, 'lens');
   const filters = setup.camera.filterIds.flatMap((id) => find(kit.filters, id, 'filter') ?? []);
-  const facePlace = facePoint(setup);
-  const faceId = facePlace?.id;
+  const facePlace = setup.points.find((point) => point.role === 'face');
   const faceEv100 = facePlace === undefined ? null : ambientAt(facePlace).ambientEv100;
-  const camera = cameraBody === null || faceEv100 === null ? null
-    : chooseCameraSettings(faceEv100 + setup.look.holdBackStops, faceEv100, cameraBody, setup.camera, filters);
+  const stills = setup.camera.video === null;
+  const lit = setup.points.flatMap((point): LitPoint[] => {
+    const { ambientEv100 } = ambientAt(point);
+    return ambientEv100 === null ? [] : [{ point, ambientEv100 }];
+  });
+  const intent = exposureIntent(setup, cameraBody, lit, stills);
+  const gear = cameraBody === null ? null : { body: cameraBody, lens, filters };
+  const target: ExposureTarget | null = faceEv100 === null || intent.targetEv100 === null ? null
+    : { ev100: intent.targetEv100, faceEv100: stills && intent.by === 'face' ? faceEv100 : null, finalStops: intent.finalStops };
+  const camera = gear === null || target === null ? null : chooseCameraSettings(target, gear, setup.camera);
 
-  const first = setup.lights[0];
-  const unit = first === undefined ? null : find(kit.flashUnits, first.unitId, 'flash');
-  const modifier = first === undefined ? null : find(kit.modifiers, first.modifierId, 'modifier');
-  const usable = first !== undefined && unit !== null && (modifier !== null || first.modifierId === null);
-  const solution = usable && camera !== null && faceEv100 !== null && faceId !== undefined
-    ? solveLight(first, unit, modifier, camera, faceEv100 - camera.ev100, lastTest(standing, faceId, first), kit.preferences.meterIncrement)
-    : null;
-  const light = usable ? { light: first, unit, modifier, solution } : null;
+  const usable = stills ? usableLights(setup, kit, (what) => missingFromKit.push(what)) : [];
+  const solved = camera === null || faceEv100 === null ? NO_LIGHTS : solveLights(setup, kit, scene, camera, intent.finalStops, usable);
+  const main = usable.find(({ light }) => light.role === 'key') ?? usable[0];
+  const solution = solved.lights.find(({ lightId }) => lightId === main?.light.id) ?? null;
+  const light = main === undefined ? null : { ...main, unit: main.config.unit, solution };
 
   const points = setup.points.map((point) => solvePoint(point, ambientAt(point), faceEv100, {
-    standing, clock, meterIncrement: kit.preferences.meterIncrement,
+    clock, meterIncrement: kit.preferences.meterIncrement,
     camera: camera === null || cameraBody === null ? null : { settings: camera, body: cameraBody },
-    key: first === undefined || solution === null ? null : { light: first, solution },
+    flash: solved.at.get(point.id) ?? [], lights: solved.lights, target: solved.targets.get(point.id) ?? null,
   }));
   const face = points.find((point) => point.role === 'face') ?? null;
-  const actualHoldBack = face?.ambientStops == null || solution === null ? null : solution.totalStops - face.ambientStops;
+  const actualHoldBack = face?.ambientStops == null || face.flashStops === null || face.totalStops === null ? null : face.totalStops - face.ambientStops;
 
   return {
-    look: { ...sayLook(setup.look.holdBackStops), actual: actualHoldBack === null || actualHoldBack <= 0 ? null : sayLook(actualHoldBack) },
-    camera, cameraBody, light, points, face, missingFromKit,
-    lights: solution === null ? [] : [solution],
+    look: { ...intent, wanted: sayAbove0(intent.holdBackStops ?? setup.look.holdBackStops), actual: sayAbove0(actualHoldBack) },
+    depth: gear === null ? null : depthWanted(gear.body, gear.lens, setup.camera),
+    camera, cameraBody, gear, target, light, usable, points, meterOrder: setup.meterOrder, face, missingFromKit, video: !stills,
+    lights: solved.lights, powersExact: solved.exact, ratios: lightRatios(solved, points),
+    together: togetherReading(setup, kit, scene.standing, points, solved.lights),
     contrast: contrastOf(points),
-    dome: domeChoice(facePlace, standing, setup.look.faceBy),
-    questions: questionReadings(metered, standing, setup.confirmed),
+    dome,
+    questions: [...questions, ...questionFlashes(kit, setup.points, scene.standing, setup.confirmed)],
     meterAgain: again,
-    warnings: [...warningsFor({ setup, cameraBody, camera, unit, solution, points, missingFromKit }), ...contrastWarnings(points, cameraBody, setup.look), ...meteringWarnings(metered)],
+    warnings: [...warningsFor({ setup, gear, camera, usable, face, solution, lights: solved.lights, points, missingFromKit }), ...contrastWarnings(points, cameraBody === null ? null : { noiseBelowStops: cameraBody.noiseBelowStops, clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv) }, setup.look), ...warnings],
   };
 }
 
+const sayAbove0 = (holdBackStops: number | null) => (holdBackStops === null || holdBackStops <= 1e-6 ? null : sayLook(holdBackStops));
+
 interface WarningFacts {
   setup: Setup;
-  cameraBody: Camera | null;
+  gear: CameraGear | null;
+  face: PointSolution | null;
   camera: CameraSolution | null;
-  unit: Kit['flashUnits'][number] | null;
+  usable: readonly UsableLight[];
   solution: LightSolution | null;
+  lights: readonly LightSolution[];
   points: readonly PointSolution[];
   missingFromKit: readonly string[];
 }
 
-function warningsFor({ setup, cameraBody, camera, unit, solution, points, missingFromKit }: WarningFacts): Warning[] {
+function warningsFor({ setup, gear, camera, usable, face, solution, lights, points, missingFromKit }: WarningFacts): Warning[] {
   const warnings: Warning[] = missingFromKit.map((what) => ({ kind: 'not-in-kit', text: `The ${what} of this setup is not in the kit any more. Choose another.` }));
   for (const point of points.filter(({ role }) => role !== 'face')) {
     if (point.zone === 'clipped') warnings.push({ kind: 'clipped', text: `${point.name} clips: it lands above what this camera holds.` });
     if (point.zone === 'lost') warnings.push({ kind: 'lost', text: `${point.name} is lost in noise: it lands below what this camera holds.` });
   }
-  if (solution !== null && solution.flashStops === null)
-    warnings.push({ kind: 'no-flash-can-help', text: 'No flash can help here: the ambient on the face already reaches the final exposure. Make the camera darker, or take light off the face.' });
-  if (cameraBody !== null) {
-    const limits = limitsInForce(cameraBody, setup.camera);
+  if (solution !== null && solution.flashStops === null && face?.ambientStops != null)
+    warnings.push({ kind: 'no-flash-can-help', text: sayNoFlash(face.ambientStops - setup.look.faceStops - setup.look.feelStops) });
+  if (gear !== null) {
+    const limits = limitsInForce(gear.body, gear.lens, setup.camera);
+    const depth = depthWanted(gear.body, gear.lens, setup.camera);
+    const smallestAv = gear.lens?.smallestAv ?? gear.body.smallestAv;
+    if (depth !== null && depth.neededAv > smallestAv + 1e-6)
+      warnings.push({ kind: 'depth-missing', text: `The people stand too far apart in depth: ${formatAperture(depth.neededAv, gear.body.increment)} would hold them sharp, the lens ends at ${formatAperture(smallestAv, gear.body.increment)}. Step back, or bring them closer together.` });
     if (limits.slowestTv > limits.syncTv + 1e-9)
       warnings.push({ kind: 'slowest-over-sync', text: 'The slowest sharp shutter is faster than sync: sync was used. Expect some blur, or let less ambient in.' });
   }
-  if (camera?.beyondSync && unit !== null && unit.highSpeedSyncLossStops === null)
+  if (camera !== null && camera.darkBandShare > 0.005 && solution !== null)
+    warnings.push({ kind: 'dark-band', text: `At ${camera.text.shutter} the curtain keeps ${formatShare(camera.darkBandShare)} of the frame from the flash: a dark band. Stay at sync${setup.camera.syncDelayMs > 0 ? ', which the late radio slows' : ''}, or use high-speed sync.` });
+  for (const { tailLossStops, unitName, powerText } of lights) if (tailLossStops > 0.05)
+    warnings.push({ kind: 'tail-cut', text: `${camera?.text.shutter ?? 'The shutter'} cuts the end of ${unitName}'s flash off: ${formatStopCount(tailLossStops)} stops are lost at ${powerText ?? 'this power'}. A slower shutter, or a unit that burns faster, keeps them.` });
+  if (camera?.highSpeedSync) for (const { config: { unit } } of usable) if (unit.highSpeedSyncLossStops === null)
     warnings.push({ kind: 'high-speed-sync-missing', text: `${unit.name} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.` });
   return warnings;
 }
 
-/** Readings that say less than they seem to. */
-function meteringWarnings(metered: readonly PointReading[]): Warning[] {
-  const background = metered.find(({ point }) => point.role === 'background');
-  return metered.flatMap(({ point, reading }): Warning[] => {
-    if (reading.method.kind === 'disc') return [{ kind: 'one-source', text: `${point.name} was metered with the disc: one source only. Meter it with the dome for all its light.` }];
-    if (reading.method.kind !== 'reflected') return [];
-    if (background === undefined || background.point.id === point.id) return [{ kind: 'fooled', text: `${point.name} was read by the camera's own meter: a bright or dark background moves it by up to 2 stops. Meter the background too, or take the dome.` }];
-    const off = fooledStops(lightEv100(reading), lightEv100(background.reading));
-    return off === null ? [] : [{ kind: 'fooled', text: `The background fools the camera's meter: ${point.name.toLowerCase()} lies about ${formatStopCount(off)} stops ${off < 0 ? 'darker' : 'brighter'} than it says. Take the dome or spot the face.` }];
-  });
-}
+/** The ambient on the face stands at or over its wanted place: said first, with what can be done. */
+const sayNoFlash = (overStops: number): string => `No flash can help here: the ambient on the face ${overStops < 0.05 ? 'already reaches its wanted place' : `lies ${formatStopCount(overStops)} stops over its wanted place`}. Close the camera down, or take light off the face: shade, a turned head, a diffuser.`;

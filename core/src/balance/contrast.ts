@@ -67,7 +67,7 @@ export function fooledStops(reflectedEv100: number, backgroundEv100: number): nu
 const LEAST_HEADROOM_STOPS = 1 / 3;
 
 /** Words for a scene that the camera cannot hold, a dress about to burn, and a face with more contrast than wanted. */
-export function contrastWarnings(points: readonly PointSolution[], camera: Camera | null, look: Setup['look']): Warning[] {
+export function contrastWarnings(points: readonly PointSolution[], camera: Pick<Camera, 'clipsAboveStops' | 'noiseBelowStops'> | null, look: Setup['look']): Warning[] {
   const warnings: Warning[] = [];
   const placed = points.filter((point): point is PointSolution & { placedStops: number } => point.placedStops !== null);
   if (camera !== null && placed.length > 1) {

@@ -53,21 +53,33 @@ export function ambientReading(standing: readonly Reading[], point: MeteringPoin
   return chosen.at(-1);
 }
 
-/** The newest flash reading at a point. Wants `standingReadings`. */
-export const flashReading = (standing: readonly Reading[], pointId: string): Reading | undefined =>
-  standing.findLast((reading) => reading.light !== 'ambient' && reading.pointId === pointId);
+/** The flash readings at a point, oldest first. Wants `standingReadings`. */
+export const flashReadingsOf = (standing: readonly Reading[], pointId: string): Reading[] => standing.filter((reading) => reading.light !== 'ambient' && reading.pointId === pointId);
+
+/** An ambient reading taken this soon after a flash reading tells the ambient of that moment better than an older one. */
+const SOON_AFTER_MS = 180_000;
+
+/** The ambient that held when a flash reading was taken: the one before it, or one taken right after it that is nearer in time. */
+function ambientAround(standing: readonly Reading[], reading: Reading): Reading | undefined {
+  const ambients = ambientReadings(standing, reading.pointId).filter(({ method }) => method.kind !== 'disc');
+  const before = ambients.findLast((other) => byTime(other, reading) <= 0);
+  const after = ambients.find((other) => byTime(other, reading) > 0);
+  if (before === undefined || after === undefined) return before ?? after;
+  const gap = (other: Reading) => Math.abs(Date.parse(other.at) - Date.parse(reading.at));
+  return gap(after) <= SOON_AFTER_MS && gap(after) < gap(before) ? after : before;
+}
 
 /**
  * The flash alone in one flash reading, at ISO 100. A total is separated from the ambient that held when it was taken;
  * the smaller the flash's share of it, the less certain the result (a reading's noise divided by the share).
  */
 export function measureFlash(standing: readonly Reading[], reading: Reading): Outcome<FlashMeasurement> {
-  const { fired } = reading;
-  if (fired === null) return failure('This reading was taken without flash.');
+  const [fired, ...others] = reading.fired;
+  if (fired === undefined) return failure('This reading was taken without flash.');
+  if (others.length > 0) return failure('Several lights fired for this reading: it says nothing about one of them.');
   if (reading.light === 'flash')
     return success({ reading, fired, flashAvAtBase: reading.av - reading.sv, uncertaintyStops: READING_NOISE_STOPS });
-  const ambients = ambientReadings(standing, reading.pointId).filter(({ method }) => method.kind !== 'disc');
-  const ambient = ambients.findLast((other) => byTime(other, reading) <= 0) ?? ambients[0];
+  const ambient = ambientAround(standing, reading);
   if (ambient === undefined) return failure('This total cannot be separated yet: meter the ambient at the same point, flash off.');
   const ambientAv = lightEv100(ambient) - reading.tv + reading.sv;
   const flash = separateFlashAv(ambientAv, reading.av);

@@ -1,13 +1,16 @@
 import { formatStopCount } from '../photometry';
+import type { Kit } from './kit';
 import { ambientReadings, lightEv100 } from './levels';
 import type { Reading } from './reading';
+import type { MeteringPoint } from './setup';
 import type { PointReading } from './stale';
+import { outlierQuestion } from './teach';
 
 /** A reading that does not fit: kept, but asked about, with the likely cause. */
 export interface ReadingQuestion {
   /** the same for the same doubt, so that an answer holds */
   id: string;
-  kind: 'shadow-above-face' | 'sun-in-shade' | 'jump' | 'flash-mode' | 'far-off';
+  kind: 'shadow-above-face' | 'sun-in-shade' | 'jump' | 'flash-mode' | 'far-off' | 'outlier';
   readingId: string;
   pointId: string;
   text: string;
@@ -56,4 +59,19 @@ export function questionReadings(all: readonly PointReading[], standing: readonl
       ask('far-off', one, `${one.point.name} lies over ${SCENE_SPAN_STOPS} stops from every other point.`, 'A decimal point or a zero may be missing in the figure, the shutter or the ISO.');
   }
   return questions;
+}
+
+/** Flash readings that disagree with what is known of their light: not learned from and not corrected by, until they are said to be right. */
+export function questionFlashes({ calibration }: Kit, points: readonly MeteringPoint[], standing: readonly Reading[], confirmed: readonly string[]): ReadingQuestion[] {
+  return calibration.outliers.flatMap(({ readingId, offStops, expectedSdStops }): ReadingQuestion[] => {
+    const reading = standing.find(({ id }) => id === readingId);
+    const point = points.find(({ id }) => id === reading?.pointId);
+    const id = outlierQuestion(readingId);
+    if (reading === undefined || point === undefined || confirmed.includes(id)) return [];
+    return [{
+      id, kind: 'outlier', readingId, pointId: point.id,
+      text: `The flash at the ${point.name.toLowerCase()} reads ${formatStopCount(offStops)} stops ${offStops < 0 ? 'under' : 'over'} what is known of this light (± ${formatStopCount(expectedSdStops)}).`,
+      cause: offStops < 0 ? 'Wrong channel, wrong power, a head not recycled, the dome turned away, or something in the way.' : 'Wrong power, another light that fired too, or dappled sun on the dome.',
+    }];
+  });
 }

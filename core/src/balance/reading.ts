@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { READ_VALUES, TONES, TONE_RANGE } from '../photometry';
 import { stopFields } from './camera';
 
-export const READING_VERSION = 2;
+export const READING_VERSION = 3;
 
 const toneFields = {
   tone: z.enum(['own', ...TONES.map(({ id }) => id)]),
@@ -43,6 +43,11 @@ export const firedLightSchema = z.strictObject({
   lightId: z.uuid(),
   unitId: z.uuid(),
   modifierId: z.uuid().nullable(),
+  gridId: z.uuid().nullable(),
+  gelIds: z.array(z.uuid()).max(4),
+  outlet: z.number().int().min(0).max(7).nullable(),
+  zoomMm: z.number().min(14).max(300).nullable(),
+  atAim: z.boolean().meta({ description: 'metered where the light aims, so that its distance is known' }),
   distanceM: z.number().min(0.3).max(30),
   powerStops: z.number().min(-12).max(0),
   highSpeedSyncLossStops: z.number().min(0).max(20),
@@ -66,15 +71,15 @@ export const readingSchema = z.strictObject({
   assumed: z.array(z.enum(ASSUMED)).max(ASSUMED.length).meta({ description: 'what was inherited or guessed, to be corrected where it was wrong' }),
   origin: z.enum(['typed', 'device', 'simulated', 'frame']).meta({ description: 'simulated: from a stand-in that ships with the product' }),
   corrects: z.uuid().nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
-  fired: firedLightSchema.nullable().meta({ description: 'the light that was fired; null for ambient' }),
+  fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
   struckAt: z.iso.datetime({ offset: true }).nullable(),
-}).refine((reading) => (reading.light === 'ambient') === (reading.fired === null), {
+}).refine((reading) => (reading.light === 'ambient') === (reading.fired.length === 0), {
   path: ['fired'],
-  message: 'a flash reading says which light fired and how; an ambient reading says null',
+  message: 'a flash reading says which lights fired and how; an ambient reading has none',
 });
 export type Reading = z.infer<typeof readingSchema>;
 
 /** What a reading is when nothing special is said: typed in, ambient, dome to the camera, read as an aperture. */
 export const PLAIN_READING = {
-  type: 'reading', version: READING_VERSION, light: 'ambient', read: 'aperture', method: USUAL_METHOD, meterMode: null, assumed: [], origin: 'typed', corrects: null, fired: null, struckAt: null,
+  type: 'reading', version: READING_VERSION, light: 'ambient', read: 'aperture', method: USUAL_METHOD, meterMode: null, assumed: [], origin: 'typed', corrects: null, fired: [], struckAt: null,
 } satisfies Partial<Reading>;

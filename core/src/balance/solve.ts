@@ -1,10 +1,22 @@
-import { type Fact, balance } from './balance';
+import { balance } from './balance';
 import { cautionsFor } from './cautions';
+import { colourSolution } from './colourSolution';
 import type { Kit } from './kit';
-import { nextAction } from './nextAction';
+import { type Fact, meterScene } from './meteredScene';
+import { clipsAboveAt } from './intent';
+import { dialMatrix } from './dialMatrix';
+import { disagreements } from './disagreement';
+import { groupLight } from './groupLight';
+import { solveLamps } from './lamp';
+import { meteringOrder, nextAction } from './nextAction';
+import { secondBody } from './secondBody';
+import { solveReflector } from './reflector';
 import type { Setup } from './setup';
 import type { Solution } from './solution';
-import { waysOut } from './waysOut';
+import { stayingPower } from './stayingPower';
+import { videoSolution } from './video';
+import { cheaperSettings, waysOut } from './waysOut';
+import { whyChains } from './why';
 
 /**
  * The only way from documents to numbers: camera settings, powers in each unit's scale, where every tone lands,
@@ -14,20 +26,40 @@ import { waysOut } from './waysOut';
  * @param clock the moment that reading ages are counted from
  */
 export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Solution {
-  const now = balance(setup, kit, facts, clock);
-  const ways = waysOut(setup, kit, facts, clock, now);
+  const scene = meterScene(setup, facts, clock);
+  const now = balance(setup, kit, scene);
+  const { waysOut: ways, notHelping } = waysOut(setup, kit, scene, now);
+  const { camera, cameraBody } = now;
   return {
     look: now.look,
-    camera: now.camera,
+    camera,
+    depth: now.depth,
+    latitude: cameraBody === null ? null : { clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv), noiseBelowStops: cameraBody.noiseBelowStops },
+    second: secondBody(setup, kit, now),
+    video: videoSolution(setup, kit, now),
+    dials: dialMatrix(setup, kit, now),
+    why: whyChains(now),
     lights: now.lights,
+    powersExact: now.powersExact,
+    ratios: now.ratios,
+    together: now.together,
+    disagreements: disagreements(setup, kit, scene.standing, now.usable),
+    colour: colourSolution(setup, kit, now.usable, now.lights, now.points),
+    staying: stayingPower(setup, now.lights),
+    cheaper: cheaperSettings(setup, kit, scene, now),
+    group: groupLight(setup, kit, now.usable),
+    lamps: solveLamps(setup, kit, now.points),
+    reflector: solveReflector(setup, kit, now.points),
+    meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),
     points: now.points,
     contrast: now.contrast,
     dome: now.dome,
     questions: now.questions,
     meterAgain: now.meterAgain,
     waysOut: ways,
+    notHelping,
     nextAction: nextAction(now, ways),
     warnings: now.warnings,
-    cautions: cautionsFor(now),
+    cautions: cautionsFor(now, setup, kit),
   };
 }

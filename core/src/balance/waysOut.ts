@@ -1,160 +1,181 @@
-import { highSpeedSyncLossStops } from '../flash';
-import { BARE_REFLECTOR, distanceForChange } from '../modifiers';
-import {
-  AV_RANGE, INCREMENT_STOPS, SV_RANGE, TV_RANGE, ceilToStep, floorToStep, formatAperture, formatIso, formatShare, formatShutter, formatStopCount, roundToStep, shareFromHoldBack,
-} from '../photometry';
-import { type Balance, type Fact, balance } from './balance';
-import { type CameraSolution, limitsInForce } from './cameraSettings';
+import { formatIso, formatStopCount, formatStops, sayStops } from '../photometry';
+import { type Balance, balance } from './balance';
+import { type Candidate, candidatesFor, closerForFlash, highSpeedSyncCandidate, isoForFlash, placeOf, widerForFlash } from './candidates';
+import { sharpZoneM } from './depthOfField';
 import { formatDistance } from './distanceText';
 import type { Kit } from './kit';
-import { type Setting, withSettings } from './settings';
-import { HOLD_BACK_RANGE, type Setup } from './setup';
-import type { WayOut } from './solution';
+import { sayLookAs } from './look';
+import type { MeteredScene } from './meteredScene';
+import { withSettings } from './settings';
+import type { Setup } from './setup';
+import type { NotHelping, WayOut } from './solution';
+import { type CheaperSetting, stayingPower } from './stayingPower';
+import { type Trouble, leftOf, seenFrom, troubleOf } from './trouble';
 
-interface Candidate {
-  id: string;
-  title: string;
-  /** what it does to the picture, before the price in flash */
-  effect: string;
-  settings: Setting[];
-}
+/** Takes away less than this: not worth a card. */
+const LEAST_HELP_STOPS = 0.05;
 
-const holdBackCandidate = (holdBackStops: number, darker: boolean): Candidate => ({
-  id: darker ? 'more-hold-back' : 'less-hold-back',
-  title: `Hold the ambient back ${formatStopCount(holdBackStops)} stops instead`,
-  effect: `The ambient on the face sits ${darker ? 'darker' : 'brighter'}; flash share ${formatShare(shareFromHoldBack(holdBackStops))}`,
-  settings: [{ path: 'look.holdBackStops', value: holdBackStops }],
-});
-
-/** Adds up filters that are owned but not on, and picks the lightest stack that reaches the need, else the strongest. */
-function filterStack(setup: Setup, kit: Kit, needStops: number): Kit['filters'] {
-  const free = kit.filters.filter(({ id }) => !setup.camera.filterIds.includes(id)).slice(0, 8);
-  const sum = (stack: Kit['filters']) => stack.reduce((total, { lossStops }) => total + lossStops, 0);
-  const stacks = Array.from({ length: 2 ** free.length - 1 }, (_, index) => free.filter((_filter, bit) => ((index + 1) >> bit) & 1));
-  const enough = stacks.filter((stack) => sum(stack) >= needStops - 1 / 6);
-  const best = (list: Kit['filters'][], better: (a: number, b: number) => boolean) =>
-    list.reduce<Kit['filters'] | undefined>((found, stack) => (found === undefined || better(sum(stack), sum(found)) ? stack : found), undefined);
-  return best(enough, (a, b) => a < b) ?? best(stacks, (a, b) => a > b) ?? [];
-}
-
-function tooBrightCandidates(setup: Setup, kit: Kit, { camera, cameraBody, light }: Balance, need: number): Candidate[] {
-  if (camera === null || cameraBody === null) return [];
-  const step = INCREMENT_STOPS[cameraBody.increment];
-  const av = Math.min(floorToStep(cameraBody.smallestAv, step), ceilToStep(camera.av + need - step / 2, step), AV_RANGE.most);
-  const stack = filterStack(setup, kit, need);
-  const candidates: Candidate[] = [
-    { id: 'stop-down', title: `Stop down to ${formatAperture(av, cameraBody.increment)}`, effect: 'More depth of field', settings: [{ path: 'camera.wantedAv', value: av }] },
-  ];
-  if (stack.length > 0)
-    candidates.push({ id: 'nd', title: `Put on ${stack.map(({ name }) => name).join(' + ')}`, effect: 'Keeps the aperture', settings: [{ path: 'camera.filterIds', value: [...setup.camera.filterIds, ...stack.map(({ id }) => id)] }] });
-  const entryLossStops = light?.unit.highSpeedSyncLossStops ?? null;
-  if (!setup.camera.highSpeedSync && cameraBody.fastestTv > camera.tv && entryLossStops !== null) {
-    const tv = Math.min(cameraBody.fastestTv, ceilToStep(camera.tv + need - step / 2, step));
-    candidates.push({ id: 'high-speed-sync', title: `Faster shutter, ${formatShutter(tv, cameraBody.increment)}, in high-speed sync`, effect: `Keeps the aperture; costs this flash ${formatStopCount(highSpeedSyncLossStops(entryLossStops, tv - camera.tv))} stops, so it does not gain on the sun`, settings: [{ path: 'camera.highSpeedSync', value: true }] });
-  }
-  candidates.push(holdBackCandidate(Math.max(HOLD_BACK_RANGE.least, roundToStep(setup.look.holdBackStops - need, 0.1)), false));
-  const limits = limitsInForce(cameraBody, setup.camera);
-  if (limits.baseSv > cameraBody.baseSv)
-    candidates.push({ id: 'lower-iso', title: `Lower the ISO to ${formatIso(cameraBody.baseSv)}`, effect: "The camera's own base ISO", settings: [{ path: 'camera.limits.baseSv', value: null }] });
-  return candidates;
-}
-
-function tooDarkCandidates(setup: Setup, _kit: Kit, { camera, cameraBody }: Balance, need: number): Candidate[] {
-  if (camera === null || cameraBody === null) return [];
-  const step = INCREMENT_STOPS[cameraBody.increment];
-  const slower = Math.max(floorToStep(camera.tv - need + step / 2, step), TV_RANGE.least);
-  const wider = Math.max(ceilToStep(cameraBody.widestAv, step), floorToStep(camera.av - need + step / 2, step));
-  const higher = Math.min(ceilToStep(camera.sv + need - step / 2, step), SV_RANGE.most);
-  const holdBack = Math.min(HOLD_BACK_RANGE.most, roundToStep(setup.look.holdBackStops + need, 0.1));
-  const candidates: Candidate[] = [
-    { id: 'slower-shutter', title: `Slower shutter, ${formatShutter(slower, cameraBody.increment)}, on a tripod`, effect: 'People must hold still', settings: [{ path: 'camera.limits.slowestTv', value: slower }] },
-    { id: 'open-up', title: `Open up to ${formatAperture(wider, cameraBody.increment)}`, effect: 'Less depth of field', settings: [{ path: 'camera.wantedAv', value: wider }] },
-    { id: 'higher-iso', title: `Raise the ISO to ${formatIso(higher)}`, effect: 'More noise than you allowed', settings: [{ path: 'camera.limits.highestSv', value: higher }] },
-    holdBackCandidate(holdBack, true),
-  ];
-  if (setup.camera.filterIds.length > 0)
-    candidates.push({ id: 'filters-off', title: `Take ${camera.text.filters ?? 'the filter'} off`, effect: 'Keeps the aperture', settings: [{ path: 'camera.filterIds', value: [] }] });
-  return candidates;
-}
-
-function powerCandidates(setup: Setup, kit: Kit, { camera, cameraBody, light, face }: Balance, direction: 'too weak' | 'too strong', need: number): Candidate[] {
-  if (camera === null || cameraBody === null || light === null) return [];
-  const weak = direction === 'too weak';
-  const step = INCREMENT_STOPS[cameraBody.increment];
-  const shape = (light.modifier ?? BARE_REFLECTOR).shape;
-  const candidates: Candidate[] = [];
-  const distanceM = distanceForChange(shape, light.light.distanceM, weak ? need + 0.05 : -need - 0.05);
-  if (distanceM !== undefined) {
-    const rounded = Math.max(0.3, (weak ? Math.floor(distanceM * 20 + 1e-6) : Math.ceil(distanceM * 20 - 1e-6)) / 20);
-    candidates.push({ id: weak ? 'closer' : 'farther', title: `Move the light ${weak ? 'in' : 'out'} to ${formatDistance(rounded, kit.preferences.distanceUnit)}`, effect: weak ? 'Softer; falls off faster behind the face' : 'Harder; falls off more slowly', settings: [{ path: 'lights.0.distanceM', value: rounded }] });
-  }
-  const otherLoss = light.modifier?.lossStops ?? 0;
-  for (const modifier of kit.modifiers.filter(({ id, lossStops }) => id !== light.light.modifierId && (weak ? lossStops <= otherLoss - 0.3 : lossStops >= otherLoss + 0.3)))
-    candidates.push({ id: `modifier-${modifier.id}`, title: `Change to ${modifier.name}`, effect: weak ? 'Less diffusion, another quality of light' : 'More diffusion, another quality of light', settings: [{ path: 'lights.0.modifierId', value: modifier.id }] });
-  const limits = limitsInForce(cameraBody, setup.camera);
-  if (weak) {
-    const sv = Math.min(limits.highestSv, limits.baseSv + ceilToStep(need, step));
-    if (sv > limits.baseSv && camera.tv < limits.syncTv) candidates.push({ id: 'iso-for-flash', title: `Raise the ISO to ${formatIso(sv)}, shutter follows`, effect: 'More noise; the ambient stays where it is, up to sync', settings: [{ path: 'camera.limits.baseSv', value: sv }] });
-    if (setup.camera.filterIds.length > 0) candidates.push({ id: 'filters-off', title: `Take ${camera.text.filters ?? 'the filter'} off`, effect: 'Gives the flash its light back', settings: [{ path: 'camera.filterIds', value: [] }] });
-    if (setup.camera.highSpeedSync) candidates.push({ id: 'leave-high-speed-sync', title: 'Leave high-speed sync', effect: 'The shutter stays at sync', settings: [{ path: 'camera.highSpeedSync', value: false }] });
-  } else {
-    const av = Math.min(floorToStep(cameraBody.smallestAv, step), ceilToStep(camera.av + need, step));
-    if (av > camera.av) candidates.push({ id: 'stop-down', title: `Stop down to ${formatAperture(av, cameraBody.increment)}, shutter follows`, effect: 'More depth of field', settings: [{ path: 'camera.wantedAv', value: av }] });
-  }
-  const other = face?.ambientStops == null ? null : roundToStep(setup.look.holdBackStops + (weak ? -0.5 : 0.5), 0.1);
-  if (other !== null && other >= HOLD_BACK_RANGE.least && other <= HOLD_BACK_RANGE.most) candidates.push(holdBackCandidate(other, !weak));
-  return candidates;
-}
+const stopsWord = (stops: number) => `${formatStopCount(stops)} ${formatStopCount(stops) === '1.0' ? 'stop' : 'stops'}`;
 
 /** The price in flash of going from one state to another, in the unit's own words. */
-function flashPrice(before: Balance, after: Balance): string | null {
+function flashPrice(before: Balance, after: Balance): string {
   const from = before.light?.solution;
   const to = after.light?.solution;
-  if (!to || !after.light) return null;
-  if (to.exactPowerStops === null) return 'No flash can help there';
-  const where = to.outOfRange === null ? `flash ${to.powerText}` : `flash out of reach, ${formatStopCount(to.outOfRange.byStops)} stops ${to.outOfRange.direction}`;
+  if (!to || !after.light) return 'no flash chosen';
+  if (to.exactPowerStops === null) return 'no flash can help there';
+  const where = to.outOfRange === null ? (to.powerText ?? '') : `out of reach, ${stopsWord(to.outOfRange.byStops)} ${to.outOfRange.direction}`;
   if (!from || from.exactPowerStops === null) return where;
   const change = to.exactPowerStops - from.exactPowerStops;
-  return Math.abs(change) < 0.05 ? `${where}, unchanged` : `${where} (needs ${formatStopCount(change)} stops ${change > 0 ? 'more' : 'less'})`;
+  return Math.abs(change) < 0.05 ? `${where}, unchanged` : `${where} (needs ${stopsWord(change)} ${change > 0 ? 'more' : 'less'})`;
 }
 
-const missOf = (cures: WayOut['cures'], { camera, light }: Balance): number =>
-  cures === 'camera' ? (camera?.missingStops ?? 0) : (light?.solution?.outOfRange?.byStops ?? 0);
+const seconds = (s: number): string => (s < 0.05 ? 'at once' : `${s < 10 ? s.toFixed(1) : Math.round(s)} s`);
 
-/** Turning the subject, shade and a diffuser have no setting: they ask for a new reading. */
-const sceneWayOut = (camera: CameraSolution): WayOut => camera.missing === 'too bright'
-  ? { id: 'shade', cures: 'camera', title: 'Open shade, turn the face, or a diffuser overhead', price: `Needs ${formatStopCount(camera.missingStops)} stops less light on the face; then meter again. The flash needs no more for it.`, helpsStops: camera.missingStops, solves: true, settings: [] }
-  : { id: 'more-ambient', cures: 'camera', title: 'Move into more light', price: `Needs ${formatStopCount(camera.missingStops)} stops more ambient; meter again.`, helpsStops: camera.missingStops, solves: true, settings: [] };
+function recyclePrice(before: Balance, after: Balance): string | null {
+  const [from, to] = [before.light?.solution?.recycleS ?? null, after.light?.solution?.recycleS ?? null];
+  if (to === null) return null;
+  return from === null || Math.abs(from - to) < 0.05 ? seconds(to) : `${seconds(to)} (now ${seconds(from)})`;
+}
+
+/** What a change of aperture does to the depth: the sharp zone where the people's distances are known. */
+function depthPrice(before: Balance, after: Balance, unit: Kit['preferences']['distanceUnit']): string {
+  const [from, to] = [before.camera, after.camera];
+  if (from === null || to === null || Math.abs(to.av - from.av) < 1e-6) return 'unchanged';
+  const deeper = to.av > from.av;
+  const known = before.depth ?? after.depth;
+  const words = `${to.text.aperture}, ${stopsWord(to.av - from.av)} ${deeper ? 'smaller: deeper' : 'wider: shallower'}`;
+  if (known === null) return words;
+  const zone = sharpZoneM(to.av, known.focusM, known.focalMm, known.circleMm);
+  return `${words}, sharp from ${formatDistance(zone.nearM, unit)} ${zone.farM === null ? 'to infinity' : `to ${formatDistance(zone.farM, unit)}`}`;
+}
+
+function noisePrice(before: Balance, after: Balance): string {
+  const [from, to] = [before.camera, after.camera];
+  if (from === null || to === null || Math.abs(to.sv - from.sv) < 1e-6) return 'unchanged';
+  return `${formatIso(to.sv)}, ${stopsWord(to.sv - from.sv)} ${to.sv > from.sv ? 'noisier' : 'cleaner'}`;
+}
+
+function lookPrice(before: Balance, after: Balance, way: Kit['preferences']['lookWay']): string {
+  const [from, to] = [before.look, after.look];
+  const change = (to.holdBackStops ?? 0) - (from.holdBackStops ?? 0);
+  if (Math.abs(change) < 0.05) return 'unchanged';
+  return `ambient ${sayStops(-change)} than wanted${to.wanted === null ? '' : `, ${sayLookAs(to.wanted.holdBackStops, way)}`}`;
+}
+
+/** The figures of a state that a card promises. */
+const figuresOf = (after: Balance): WayOut['after'] => ({
+  settings: after.camera === null ? '' : [after.camera.text.shutter, after.camera.text.aperture, after.camera.text.iso, after.camera.text.filters].filter((part) => part !== null).join(', '),
+  ev100: after.camera?.ev100 ?? null,
+  lightId: after.light?.light.id ?? null,
+  powerText: after.light?.solution?.powerText ?? null,
+  exactPowerStops: after.light?.solution?.exactPowerStops ?? null,
+  faceStops: after.face?.totalStops ?? null,
+  backgroundStops: after.points.find(({ role }) => role === 'background')?.placedStops ?? null,
+});
+
+/** What takes light off or puts light on the scene has no setting: it asks for a new reading. */
+function sceneWays({ kind, byStops, cures }: Trouble, now: Balance): WayOut[] {
+  if (cures === 'power' || kind === 'too strong' || kind === 'too weak') return [];
+  const way = (id: string, title: string, price: string, asks: WayOut['asks']): WayOut => ({
+    id, cures, title, effect: price, helpsStops: byStops, solves: true, settings: [], asks, effects: null, after: figuresOf(now),
+  });
+  const need = `${formatStopCount(byStops)} stops`;
+  if (kind === 'too dark') return [way('more-ambient', 'Move into more light', `Needs ${need} more ambient on the face; then meter again.`, 'subject-moved'), way('wait-darker', 'Wait for more light', `Needs ${need} more; then meter again.`, 'sun')];
+  return [
+    way('shade', 'Open shade', `Needs ${need} less light on the face; then meter again. The flash needs no more for it.`, 'subject-moved'),
+    way('turn', 'Turn the face from the light', `Needs ${need} less light on the face; then meter again. The background stays.`, 'head-turned'),
+    way('diffuser', 'Diffuser or flag over the subject', `A diffuser takes 1 to 2 stops off direct sun, a flag all of it; ${need} are needed. The background stays as it is. Then meter again.`, 'reflector'),
+    way('wait', 'Wait for less light', `Needs ${need} less; then meter again.`, 'sun'),
+  ];
+}
+
+/** What a way out does, tried on the setup itself. */
+function tryOut({ settings }: Candidate, setup: Setup, kit: Kit, scene: MeteredScene): Balance | null {
+  const changed = withSettings(setup, settings);
+  return changed.ok ? balance(changed.value, kit, scene) : null;
+}
+
+/** Ways out, and what people reach for that does not help here. */
+export interface Ways {
+  waysOut: WayOut[];
+  notHelping: NotHelping[];
+}
 
 /**
- * Every way out of a wish that the camera or the flash cannot meet. Each is tried on the setup itself, so its figures
- * are those one gets after tapping it; what does not help is not listed. Whole cures come before partial ones.
+ * Every way out of a wish that the camera or the flash cannot meet, ranked: whole cures that the flash can follow first,
+ * in the usual order of preference, then those that ask for a new reading, then partial ones. Each is tried on the setup
+ * itself, so its figures are those one gets after tapping it; what does not help is not listed as helping.
  */
-export function waysOut(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, now: Balance): WayOut[] {
-  const camera = now.camera;
-  if (camera === null) return [];
-  const miss = now.light?.solution?.outOfRange ?? null;
-  const cures: WayOut['cures'] = camera.met ? 'power' : 'camera';
-  if (camera.met && miss === null) return [];
-  const candidates = !camera.met
-    ? (camera.missing === 'too bright' ? tooBrightCandidates : tooDarkCandidates)(setup, kit, now, camera.missingStops)
-    : miss === null ? [] : powerCandidates(setup, kit, now, miss.direction, miss.byStops);
+export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Balance): Ways {
+  const trouble = troubleOf(asItIs);
+  const now = seenFrom(asItIs, trouble?.lightId ?? null);
+  const place = trouble === null ? null : placeOf(setup, kit, now, trouble.byStops);
+  if (trouble === null || place === null) return { waysOut: [], notHelping: [] };
+  const { lookWay, distanceUnit } = kit.preferences;
+  const before = leftOf(trouble, now);
 
-  const tried = candidates.flatMap((candidate): WayOut[] => {
-    const changed = withSettings(setup, candidate.settings);
-    if (!changed.ok) return [];
-    const after = balance(changed.value, kit, facts, clock);
-    const left = missOf(cures, after);
-    const helpsStops = missOf(cures, now) - left;
-    if (helpsStops < 0.05 || (cures === 'power' && after.camera?.met === false)) return [];
-    const solves = left < 1e-9;
-    const partly = solves ? null : `helps ${formatStopCount(helpsStops)} of ${formatStopCount(missOf(cures, now))} stops`;
-    const shutter = after.camera === null || cures === 'power' ? null : `${after.camera.text.shutter}, ${after.camera.text.aperture}, ${after.camera.text.iso}`;
+  const worked = candidatesFor(trouble, place).flatMap((candidate): WayOut[] => {
+    const tried = tryOut(candidate, setup, kit, scene);
+    if (tried === null) return [];
+    const after = seenFrom(tried, trouble.lightId);
+    const left = leftOf(trouble, after);
+    const helpsStops = before - left;
+    const reaches = after.light?.solution?.outOfRange?.direction !== 'too weak';
+    // the way that costs the flash so much that it no longer reaches is no way out
+    if (helpsStops < LEAST_HELP_STOPS || (candidate.id === 'high-speed-sync' && !reaches)) return [];
+    const solves = left < 1e-9 && (trouble.cures === 'power' || reaches);
     return [{
-      id: candidate.id, cures, title: candidate.title, solves, helpsStops, settings: candidate.settings,
-      price: [partly, candidate.effect, shutter, flashPrice(now, after)].filter((part) => part !== null).join('; ') + '.',
+      id: candidate.id, cures: trouble.cures, title: candidate.title, solves, helpsStops, settings: candidate.settings, asks: null,
+      effect: left < 1e-9 ? candidate.effect : `Helps ${formatStopCount(helpsStops)} of ${stopsWord(before)}. ${candidate.effect}`,
+      effects: { depthOfField: depthPrice(now, after, distanceUnit), flash: flashPrice(now, after), recycle: recyclePrice(now, after), noise: noisePrice(now, after), look: lookPrice(now, after, lookWay) },
+      after: figuresOf(after),
     }];
   });
-  const scene = cures === 'camera' ? [sceneWayOut(camera)] : [];
-  return [...tried.filter(({ solves }) => solves), ...scene, ...tried.filter(({ solves }) => !solves)];
+  const ranked = [...worked.filter(({ solves }) => solves), ...sceneWays(trouble, now), ...worked.filter(({ solves }) => !solves)];
+  return { waysOut: ranked, notHelping: notHelping(trouble, now, { setup, kit, scene }, ranked) };
+}
+
+/** Changes that ask less of the lights and let them last for the planned pace: each is tried, and listed where it does. */
+export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): CheaperSetting[] {
+  const need = stayingPower(setup, now.lights)?.cheaperByStops ?? 0;
+  const place = need > 0 ? placeOf(setup, kit, now, need) : null;
+  if (place === null) return [];
+  return [...isoForFlash(place, need), ...widerForFlash(place, need), ...closerForFlash(place, need)].flatMap(({ title, effect, settings }): CheaperSetting[] => {
+    const after = tryOut({ id: '', title, effect, settings }, setup, kit, scene);
+    const lasts = after !== null && after.camera?.met === true && after.lights.every(({ outOfRange }) => outOfRange === null) && (stayingPower(setup, after.lights)?.cheaperByStops ?? 0) === 0;
+    return lasts ? [{ title, effect, settings }] : [];
+  });
+}
+
+interface Documents {
+  setup: Setup;
+  kit: Kit;
+  scene: MeteredScene;
+}
+
+/** Stops between what is wanted and what camera and flash reach together: how far the ambient is too bright and the flash too weak. */
+const behindSun = (state: Balance): number => (state.camera?.missing === 'too bright' ? state.camera.missingStops : 0) + (state.light?.solution?.outOfRange?.direction === 'too weak' ? state.light.solution.outOfRange.byStops : 0);
+
+/** High-speed sync against the sun, a wider aperture for more flash, a higher ISO: tried here, and told with figures where they do not help. */
+function notHelping(trouble: Trouble, now: Balance, { setup, kit, scene }: Documents, listed: readonly WayOut[]): NotHelping[] {
+  if (trouble.kind !== 'too bright' && trouble.kind !== 'too weak' && trouble.kind !== 'no flash') return [];
+  const place = placeOf(setup, kit, now, Math.max(1, trouble.byStops));
+  if (place === null) return [];
+  const one: [Candidate[], string][] = [
+    [highSpeedSyncCandidate(place), 'High-speed sync against the sun'],
+    [widerForFlash(place, 1), 'A wider aperture for more flash'],
+    [isoForFlash(place, 1), 'A higher ISO for more flash'],
+  ];
+  return one.flatMap(([candidates, title]): NotHelping[] => candidates.flatMap((candidate) => {
+    if (listed.some(({ id }) => id === candidate.id)) return [];
+    const after = tryOut(candidate, setup, kit, scene);
+    if (after === null) return [];
+    const [from, to] = [behindSun(now), behindSun(after)];
+    if (to < from - LEAST_HELP_STOPS) return [];
+    const price = after.light?.solution?.outOfRange?.direction === 'too weak' ? ` The flash would be ${stopsWord(after.light.solution.outOfRange.byStops)} too weak.` : '';
+    const why = candidate.id === 'high-speed-sync'
+      ? `${candidate.effect}.${price}`
+      : `Ambient and flash rise together, and the shutter, at ${now.camera?.text.shutter ?? 'its limit'}, cannot follow: ${Math.abs(to - from) < LEAST_HELP_STOPS ? `still ${stopsWord(from)} short` : `${stopsWord(from)} short become ${formatStops(to).replace('+', '')}`}.`;
+    return [{ id: candidate.id, title, why }];
+  }));
 }

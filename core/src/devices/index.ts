@@ -1,2 +1,3 @@
 export * from './protocol';
+export * from './seeded';
 export * from './trueScene';

@@ -44,7 +44,7 @@ export function trueEv100({ sources, fillLux }: TrueLight, head: MeterHead): num
   return ev100FromLux(luxSeen, head === 'disc' ? 'disc' : 'dome');
 }
 
-/** Where the tone at a place lands in a picture taken at these settings, stops from mid grey. */
+/** Where the tone at a place lands in a picture taken at these settings, stops from mid grey, by the light that is there. */
 export const truePlacementStops = (role: PointRole, cameraEv100: number): number =>
   // a rim throws the light from behind at the camera, so it shows what falls on it square
   trueEv100(TERRACE_LIGHT[role], role === 'highlight' ? 'light' : 'camera') + ROLE_FACTS[role].toneStops - cameraEv100;

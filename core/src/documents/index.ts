@@ -1,4 +1,6 @@
+export * from './addLight';
 export * from './change';
+export * from './describeChange';
 export * from './document';
 export * from './frame';
 export * from './kitItems';

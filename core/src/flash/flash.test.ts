@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type PowerScale, flashAv, flashPowerStops, guideNumberFromWs, highSpeedSyncLossStops, lowestPowerStops, powerScaleSchema, powerSettings, readPower, snapPower, writePower } from '.';
+import { type PowerScale, flashAv, flashPowerStops, guideNumberFromWs, highSpeedSyncLossStops, lowestPowerStops, powerScaleSchema, powerSettings, readPower, snapPower, writePower, automaticStart, zoomGainStops } from '.';
 import { effectiveDistanceM } from '../modifiers';
 import { parseAperture, roundToStep, svFromIso } from '../photometry';
 import golden from '../../test/golden/flash-power.json';
@@ -81,6 +81,16 @@ describe('guide number', () => {
       expect(flashPowerStops(g, flashAv(g, power, 2), 2)).toBeCloseTo(power, 9);
       expect(flashAv(g, power + more, 2)).toBeGreaterThanOrEqual(flashAv(g, power, 2));
     }));
+  });
+
+  it('takes over what automatic fired, its compensation being in it already', () => {
+    const scale: PowerScale = { kind: 'fraction', step: 'third', lowestStops: -7 };
+    expect(automaticStart(scale, -4, -2 / 3)).toEqual({ manualStops: -4, plainStops: expect.closeTo(-10 / 3, 9) });
+    expect(automaticStart(scale, -0.5, -1)).toMatchObject({ plainStops: null });
+  });
+
+  it('zooming a head gains about a stop from 35 to 105 mm, and half a stop more to 200', () => {
+    expect([zoomGainStops(35, 105), zoomGainStops(35, 200), zoomGainStops(105, 35)]).toEqual([expect.closeTo(1, 9), expect.closeTo(1.5, 9), expect.closeTo(-1, 9)]);
   });
 
   it('estimates a strobe from its energy, and high-speed sync from its entry loss', () => {

@@ -1,3 +1,5 @@
+export * from './automatic';
+export * from './duration';
 export * from './flashUnit';
 export * from './guideNumber';
 export * from './powerScale';

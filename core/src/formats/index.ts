@@ -1,1 +1,2 @@
 export * from './setupFile';
+export * from './ies';

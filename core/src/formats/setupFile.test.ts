@@ -8,7 +8,7 @@ import { type Solution, solve } from '../balance';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
 const file: SetupFile = {
-  format: 'sphene-setup', version: 2, exportedAt: '2026-02-27T15:00:00.000Z', ...SAMPLE_HALL, kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT), sceneChanges: [], frames: [],
+  format: 'sphene-setup', version: 4, exportedAt: '2026-02-27T15:00:00.000Z', ...SAMPLE_HALL, kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT), sceneChanges: [], frames: [],
   changes: [{ type: 'change', version: 1, id: sampleId(801), setupId: SAMPLE_HALL.setup.id, at: '2026-02-27T14:00:00Z', settings: [{ path: 'look.holdBackStops', from: 0.5, to: 1 }], undoes: [] }],
 };
 const solutionOf = ({ setup, kit, readings, sceneChanges, exportedAt }: SetupFile) => solve(setup, kit, [...readings, ...sceneChanges], new Date(exportedAt));
@@ -21,7 +21,7 @@ describe('setup file', () => {
     expect(read).toEqual({ ok: true, value: file });
     expect(solutionOf(file)).toEqual(solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(file.exportedAt)));
     expect(file.kit.cameras).toHaveLength(1);
-    expect(file.kit.filters).toHaveLength(0);
+    expect(file.kit.flashUnits).toHaveLength(1);
   });
 
   it('comes under new ids with the same solution, and its references hold', () => {
@@ -35,7 +35,7 @@ describe('setup file', () => {
   it.each<[string, unknown, RegExp]>([
     ['no JSON', 'abc', /not JSON/],
     ['another file', { a: 1 }, /format/],
-    ['a later version', { ...file, version: 3 }, /version/],
+    ['a later version', { ...file, version: 5 }, /version/],
     ['a reading that is not a number', { ...file, readings: [{ ...file.readings[0], av: null }] }, /readings\[0\]\.av/],
     ['a reading of another setup', { ...file, readings: [{ ...file.readings[0], setupId: sampleId(77) }] }, /belongs to another setup/],
     ['a spot of another shoot', { ...file, spot: { ...file.spot, shootId: sampleId(77) } }, /shootId/],

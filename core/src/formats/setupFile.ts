@@ -1,18 +1,18 @@
 import { z } from 'zod';
 
-import { type Kit, type Setup, kitSchema, readingSchema, sceneChangeSchema, setupSchema } from '../balance';
-import { changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
+import { EMPTY_KIT, GEAR_LISTS, type GearList, type Kit, type Setup, kitSchema, readingSchema, sceneChangeSchema, setupSchema } from '../balance';
+import { GEAR_TYPES, changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
 import { type Outcome, failure, success } from '../photometry';
 
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(2),
+  version: z.literal(4),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
   setup: setupSchema,
-  kit: kitSchema.meta({ description: 'the gear that the setup uses, and how its owner counts' }),
+  kit: kitSchema.meta({ description: 'the gear that the setup uses, the filters owned, and how their owner counts' }),
   readings: z.array(readingSchema).max(5000),
   sceneChanges: z.array(sceneChangeSchema).max(5000),
   frames: z.array(frameSchema).max(200),
@@ -20,10 +20,37 @@ export const setupFileSchema = z.strictObject({
 });
 export type SetupFile = z.infer<typeof setupFileSchema>;
 
-/** Version 1 had neither changes of the scene nor frames; its documents are brought up to date one by one. */
+type Raw = Record<string, unknown>;
+const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
+const each = (list: unknown, change: (one: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(change) : list);
+
+/** Which version of its gear a file of a version holds. */
+const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', number>>> = {
+  1: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
+  2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
+  3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, preferences: 2 },
+};
+
+/** A thing of the kit stands in a file without its type and version: they are lent to it while it is brought up to date. */
+function migrateGear(type: string, version: number | undefined, thing: unknown): unknown {
+  const migrated = isRaw(thing) && version !== undefined ? migrateDocument({ ...thing, type, version }) : thing;
+  if (!isRaw(migrated)) return migrated;
+  const { type: _type, version: _version, ...rest } = migrated;
+  return rest;
+}
+
+/** Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the kit (2), nor grids, gels and stands (3). */
 function migrateFile(raw: unknown): unknown {
-  if (typeof raw !== 'object' || raw === null || !('version' in raw) || raw.version !== 1 || !('setup' in raw) || !('readings' in raw)) return raw;
-  return { ...raw, version: 2, setup: migrateDocument(raw.setup), readings: Array.isArray(raw.readings) ? raw.readings.map(migrateDocument) : raw.readings, sceneChanges: [], frames: [] };
+  const versions = isRaw(raw) ? GEAR_VERSIONS[Number(raw['version'])] : undefined;
+  if (!isRaw(raw) || versions === undefined) return raw;
+  const kit = isRaw(raw['kit']) ? raw['kit'] : {};
+  return {
+    sceneChanges: [], frames: [], ...raw, version: 4, setup: migrateDocument(raw['setup']), readings: each(raw['readings'], migrateDocument),
+    kit: {
+      ...EMPTY_KIT, ...Object.fromEntries(GEAR_LISTS.flatMap((list) => (list in kit ? [[list, each(kit[list], (one) => migrateGear(GEAR_TYPES[list].type, versions[list], one))]] : []))),
+      preferences: migrateGear('preferences', versions.preferences, kit['preferences']),
+    },
+  };
 }
 
 /** All facts of a file, with what each belongs to. */
@@ -32,15 +59,19 @@ export const factsOfFile = ({ readings, sceneChanges, frames, changes }: SetupFi
 /** A setup file is small; anything larger is another kind of file. */
 export const MAX_SETUP_FILE_BYTES = 20_000_000;
 
-/** What the setup uses out of a whole kit. */
+/** What the setup uses out of a whole kit; of filters, gels and grids all, since any of them may be a way out. */
 export function kitInUse(setup: Setup, kit: Kit): Kit {
-  const light = setup.lights[0];
+  const wishes = [setup.camera, ...setup.versions.map(({ camera }) => camera)];
+  const uses = (pick: (light: Setup['lights'][number]) => string | null) => ({ id }: { id: string }) => setup.lights.some((light) => pick(light) === id);
   return {
-    cameras: kit.cameras.filter(({ id }) => id === setup.camera.cameraId),
-    flashUnits: kit.flashUnits.filter(({ id }) => id === light?.unitId),
-    modifiers: kit.modifiers.filter(({ id }) => id === light?.modifierId),
-    filters: kit.filters.filter(({ id }) => setup.camera.filterIds.includes(id)),
-    preferences: kit.preferences,
+    ...kit,
+    cameras: kit.cameras.filter(({ id }) => wishes.some(({ cameraId, secondCameraId }) => id === cameraId || id === secondCameraId)),
+    lenses: kit.lenses.filter(({ id }) => wishes.some(({ lensId }) => id === lensId)),
+    flashUnits: kit.flashUnits.filter(uses(({ unitId }) => unitId)),
+    modifiers: kit.modifiers.filter(uses(({ modifierId }) => modifierId)),
+    stands: kit.stands.filter(uses(({ standId }) => standId)),
+    lamps: kit.lamps.filter(({ id }) => setup.lamps.some(({ lampId }) => lampId === id)),
+    reflectors: kit.reflectors.filter(({ id }) => id === setup.reflector?.reflectorId),
   };
 }
 

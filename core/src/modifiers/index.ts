@@ -1,2 +1,3 @@
 export * from './areaSource';
+export * from './beam';
 export * from './modifier';

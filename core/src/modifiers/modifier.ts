@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { beamSchema } from './beam';
+
 const sizeM = z.number().min(0.02).max(6);
 
 /** The luminous face of a modifier, in metres. */
@@ -14,6 +16,8 @@ export const modifierSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
   shape: sourceShapeSchema,
   lossStops: z.number().min(-2).max(8).meta({ description: 'loss against the standard reflector, on axis, far field, stops' }),
+  layers: z.number().int().min(0).max(4).meta({ description: 'layers of cloth in front' }),
+  beam: beamSchema,
 });
 export type Modifier = z.infer<typeof modifierSchema>;
 
@@ -21,4 +25,4 @@ export type Modifier = z.infer<typeof modifierSchema>;
 export const MODIFIER_UNCERTAINTY_STOPS = 0.5;
 
 /** No modifier: the unit's own reflector, which the guide number was stated with. */
-export const BARE_REFLECTOR: Modifier = { name: 'Standard reflector', shape: { kind: 'point' }, lossStops: 0 };
+export const BARE_REFLECTOR: Modifier = { name: 'Standard reflector', shape: { kind: 'point' }, lossStops: 0, layers: 0, beam: { kind: 'cone', fullDeg: 70 } };

@@ -95,6 +95,12 @@ export function formatStops(stops: number, increment: Increment = 'tenth'): stri
   return `${stops < 0 ? MINUS : '+'}${count}`;
 }
 
+/** A signed number of stops with its direction beside it: `+1.3 brighter`, `−0.7 darker`, `0.0`. */
+export function formatStopsBothWays(stops: number, increment: Increment = 'tenth'): string {
+  const signed = formatStops(stops, increment);
+  return /^0(\.0)?$/.test(signed) ? signed : `${signed} ${stops < 0 ? 'darker' : 'brighter'}`;
+}
+
 /** A number of stops in words, never leaving the direction to the sign: `1.3 stops brighter`. */
 export function sayStops(stops: number, increment: Increment = 'tenth'): string {
   const count = formatStopCount(stops, increment);

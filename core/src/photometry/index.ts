@@ -7,6 +7,7 @@ export * from './meanings';
 export * from './notation';
 export * from './outcome';
 export * from './receptors';
+export * from './stopArithmetic';
 export * from './stops';
 export * from './tones';
 export * from './twoExposures';

@@ -1,5 +1,5 @@
 import { PLAIN_READING, type Reading, type Setup, USUAL_METHOD } from '../balance';
-import { type Document, type Shoot, type Spot, kitItems, newSetup } from '../documents';
+import { type Document, type Shoot, type Spot, PLAIN_LOOK, kitItems, newLight, newSetup } from '../documents';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
 
@@ -17,15 +17,15 @@ const setupAt = (number: number, place: Spot, title: string): Setup => newSetup(
 const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
   meter: { av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
-  lights: [{ id: sampleId(21), role: 'key', unitId: sampleId(114), modifierId: sampleId(124), distanceM: 2.2, dialledStops: null }],
+  lights: [{ ...newLight(sampleId(21), 'key', sampleId(114), 'face', []), modifierId: sampleId(124), distanceM: 2.2 }],
 };
 
 /** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
 const lowSun: Setup = {
   ...setupAt(12, terrace, 'Couple against the low sun'),
   meter: { av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
-  look: { holdBackStops: 2 / 3, faceBy: 'camera', faceContrastStops: 2 },
-  lights: [{ id: sampleId(22), role: 'key', unitId: sampleId(111), modifierId: sampleId(121), distanceM: 1.4, dialledStops: null }],
+  look: { ...PLAIN_LOOK, holdBackStops: 2 / 3 },
+  lights: [{ ...newLight(sampleId(22), 'key', sampleId(111), 'face', []), modifierId: sampleId(121), distanceM: 1.4 }],
 };
 
 const ambient = (number: number, setup: Setup, pointId: string, at: string, text: string, av: number): Reading => ({

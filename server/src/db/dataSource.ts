@@ -5,6 +5,8 @@ import { entities } from './entities';
 import { SqlLogger } from './logger';
 import { Start1780000000000 } from './migrations/1780000000000-start';
 import { Metering1780000100000 } from './migrations/1780000100000-metering';
+import { Look1780000200000 } from './migrations/1780000200000-look';
+import { Lights1780000300000 } from './migrations/1780000300000-lights';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -15,7 +17,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
     type: 'postgres',
     url,
     entities,
-    migrations: [Start1780000000000, Metering1780000100000],
+    migrations: [Start1780000000000, Metering1780000100000, Look1780000200000, Lights1780000300000],
     migrationsTransactionMode: 'each',
     installExtensions: false,
     uuidExtension: 'pgcrypto',

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type DeviceCommand, type DeviceEvent, type DeviceHello, type DeviceKind, type DeviceView, type MeterState, deviceHelloSchema } from '@sphene/core/devices';
+import { type DeviceCommand, type DeviceEvent, type DeviceHello, type DeviceKind, type DeviceView, type MeterState, type RadioState, deviceHelloSchema } from '@sphene/core/devices';
 
 import type { DeviceDriver, DeviceLink } from './driver';
 
@@ -10,6 +10,7 @@ interface Known {
   /** the page that connected it: its readings go there and nowhere else */
   clientId: string | null;
   meter: MeterState | null;
+  radio: RadioState | null;
   waiting: NodeJS.Timeout | null;
 }
 
@@ -40,7 +41,7 @@ export class DeviceGateway {
       const before = [...this.known.values()].find((one) => one.address === address);
       if (hello === null) {
         if (before !== undefined && before.link === null) this.known.delete(before.hello.id);
-      } else if (before?.hello.id !== hello.id) this.known.set(hello.id, { address, hello, link: null, clientId: null, meter: null, waiting: null });
+      } else if (before?.hello.id !== hello.id) this.known.set(hello.id, { address, hello, link: null, clientId: null, meter: null, radio: null, waiting: null });
     }));
     return this.views();
   }
@@ -57,6 +58,9 @@ export class DeviceGateway {
           this.answered(device);
           if (message.type === 'state') {
             device.meter = message;
+            this.tellAll();
+          } else if (message.type === 'radio') {
+            device.radio = message;
             this.tellAll();
           } else if (message.type === 'problem') this.trouble(device, message.text);
           else if (message.type === 'reading') this.tell(device, { type: 'reading', deviceId: id, name: device.hello.name, simulated: device.hello.simulated, reading: message });
@@ -108,7 +112,7 @@ export class DeviceGateway {
     this.endStreams();
   }
 
-  private views = (): DeviceView[] => [...this.known.values()].map(({ hello, link, clientId, meter }) => ({ ...hello, connectedBy: link === null ? null : clientId, meter: link === null ? null : meter }));
+  private views = (): DeviceView[] => [...this.known.values()].map(({ hello, link, clientId, meter, radio }) => ({ ...hello, connectedBy: link === null ? null : clientId, meter: link === null ? null : meter, radio: link === null ? null : radio }));
 
   private async ask(address: string): Promise<DeviceHello | null> {
     try {
@@ -142,6 +146,7 @@ export class DeviceGateway {
     device.link?.close();
     device.link = null;
     device.meter = null;
+    device.radio = null;
     this.tellAll();
   }
 

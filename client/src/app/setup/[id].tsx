@@ -1,1 +1,3 @@
-export { SetupScreen as default } from '@/features/balance/SetupScreen';
+import { laterScreen } from '@/ui/laterScreen';
+
+export default laterScreen(async () => (await import('@/features/balance/SetupScreen')).SetupScreen);

@@ -1,1 +1,3 @@
-export { ShootScreen as default } from '@/features/shoots/ShootScreen';
+import { laterScreen } from '@/ui/laterScreen';
+
+export default laterScreen(async () => (await import('@/features/shoots/ShootScreen')).ShootScreen);

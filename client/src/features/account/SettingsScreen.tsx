@@ -1,5 +1,7 @@
 import { ScrollView } from 'react-native';
 
+import { LOOK_WAYS, LOOK_WAY_IDS, keepOrderSchema } from '@sphene/core/balance';
+
 import { useActions, useKeeper } from '@/store/application';
 import type { ThemeChoice } from '@/store/deviceSlice';
 import { selectKit } from '@/store/selectors';
@@ -8,6 +10,14 @@ import { ChoiceList } from '@/ui/ChoiceList';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { SHORTCUTS } from '@/features/balance/shortcuts';
+
+/** The orders that people work by; the first dial is kept, the last gives way first. */
+const ORDERS = [
+  { value: 'aperture,iso,shutter', label: 'Aperture', note: 'then ISO; the shutter gives way first' },
+  { value: 'aperture,shutter,iso', label: 'Aperture, shutter', note: 'the ISO gives way first' },
+  { value: 'shutter,iso,aperture', label: 'Shutter', note: 'then ISO; the aperture gives way first' },
+  { value: 'iso,aperture,shutter', label: 'ISO', note: 'then aperture; the shutter gives way first' },
+];
 
 /** How this person counts, how this device looks, and the list of shortcuts. */
 export function SettingsScreen() {
@@ -25,6 +35,9 @@ export function SettingsScreen() {
           { value: 'tenth', label: 'Tenths', note: 'f/5.6⁴' }, { value: 'third', label: 'Thirds', note: 'f/6.3' }, { value: 'half', label: 'Halves', note: 'f/6.7' },
         ]} />
         <ChoiceList label="Distances in" value={preferences.distanceUnit} onChoose={(distanceUnit) => actions.setPreferences({ distanceUnit })} choices={[{ value: 'm', label: 'Metres' }, { value: 'ft', label: 'Feet' }]} />
+        <ChoiceList label="You say the look as" value={preferences.lookWay} onChoose={(lookWay) => actions.setPreferences({ lookWay })} choices={LOOK_WAY_IDS.map((id) => ({ value: id, label: LOOK_WAYS[id].name, note: LOOK_WAYS[id].example }))} />
+        <ChoiceList label="A new setup keeps first" value={preferences.keepOrder.join()} onChoose={(order) => { const read = keepOrderSchema.safeParse(order.split(',')); if (read.success) actions.setPreferences({ keepOrder: read.data }); }} choices={ORDERS} />
+        <ChoiceList label="Mains, for lamps that flicker" value={String(preferences.mainsHz)} onChoose={(hz) => actions.setPreferences({ mainsHz: hz === '60' ? 60 : 50 })} choices={[{ value: '50', label: '50 Hz' }, { value: '60', label: '60 Hz' }]} />
         <Heading>Keys</Heading>
         {SHORTCUTS.map(({ keys, does }) => <Txt key={keys}><Txt bold>{keys}</Txt>  {does}</Txt>)}
       </ScrollView>

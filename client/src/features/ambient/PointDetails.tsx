@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { METHOD_CHOICES, type MeteringPoint, type Reading, methodKey, sayAge, sayMethod } from '@sphene/core/balance';
-import { formatAperture, formatIso, formatShutter, formatStops } from '@sphene/core/photometry';
+import { formatAperture, formatIso, formatShutter, formatStopsBothWays } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
@@ -11,6 +11,7 @@ import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { ApertureDial, IsoDial, ShutterDial, ToneDial } from '@/ui/dials';
 import { Heading, Txt } from '@/ui/Txt';
+import { WhyRow } from '@/ui/WhyRow';
 import { usePalette } from '@/ui/theme';
 
 const ASSUMED: Record<Reading['assumed'][number], string> = { shutter: 'shutter', iso: 'ISO', aperture: 'aperture', direction: 'direction', figure: 'the figure', mode: 'the mode' };
@@ -89,7 +90,8 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
       <Heading size="value">{point.name}</Heading>
       {solved?.ambientEv100 != null && (
         <View style={{ gap: 2 }}>
-          <Txt>EV {solved.ambientEv100.toFixed(1)} ± {(solved.uncertaintyStops ?? 0).toFixed(1)}{solved.overFaceStops === null || point.role === 'face' ? '' : `, ${formatStops(solved.overFaceStops)} stops to the face`}</Txt>
+          <Txt>EV {solved.ambientEv100.toFixed(1)} ± {(solved.uncertaintyStops ?? 0).toFixed(1)}{solved.overFaceStops === null || point.role === 'face' ? '' : `, ${formatStopsBothWays(solved.overFaceStops)} than the face`}</Txt>
+          {solved.placedStops !== null && <WhyRow label="Lands" value={formatStopsBothWays(solved.placedStops)} chain={solution.why[`point:${point.id}`]} />}
           {solved.atCameraText !== null && <Txt tone="quiet">At the camera's settings: {solved.atCameraText}</Txt>}
           {solved.ifRightText !== null && <Txt tone="quiet">Camera, if this were right: {solved.ifRightText}</Txt>}
           {solved.stale !== null && <Txt tone="danger">No longer holds: {solved.stale.because}.</Txt>}

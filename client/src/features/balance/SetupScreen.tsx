@@ -1,11 +1,11 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { NextAction, Setting } from '@sphene/core/balance';
 
 import { AmbientStep } from '@/features/ambient/AmbientStep';
 import { CheckStep } from '@/features/lights/CheckStep';
-import { FlashStep } from '@/features/lights/FlashStep';
+import { LightsStep } from '@/features/lights/LightsStep';
 import { LogPart } from '@/features/log/LogPart';
 import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
 import { useActions, useDevices } from '@/store/application';
@@ -25,23 +25,23 @@ import { LookStep } from './LookStep';
 import { SetupContext, type SetupView, useSetupView } from './setupContext';
 import { PARTS, type Part, useShortcuts } from './shortcuts';
 
-const CONTENT: Record<Part, () => ReactNode> = { ambient: AmbientStep, look: LookStep, camera: CameraStep, flash: FlashStep, check: CheckStep, log: LogPart };
+const CONTENT: Record<Part, () => ReactNode> = { ambient: AmbientStep, look: LookStep, camera: CameraStep, flash: LightsStep, check: CheckStep, log: LogPart };
 
 /** What a tap on the next bar is called. */
 const DOING: Record<NextAction['kind'], string | null> = {
-  'meter-face': 'Meter', 'meter-background': 'Meter', 'meter-again': 'Meter', 'choose-camera': 'Choose', 'choose-flash': 'Choose', 'camera-cannot': 'Ways out', 'no-flash-can-help': 'Look',
-  'power-out-of-range': 'Ways out', 'no-flash-measured': 'Read', 'set-and-test': 'It is set', 'fire-test': 'Read', correct: 'It is set', shoot: null,
+  'meter-face': 'Meter', 'meter-background': 'Meter', 'meter-highlight': 'Meter', 'meter-again': 'Meter', 'choose-camera': 'Choose', 'choose-flash': 'Choose', 'camera-cannot': 'Ways out', 'no-flash-can-help': 'Ways out',
+  'power-out-of-range': 'Ways out', 'no-flash-measured': 'Read', answer: 'Answer', 'set-and-test': 'It is set', 'fire-test': 'Read', 'fire-all': 'Read', correct: 'It is set', shoot: null, film: null,
 };
 
 function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
-  const { solution, cameraBody, activatePoint, readingsPlace } = useSetupView();
+  const { solution, activatePoint, readingsPlace } = useSetupView();
   const show = (pointId: string) => {
     activatePoint(pointId);
     onTone();
     // the part and the point's readings are drawn first
     requestAnimationFrame(() => requestAnimationFrame(() => readingsPlace.current?.scrollIntoView({ block: 'start' })));
   };
-  return <Ladder points={solution.points} onTone={show} clipsAboveStops={cameraBody?.clipsAboveStops ?? null} noiseBelowStops={cameraBody?.noiseBelowStops ?? null} compact={compact} />;
+  return <Ladder points={solution.points} onTone={show} clipsAboveStops={solution.latitude?.clipsAboveStops ?? null} noiseBelowStops={solution.latitude?.noiseBelowStops ?? null} compact={compact} />;
 }
 
 /** The parts as tabs: one at a time on a phone. */
@@ -121,6 +121,7 @@ function SetupParts({ view }: { view: SetupView }) {
   const { setup, solution } = view;
   const actions = useActions();
   const wide = useWide();
+  const router = useRouter();
   const [part, setPart] = useState<Part>(solution.nextAction.step);
   const places = useRef<Partial<Record<Part, HTMLElement | null>>>({});
   const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
@@ -137,7 +138,7 @@ function SetupParts({ view }: { view: SetupView }) {
   useShortcuts({ onPart: goTo, onNext: doNext, onUndo: () => actions.undo(setup.id) });
   return (
     <SetupContext.Provider value={view}>
-      <Screen title={setup.title} place={[spot?.title, shoot?.title].filter(Boolean).join(' · ')} up={`/shoot/${setup.shootId}`} actions={<IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} />}>
+      <Screen title={setup.title} place={[spot?.title, shoot?.title].filter(Boolean).join(' · ')} up={`/shoot/${setup.shootId}`} actions={<><IconButton icon="calculator-variant-outline" name="Stop arithmetic" onPress={() => router.navigate('/stops')} /><IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} /></>}>
         {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
         <NextBar text={nextAction.text} detail={nextAction.detail} doing={DOING[nextAction.kind]} onPress={doNext} />
       </Screen>
@@ -167,7 +168,7 @@ export function SetupScreen() {
       if (!changed.ok) dispatch(noticed({ text: changed.message }));
     };
     const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
-    return { setup, kit, solution, activePointId, activatePoint, readingsPlace, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), change, changeOne: (path, value) => change({ path, value }) };
+    return { setup, kit, solution, activePointId, activatePoint, readingsPlace, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), lens: kit.lenses.find(({ id: lensId }) => lensId === setup.camera.lensId), change, changeOne: (path, value) => change({ path, value }) };
   }, [setup, kit, solution, activePointId, actions, dispatch]);
   if (view === null) return ready ? <NotFoundScreen /> : <Screen title="Setup" up="/"><Txt role="status" tone="quiet" style={{ padding: 16 }}>Opening the setup.</Txt></Screen>;
   return <SetupParts key={view.setup.id} view={view} />;

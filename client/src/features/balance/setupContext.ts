@@ -1,5 +1,5 @@
 import { type RefObject, createContext, useContext } from 'react';
-import { type Camera, type Kit, type Setting, type SettingPath, type Setup, type Solution } from '@sphene/core/balance';
+import { type Camera, type Kit, type Lens, type Setting, type SettingPath, type Setup, type Solution } from '@sphene/core/balance';
 
 /** What every part of a setup's screen reads: the documents and the one solution made of them. */
 export interface SetupView {
@@ -7,6 +7,7 @@ export interface SetupView {
   kit: Kit;
   solution: Solution;
   cameraBody: Camera | undefined;
+  lens: Lens | undefined;
   /** changes settings and logs them */
   change: (...settings: Setting[]) => void;
   /** the point that is metered next; chosen by hand, else the first that has no reading */

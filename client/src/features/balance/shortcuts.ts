@@ -5,12 +5,12 @@ import type { Step } from '@sphene/core/balance';
 export type Part = Step | 'log';
 export const PARTS: readonly { part: Part; label: string }[] = [
   { part: 'ambient', label: 'Ambient' }, { part: 'look', label: 'Look' }, { part: 'camera', label: 'Camera' },
-  { part: 'flash', label: 'Flash' }, { part: 'check', label: 'Check' }, { part: 'log', label: 'Log' },
+  { part: 'flash', label: 'Lights' }, { part: 'check', label: 'Check' }, { part: 'log', label: 'Log' },
 ];
 
 /** The list of keys, as the settings show it. */
 export const SHORTCUTS = [
-  { keys: 'Alt 1 to Alt 6', does: 'go to Ambient, Look, Camera, Flash, Check, Log' },
+  { keys: 'Alt 1 to Alt 6', does: 'go to Ambient, Look, Camera, Lights, Check, Log' },
   { keys: 'Alt N', does: 'do the next thing' },
   { keys: 'Ctrl Z or Cmd Z', does: 'take the last thing back (outside a text field)' },
   { keys: 'Arrow keys', does: 'step the dial or the control that has the focus' },

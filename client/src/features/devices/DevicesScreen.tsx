@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { ScrollView, View } from 'react-native';
-import { formatIso, formatShutter } from '@sphene/core/photometry';
+import { formatIso, formatShutter, formatStopCount } from '@sphene/core/photometry';
 
 import { useDevices } from '@/store/application';
 import type { ListedDevice } from '@/store/devicesSlice';
@@ -30,7 +30,20 @@ function MeterKeys({ device }: { device: ListedDevice }) {
   );
 }
 
-const KINDS = { meter: 'Handheld meter', camera: 'Camera' } as const;
+/** A connected radio: its heads, and in a simulated one what shall go wrong. */
+function RadioKeys({ device }: { device: ListedDevice }) {
+  const devices = useDevices();
+  const { radio, simulated } = device;
+  if (radio === null) return <Txt role="status" tone="quiet">Waiting for the radio.</Txt>;
+  return (
+    <View style={{ gap: 8 }}>
+      <Txt tone="quiet">{radio.heads.length === 0 ? 'No heads arranged yet: fire a light from the Check part of a setup.' : `Channel ${radio.channel}: ${radio.heads.map(({ group, powerStops }) => `${group} ${formatStopCount(powerStops)} under full`).join(', ')}.`}</Txt>
+      {simulated && <ChoiceList label="What goes wrong" value={radio.fault ?? 'none'} onChoose={(fault) => void devices.command(device.id, { type: 'fault', fault: fault === 'none' ? null : fault })} choices={[{ value: 'none', label: 'Nothing' }, { value: 'contact', label: 'Lost contact' }, { value: 'recycle', label: 'Not recycled' }, { value: 'channel', label: 'Wrong channel' }]} />}
+    </View>
+  );
+}
+
+const KINDS = { meter: 'Handheld meter', camera: 'Camera', radio: 'Flash radio' } as const;
 
 function DeviceCard({ device }: { device: ListedDevice }) {
   const palette = usePalette();
@@ -49,6 +62,7 @@ function DeviceCard({ device }: { device: ListedDevice }) {
       </View>
       {simulated && <Txt size="label" bold>Simulated: it stands in an invented scene, the terrace at Orlabach. Its readings are marked as such.</Txt>}
       {mine && kind === 'meter' && <MeterKeys device={device} />}
+      {mine && kind === 'radio' && <RadioKeys device={device} />}
       {mine && kind === 'camera' && <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />}
     </View>
   );
@@ -64,7 +78,7 @@ export function DevicesScreen() {
   useEffect(() => { void devices.look(); }, [devices]);
   const point = setup?.points.find(({ id }) => id === pointId);
   return (
-    <Screen title="Devices" place="Meters and cameras in reach" up={setup === undefined ? '/' : `/setup/${setup.id}`}>
+    <Screen title="Devices" place="Meters, cameras and radios in reach" up={setup === undefined ? '/' : `/setup/${setup.id}`}>
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
         <Txt>{setup === undefined ? 'Open a setup: readings go to the point that is metered there.' : `Readings go to ${setup.title}, point ${point?.name.toLowerCase() ?? 'none'}.`}</Txt>
         {trouble !== null && <Txt tone="danger" role="alert">{trouble}</Txt>}

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { type Reading, SCENE_CHANGE_FACTS, powerTextOf, sayMethod } from '@sphene/core/balance';
+import { type Reading, SCENE_CHANGE_FACTS, lightNameInText, powerTextOf, sayMethod } from '@sphene/core/balance';
 import { describeChange, isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
@@ -46,7 +46,7 @@ export function LogPart() {
 
   const sayReading = (reading: Reading): string => {
     const name = setup.points.find(({ id }) => id === reading.pointId)?.name ?? 'Point';
-    const fired = reading.fired === null ? '' : `, flash at ${powerTextOf(kit, reading.fired.unitId, reading.fired.powerStops)}`;
+    const fired = reading.fired.length === 0 ? '' : `, ${reading.fired.map(({ lightId, unitId, powerStops }) => { const light = setup.lights.find(({ id }) => id === lightId); return `${setup.lights.length > 1 && light !== undefined ? lightNameInText(light) : 'flash'} at ${powerTextOf(kit, unitId, powerStops)}`; }).join(', ')}`;
     const how = reading.light === 'ambient' && (reading.method.kind !== 'incident' || reading.method.aim !== 'camera') ? `, ${sayMethod(reading.method)}` : '';
     const from = reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
     return `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} (“${reading.text}”${how}${from}${reading.corrects === null ? '' : ', put right'})`;

@@ -6,15 +6,7 @@ import { MAX_SETUP_FILE_BYTES, readSetupFile } from '@sphene/core/formats';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
-
-/** Asks for a file; nothing when the person thinks better of it. */
-function pickFile(onFile: (file: File) => void): void {
-  const input = document.createElement('input');
-  input.type = 'file';
-  input.accept = 'application/json,.json';
-  input.onchange = () => { if (input.files?.[0]) onFile(input.files[0]); };
-  input.click();
-}
+import { pickFile } from '@/ui/pickFile';
 
 /** Brings in a setup that Export wrote; says what is wrong with any other file. */
 export function ImportButton() {
@@ -30,7 +22,7 @@ export function ImportButton() {
   };
   return (
     <View style={{ gap: 8, flexShrink: 1, flexGrow: 1 }}>
-      <ActionButton label="Import a setup" icon="tray-arrow-down" onPress={() => pickFile((file) => void take(file))} />
+      <ActionButton label="Import a setup" icon="tray-arrow-down" onPress={() => pickFile('application/json,.json', (file) => void take(file))} />
       {problem !== null && <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
     </View>
   );

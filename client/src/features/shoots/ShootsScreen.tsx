@@ -38,7 +38,7 @@ export function ShootsScreen() {
   const shoots = useAppSelector(selectShoots);
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   return (
-    <Screen title="Sphene" place="Flash in balance with the light that is there" actions={<IconButton icon="cog-outline" name="Settings" onPress={() => router.navigate('/settings')} />}>
+    <Screen title="Sphene" place="Flash in balance with the light that is there" actions={<><IconButton icon="calculator-variant-outline" name="Stop arithmetic" onPress={() => router.navigate('/stops')} /><IconButton icon="lightbulb-outline" name="Kit" onPress={() => router.navigate('/kit')} /><IconButton icon="cog-outline" name="Settings" onPress={() => router.navigate('/settings')} /></>}>
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
         {shoots.map((shoot) => <ShootCard key={shoot.id} shoot={shoot} />)}
         {shoots.length === 0 && (ready

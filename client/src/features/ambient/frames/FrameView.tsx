@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Image, Pressable, View } from 'react-native';
 import type { Frame } from '@sphene/core/documents';
-import type { Place } from '@sphene/core/frames';
+import { colourFromGreyCard } from '@sphene/core/colour';
+import { type Place, linearFromSrgb } from '@sphene/core/frames';
 import { formatAperture, formatIso, formatShutter, formatStops } from '@sphene/core/photometry';
 
 import { useSetupView } from '@/features/balance/setupContext';
@@ -61,7 +62,7 @@ function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | null; onS
 
 /** One test frame: its settings, its histogram, and any place of it as a reading of a point. */
 export function FrameView({ frame }: { frame: Frame }) {
-  const { setup, solution, activePointId, activatePoint } = useSetupView();
+  const { setup, solution, activePointId, activatePoint, changeOne } = useSetupView();
   const actions = useActions();
   const [spot, setSpot] = useState<Spot | null>(null);
   const [tone, setTone] = useState<Parameters<typeof ToneChooser>[0]['value']>({ tone: 'pale-skin', toneStops: 1 });
@@ -78,6 +79,12 @@ export function FrameView({ frame }: { frame: Frame }) {
     activatePoint(null);
     setSpot(null);
   };
+  // a grey card in the ambient alone tells its colour against the white balance that the picture was made with
+  const white = solution.colour.whiteBalance;
+  const colour = place === null || place.clipped ? undefined : colourFromGreyCard([linearFromSrgb(place.level[0]), linearFromSrgb(place.level[1]), linearFromSrgb(place.level[2])], white);
+  const takeColour = () => {
+    if (colour !== undefined) changeOne('colour.ambient', [...setup.colour.ambient.filter(({ pointId }) => pointId !== activePointId), { pointId: activePointId, kelvin: Math.round(colour.kelvin), greenCc: Number(colour.greenCc.toFixed(1)), from: 'frame' }]);
+  };
   return (
     <View role="group" aria-label={`Frame ${frame.name}`} style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
@@ -89,13 +96,19 @@ export function FrameView({ frame }: { frame: Frame }) {
       </View>
       <Sampler frame={frame} spot={spot} onSpot={setSpot} />
       {spot === null ? <Txt tone="quiet">Tap a place in the picture to meter it.</Txt> : place === null ? <Txt role="status">Metering …</Txt> : (
-        <Txt role="status" bold>{place.clipped ? `Clipped here: at least ${formatStops(place.placementStops)} stops. A darker frame tells more.` : `${formatStops(place.placementStops)} stops from mid grey here.`}</Txt>
+        <Txt role="status" bold>{place.clipped ? `Clipped here: at least ${formatStops(place.placementStops)} stops. A darker frame tells more.` : `${formatStops(place.placementStops)} stops from mid grey here${Math.abs(place.placementStops) < 0.05 ? '' : place.placementStops > 0 ? ', brighter' : ', darker'}.`}</Txt>
       )}
       {place !== null && (
         <>
           <ToneChooser value={tone} onChange={setTone} />
           <ChoiceList label="As a reading of" layout="scroll" value={activePointId} onChoose={activatePoint} choices={solution.points.map(({ pointId, name }) => ({ value: pointId, label: name }))} />
           <ActionButton label={`Take it for ${point?.name.toLowerCase() ?? 'the point'}`} kind="primary" onPress={take} />
+          {colour !== undefined && (
+            <View style={{ gap: 4 }}>
+              <Txt size="label" tone="quiet">As a grey card in the ambient, in a frame made at {white.text}: {Math.round(colour.kelvin / 50) * 50} K{Math.abs(colour.greenCc) < 1 ? '' : `, ${colour.greenCc > 0 ? 'green' : 'magenta'} ${Math.abs(Math.round(colour.greenCc))}`}.</Txt>
+              <ActionButton label={`Take its colour for ${point?.name.toLowerCase() ?? 'the point'}`} onPress={takeColour} />
+            </View>
+          )}
         </>
       )}
       <Histogram frame={frame} />

@@ -1,0 +1,59 @@
+import { View } from 'react-native';
+import { LIGHT_ROLES, LIGHT_ROLE_FACTS, type Light, equalLooks, lightPath } from '@sphene/core/balance';
+
+import { useSetupView } from '@/features/balance/setupContext';
+import { selectFacts } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Disclosure } from '@/ui/Disclosure';
+import { Txt } from '@/ui/Txt';
+import { DistanceDial, HeightDial, SideDial } from '@/ui/dials';
+import { usePalette } from '@/ui/theme';
+
+/** The same look in another way, or half a step closer: what each changes. */
+function EqualLooks({ light, index }: { light: Light; index: number }) {
+  const { setup, kit, change } = useSetupView();
+  const palette = usePalette();
+  const facts = useAppSelector((state) => selectFacts(state, setup.id));
+  const clockMs = useAppSelector((state) => state.device.clockMs);
+  const looks = equalLooks(setup, kit, facts, new Date(clockMs), index);
+  if (looks.length === 0) return <Txt tone="quiet">Nothing else in the kit comes to the same here.</Txt>;
+  return (
+    <View style={{ gap: 8 }}>
+      {looks.map(({ title, lines, settings }) => (
+        <View key={title} role="article" aria-label={title} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+          <Txt bold>{title}</Txt>
+          {lines.map((line) => <Txt key={line} size="label" tone="quiet">{line}</Txt>)}
+          <View style={{ alignItems: 'flex-end' }}><ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} /></View>
+        </View>
+      ))}
+      <Txt size="label" tone="quiet">For {LIGHT_ROLE_FACTS[light.role].name.toLowerCase()} {light.group}. Undo brings it back.</Txt>
+    </View>
+  );
+}
+
+/** Where a light stands and what it aims at. */
+export function LightPlace({ light, index }: { light: Light; index: number }) {
+  const { setup, kit, change, changeOne } = useSetupView();
+  const unit = kit.preferences.distanceUnit;
+  const aim = setup.points.find(({ id }) => id === light.aimPointId);
+  const usual = LIGHT_ROLE_FACTS[light.role].stand;
+  const isUsual = light.sideDeg === usual.sideDeg && light.heightM === usual.heightM;
+  return (
+    <>
+      <DistanceDial label={`Distance to the ${aim?.name.toLowerCase() ?? 'point'}`} value={light.distanceM} unit={unit} onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)} note="from the front of the modifier" />
+      <Disclosure title="Role, aim and place" summary={`${aim === undefined ? 'Aims at nothing' : `At the ${aim.name.toLowerCase()}`}, ${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`}>
+        <ChoiceList label="Role" value={light.role} onChoose={(role) => changeOne(lightPath(index, 'role'), role)} choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: LIGHT_ROLE_FACTS[role].name }))} />
+        <ChoiceList label="Aims at" value={light.aimPointId} onChoose={(id) => changeOne(lightPath(index, 'aimPointId'), id)} choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))} />
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+          <SideDial label="To the side of the camera" value={light.sideDeg} onChange={(sideDeg) => changeOne(lightPath(index, 'sideDeg'), sideDeg)} note={light.sideDeg < 0 ? 'left of the camera' : 'right of the camera'} />
+          <HeightDial label="Height over the aim" value={light.heightM} unit={unit} onChange={(heightM) => changeOne(lightPath(index, 'heightM'), heightM)} note="to the modifier's centre" />
+        </View>
+        <Txt size="label" tone="quiet">{LIGHT_ROLE_FACTS[light.role].because}</Txt>
+        {!isUsual && <ActionButton label="To its usual place" onPress={() => change({ path: lightPath(index, 'sideDeg'), value: usual.sideDeg }, { path: lightPath(index, 'heightM'), value: usual.heightM })} />}
+      </Disclosure>
+      <Disclosure title="Equal looks" summary="Another modifier or unit for the same light, half a step closer"><EqualLooks light={light} index={index} /></Disclosure>
+    </>
+  );
+}

@@ -1,0 +1,81 @@
+import { View } from 'react-native';
+import { LIGHT_ROLES, LIGHT_ROLE_FACTS, type LightRole, MOST_LIGHTS, ROLE_FACTS, offered } from '@sphene/core/balance';
+import { formatStopCount } from '@sphene/core/photometry';
+import { useRouter } from 'expo-router';
+
+import { WaysOut } from '@/features/balance/WaysOut';
+import { useSetupView } from '@/features/balance/setupContext';
+import { useActions } from '@/store/application';
+import { noticed } from '@/store/deviceSlice';
+import { useAppDispatch } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
+import { Disclosure } from '@/ui/Disclosure';
+import { Heading, Txt } from '@/ui/Txt';
+import { NumberDial } from '@/ui/dials';
+import { ColourPart } from './ColourPart';
+import { GroupPart } from './GroupPart';
+import { LampsPart } from './LampsPart';
+import { LightCard } from './LightCard';
+import { StayingPart } from './StayingPart';
+import { Targets } from './Targets';
+
+const FLASH_WARNINGS = ['high-speed-sync-missing', 'dark-band', 'tail-cut'];
+const USUAL_BACKGROUND_M = 3;
+
+/** Adds a light of a role where such a light usually stands, with the point that it aims at and what that should come to. */
+function AddLight() {
+  const { setup, kit } = useSetupView();
+  const actions = useActions();
+  const dispatch = useAppDispatch();
+  if (offered(kit.flashUnits).length === 0) return <Txt>There is no flash in the kit. Add one in the kit, or open the sample shoot.</Txt>;
+  if (setup.lights.length >= MOST_LIGHTS) return null;
+  const add = (role: LightRole) => {
+    const added = actions.addLight(setup.id, role);
+    if (!added.ok) dispatch(noticed({ text: added.message }));
+  };
+  return (
+    <View style={{ gap: 4 }}>
+      <Txt size="label" tone="quiet">Add a light</Txt>
+      <View role="group" aria-label="Add a light" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {[...LIGHT_ROLES].reverse().map((role) => <ActionButton key={role} icon="plus" label={LIGHT_ROLE_FACTS[role].name} name={`Add a ${LIGHT_ROLE_FACTS[role].name.toLowerCase()}: ${LIGHT_ROLE_FACTS[role].because} Aims at the ${ROLE_FACTS[LIGHT_ROLE_FACTS[role].aims].name.toLowerCase()}`} onPress={() => add(role)} />)}
+      </View>
+    </View>
+  );
+}
+
+/** All lights: each with its power, gear and place; what every point comes to; colour, group, charge and wind. */
+export function LightsStep() {
+  const { setup, solution, changeOne } = useSetupView();
+  const router = useRouter();
+  const several = setup.lights.length > 1;
+  const { colour, group, staying } = solution;
+  const background = setup.points.find(({ role }) => role === 'background');
+  return (
+    <View style={{ gap: 16 }}>
+      {setup.lights.map((light, index) => <LightCard key={light.id} light={light} index={index} alone={!several} />)}
+      <WaysOut cures="power" />
+      {solution.warnings.filter(({ kind }) => FLASH_WARNINGS.includes(kind)).map(({ text }) => <Txt key={text} tone="danger">{text}</Txt>)}
+      {setup.camera.video !== null && <Txt>This setup is for video: flash does not help. Continuous lamps count as ambient.</Txt>}
+      <AddLight />
+      {setup.lights.length > 0 && (
+        <View>
+          <Disclosure title="Targets" summary={several ? 'What every point should come to, and whose light it is' : 'What other points come to, and whose light it is'}>
+            <Targets />
+            {background !== undefined && <NumberDial label="Subject to background" unit="m" value={setup.backgroundM ?? USUAL_BACKGROUND_M} least={0.3} most={100} step={0.5} decimals={1} onChange={(metres) => changeOne('backgroundM', metres)} {...(setup.backgroundM === null ? { note: 'not said: spill there is not guessed' } : { note: 'for spill on it', onReset: () => changeOne('backgroundM', null) })} />}
+          </Disclosure>
+          <Disclosure title="Colour and gels" summary={`White balance ${colour.whiteBalance.text}${colour.warnings.length > 0 ? ', mixed colour on the face' : ''}`}><ColourPart /></Disclosure>
+          <Disclosure title="Group" summary={group === null ? 'How even the light is across people' : `${formatStopCount(group.spreadStops)} stops across the group`}><GroupPart /></Disclosure>
+          <Disclosure title="Staying power and wind" summary={staying?.text ?? 'Recycle, charge, reserve, ballast'}><StayingPart /></Disclosure>
+        </View>
+      )}
+      <Disclosure title="Lamps and reflector" summary={[...solution.lamps.map(({ name }) => name), solution.reflector?.name].filter(Boolean).join(', ') || 'Light without flash: what it adds, and the contrast'}><LampsPart /></Disclosure>
+      <ActionButton label="Kit" icon="pencil-outline" name="Open the kit" onPress={() => router.navigate('/kit')} />
+      {solution.cautions.length > 0 && (
+        <View style={{ gap: 4 }}>
+          <Heading>Mind</Heading>
+          {solution.cautions.map((caution) => <Txt key={caution} size="label" tone="quiet">{caution}</Txt>)}
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,39 @@
+import { View } from 'react-native';
+import { BACKGROUND_MARKS, LOOK_RANGES } from '@sphene/core/balance';
+import { formatStops, sayStops } from '@sphene/core/photometry';
+
+import { MarkedSlider } from './MarkedSlider';
+import { Txt } from './Txt';
+import { patchTone } from './ladderGeometry';
+import { usePalette } from './theme';
+
+interface BackgroundControlProps {
+  name: string;
+  value: number;
+  /** what the look on the face then is, in this person's words */
+  faceText: string;
+  onDraft: (value: number) => void;
+  onChange: (value: number) => void;
+}
+
+const { least, most } = LOOK_RANGES.background;
+const PATCHES = Array.from({ length: most - least }, (_, index) => least + index);
+
+/** Where the background lands against mid grey, on a step wedge of its own. */
+export function BackgroundControl({ name, value, faceText, onDraft, onChange }: BackgroundControlProps) {
+  const palette = usePalette();
+  const words = Math.abs(value) < 0.05 ? 'on mid grey' : `${sayStops(value)} than mid grey`;
+  return (
+    <View style={{ gap: 8 }}>
+      <View>
+        <Txt size="label" tone="quiet">{name} lands</Txt>
+        <Txt size="figure" bold tone="ambient">{formatStops(value)}<Txt size="text" tone="quiet"> {words}</Txt></Txt>
+      </View>
+      <Txt size="label" tone="quiet">On the face: {faceText}.</Txt>
+      <MarkedSlider label={`Where the ${name.toLowerCase()} lands`} value={value} range={LOOK_RANGES.background} less="A tenth darker" more="A tenth brighter" said={`${words}. On the face ${faceText}`}
+        marks={BACKGROUND_MARKS.map(({ stops, name: mark, words: said }) => ({ value: stops, name: mark, note: formatStops(stops), words: said }))}
+        track={() => PATCHES.map((stop) => <View key={stop} style={{ flex: 1, backgroundColor: patchTone(stop, palette.patch), borderWidth: stop === 0 ? 1 : 0, borderColor: palette.accent }} />)}
+        onDraft={onDraft} onChange={onChange} />
+    </View>
+  );
+}

@@ -1,0 +1,51 @@
+import { formatShutter, formatStopCount, secondsFromTv } from '../photometry';
+import type { Balance } from './balance';
+import { videoShutterTv } from './cameraSettings';
+import type { Kit } from './kit';
+import type { Setup } from './setup';
+
+/** What filming asks for. */
+export interface VideoSolution {
+  shutterTv: number;
+  shutterText: string;
+  /** filter still wanted to keep the aperture, stops; 0 when none */
+  ndNeededStops: number;
+  ndText: string;
+  /** lamps on the mains may flicker at this shutter; null when they do not */
+  flicker: { safeAngleDeg: number | null; text: string } | null;
+  text: string;
+}
+
+/** Exposures of whole half-waves are even; within this part of a half-wave it is not seen. */
+const EVEN_WITHIN = 0.01;
+
+/** The shutter angle nearest to the wanted one that exposes whole half-waves of the mains; null when even one is longer than a frame. */
+export function safeAngleDeg(framesPerSecond: number, angleDeg: number, mainsHz: number): number | null {
+  const perHalfWave = (360 * framesPerSecond) / (2 * mainsHz);
+  const most = Math.floor(360 / perHalfWave + 1e-9);
+  return most < 1 ? null : perHalfWave * Math.min(most, Math.max(1, Math.round(angleDeg / perHalfWave)));
+}
+
+/**
+ * Shutter from frame rate and angle, the filter that keeps the wanted aperture, and whether lamps flicker: light on
+ * alternating current pulses twice a wave, so only a shutter of whole half-waves takes in the same light each frame.
+ */
+export function videoSolution(setup: Setup, kit: Kit, { camera, gear }: Balance): VideoSolution | null {
+  const { video } = setup.camera;
+  if (video === null) return null;
+  const tv = videoShutterTv(video);
+  const halfWaves = secondsFromTv(tv) * 2 * kit.preferences.mainsHz;
+  const even = halfWaves > 0.5 && Math.abs(halfWaves - Math.round(halfWaves)) < EVEN_WITHIN;
+  const safe = safeAngleDeg(video.framesPerSecond, video.angleDeg, kit.preferences.mainsHz);
+  const ndNeededStops = camera?.missing === 'too bright' ? camera.missingStops : 0;
+  const shutterText = formatShutter(tv, gear?.body.increment ?? 'third');
+  return {
+    shutterTv: tv, shutterText, ndNeededStops,
+    ndText: ndNeededStops > 0 ? `${formatStopCount(ndNeededStops)} stops of ND keep ${camera?.text.aperture ?? 'the aperture'}.` : 'No ND is needed.',
+    flicker: even ? null : {
+      safeAngleDeg: safe,
+      text: safe === null ? `Lamps on ${kit.preferences.mainsHz} Hz may flicker: at this frame rate no shutter takes in a whole pulse. Take a slower rate, or flicker-free lamps.` : `Lamps on ${kit.preferences.mainsHz} Hz may flicker: ${safe.toFixed(1)}° takes in whole pulses.`,
+    },
+    text: `${video.framesPerSecond} frames a second at ${Math.round(video.angleDeg)}° are ${shutterText}. Flash does not help in video: continuous lamps count as ambient.`,
+  };
+}

@@ -1,0 +1,2 @@
+export * from './gels';
+export * from './mired';

@@ -1,0 +1,4 @@
+export * from './ballast';
+export * from './group';
+export * from './position';
+export * from './spill';
