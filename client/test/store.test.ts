@@ -239,13 +239,13 @@ describe('what a person can do', () => {
     expect(selectSetup(app.state(), added)).toMatchObject({ title: 'Setup 2', spotId: first?.id });
   });
 
-  it('a file that is here already comes in as a copy with the same solution; its gear only once', () => {
+  it('a file that is here already comes in as a copy with the same solution; its gear only once', async () => {
     const file = app.actions.exportSetup(setup.id);
     if (file === undefined) throw new Error('nothing to export');
     const read = readSetupFile(writeSetupFile(file));
     if (!read.ok) throw new Error(read.message);
     const gearBefore = Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit').length;
-    const copy = app.actions.importSetup(read.value);
+    const copy = await app.actions.importSetup(read.value);
     expect(copy).not.toBe(setup.id);
     expect(selectSolution(app.state(), copy)?.camera).toEqual(selectSolution(app.state(), setup.id)?.camera);
     expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit')).toHaveLength(gearBefore);

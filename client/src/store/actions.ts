@@ -176,14 +176,17 @@ export class Actions {
     };
   }
 
-  /** Adds a setup file to this account: as it is where its ids are new here, as a copy where they are not. Returns the setup's id. */
-  importSetup(file: SetupFile): string {
+  /**
+   * Adds a setup file to this account: as it is where its ids are new here, as a copy where they are not.
+   * @returns the setup's id, once the device has it: an import is done when it is kept
+   */
+  async importSetup(file: SetupFile): Promise<string> {
     const { byId } = this.store.getState().documents;
     const known = [file.shoot, file.spot, file.setup, ...factsOfFile(file)].some(({ id }) => id in byId);
     const incoming = known ? withNewIds(file, newId) : file;
     const kit: Kit = incoming.kit;
     const gear = kitItems(kit).filter(({ id }) => !(id in byId));
-    void this.keeper.commit([...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(put));
+    await this.keeper.commit([...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(put));
     return incoming.setup.id;
   }
 

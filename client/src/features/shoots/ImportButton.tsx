@@ -18,7 +18,8 @@ export function ImportButton() {
     if (file.size > MAX_SETUP_FILE_BYTES) return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
     const read = readSetupFile(await file.text());
     if (!read.ok) return setProblem(read.message);
-    router.navigate({ pathname: '/setup/[id]', params: { id: actions.importSetup(read.value) } });
+    const id = await actions.importSetup(read.value);
+    router.navigate({ pathname: '/setup/[id]', params: { id } });
   };
   return (
     <View style={{ gap: 8, flexShrink: 1, flexGrow: 1 }}>
