@@ -1,0 +1,12 @@
+export * from './bust';
+export { type BrickGrid } from './brickGrid';
+export * from './compose';
+export * from './layer';
+export * from './model';
+export { HAIR_TONES, SKIN_TONES, type HairTone, type SkinTone } from './paint';
+export * from './scene';
+export * from './sky';
+export * from './source';
+export * from './tone';
+export { REGION, type ViewBuffers } from './view';
+export { type Vec, cross, dot, lengthOf, minus, unit } from './vector';
