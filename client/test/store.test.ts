@@ -304,7 +304,7 @@ describe('lights and kit', () => {
     expect(taught()).toEqual([]);
     const id = app.actions.addReading(setup.id, {
       pointId: 'face', text: '2', av: 2, tv: 7, sv: 2, light: 'flash',
-      fired: [{ lightId: light?.id ?? '', unitId: light?.unitId ?? '', outlet: null, zoomMm: null, modifierId: light?.modifierId ?? null, gridId: null, gelIds: [], atAim: true, distanceM: 2.2, powerStops: -6, highSpeedSyncLossStops: 0 }],
+      fired: [{ lightId: light?.id ?? '', unitId: light?.unitId ?? '', outlet: null, zoomMm: null, modifierId: light?.modifierId ?? null, gridId: null, gelIds: [], atAim: true, distanceM: 2.2, featherDeg: 0, powerStops: -6, highSpeedSyncLossStops: 0 }],
     });
     expect(taught()).toEqual([1, 1]);
     const key = `unit:${light?.unitId ?? ''}`;

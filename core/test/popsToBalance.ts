@@ -45,7 +45,7 @@ function makeScene(random: () => number, count: number): Scene | null {
   });
   const wantedAv = roundToStep(ev + 2 - 7.5, 1 / 3);
   const setup: Setup = { ...hall, points: POINTS.slice(0, Math.max(1, count)), look: { ...hall.look, holdBackStops: between(1, 2.5) }, camera: { ...hall.camera, wantedAv: Math.max(3, wantedAv), support: 'tripod', motion: 'none' }, lights };
-  const now = balance(setup, SAMPLE_KIT, meterScene(setup, ambient, CLOCK));
+  const now = balance(setup, SAMPLE_KIT, meterScene(setup, SAMPLE_KIT, ambient, CLOCK));
   if (now.camera?.met !== true || now.lights.some(({ powerStops, outOfRange }) => powerStops === null || outOfRange !== null)) return null;
   const hidden = new Map<string, number>();
   const gains = now.points.map((point) => lights.map((light) => {
@@ -95,7 +95,7 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
   const kit = { ...SAMPLE_KIT, calibration: taught };
   const facts: Reading[] = [...scene.ambient];
   for (let pops = 0; pops < MOST_POPS; pops += 1) {
-    const now = balance(setup, kit, meterScene(setup, facts, CLOCK));
+    const now = balance(setup, kit, meterScene(setup, kit, facts, CLOCK));
     const powers = setup.lights.map((light) => now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? -20);
     if (good(powers)) return pops;
     // the one not yet read, the most doubtful first; then in turn

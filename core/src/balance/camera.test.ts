@@ -121,7 +121,7 @@ describe('ways out keep what their cards promise', () => {
         const changed = withSettings(setup, way.settings);
         if (!changed.ok) throw new Error(`${way.id}: ${changed.message}`);
         // the numbers without the next ways out, or every way would try all of its own
-        const { camera, lights, points } = balance(changed.value, KIT, meterScene(changed.value, readings, CLOCK));
+        const { camera, lights, points } = balance(changed.value, KIT, meterScene(changed.value, KIT, readings, CLOCK));
         if (camera === null) throw new Error(`${way.id}: no camera`);
         expect({ id: way.id, ...way.after }).toEqual({
           id: way.id, settings: [camera.text.shutter, camera.text.aperture, camera.text.iso, camera.text.filters].filter((part) => part !== null).join(', '),

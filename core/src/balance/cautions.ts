@@ -9,8 +9,6 @@ import type { Setup } from './setup';
 const NEAR_EYES_M = 1;
 /** A face of this area catches enough wind to tip a stand. */
 const WINDY_AREA_M2 = 0.2;
-/** Eyes of a standing person over the ground. */
-const EYES_M = 1.6;
 /** Over this, no bag makes it safe. */
 const TOO_HEAVY_KG = 30;
 /** A bare head and its bracket catch about this much wind. */
@@ -20,11 +18,11 @@ const areaM2Of = ({ config: { modifier: { shape } } }: UsableLight): number =>
   shape.kind === 'round' ? (Math.PI / 4) * shape.diameterM ** 2 : shape.kind === 'rectangle' ? shape.widthM * shape.heightM : HEAD_AREA_M2;
 
 /** Stand and wind of one light: how high it stands, and the ballast that a gust asks for. */
-function standCautions(one: UsableLight, { gustMps }: Setup, kit: Kit): string[] {
+function standCautions(one: UsableLight, { gustMps, stage }: Setup, kit: Kit): string[] {
   const { light } = one;
   const name = lightName(light);
   const stand = kit.stands.find(({ id }) => id === light.standId);
-  const heightM = Math.max(0.3, EYES_M + light.heightM);
+  const heightM = Math.max(0.3, stage.subject.eyesM + light.heightM);
   const cautions: string[] = [];
   if (stand !== undefined && heightM > stand.highestM) cautions.push(`${name}: ${stand.name} ends at ${stand.highestM.toFixed(1)} m, ${heightM.toFixed(1)} m are asked for.`);
   if (gustMps === null || gustMps === 0) return cautions;

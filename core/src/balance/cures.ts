@@ -83,7 +83,7 @@ const kept = (cures: (Cure | null)[]): Cure[] => cures.filter((cure): cure is Cu
  * @param byStops how far to move it; null: as far as the readings say
  */
 export function diagnose(symptom: Symptom, setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, byStops: number | null = null): Diagnosis {
-  const scene = meterScene(setup, facts, clock);
+  const scene = meterScene(setup, kit, facts, clock);
   const documents = { setup, kit, scene };
   const now = balance(setup, kit, scene);
   const point = (role: string) => now.points.find((one) => one.role === role);

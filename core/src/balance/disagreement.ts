@@ -34,13 +34,13 @@ const GUESS_SD_STOPS = 0.3;
 
 /** What one light's newest reading where it aims was foretold to be: by the reading before it, else by what readings have taught. */
 function foretold({ light, config }: UsableLight, before: readonly Reading[], standing: readonly Reading[], kit: Kit, fired: Reading['fired'][number]): { av: number; sdStops: number } | null {
-  const promised = promisedAv(config, fired.distanceM, fired.highSpeedSyncLossStops) + fired.powerStops;
+  const promised = promisedAv(config, fired, fired.highSpeedSyncLossStops) + fired.powerStops;
   for (const reading of [...before].reverse()) {
     const [one] = reading.fired;
     const measured = measureFlash(standing, reading);
     const its = one === undefined ? null : lightConfig(kit, one);
     if (one === undefined || its === null || !measured.ok || !sameSource(one, light)) continue;
-    return { av: promised + measured.value.flashAvAtBase - one.powerStops - promisedAv(its, one.distanceM, one.highSpeedSyncLossStops), sdStops: measured.value.uncertaintyStops };
+    return { av: promised + measured.value.flashAvAtBase - one.powerStops - promisedAv(its, one, one.highSpeedSyncLossStops), sdStops: measured.value.uncertaintyStops };
   }
   // a reading has taught what it is held against: with few others that says little
   const { offsetStops, sdStops, readings } = expectedOffset(kit.calibration, config.things);

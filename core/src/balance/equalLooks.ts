@@ -58,7 +58,7 @@ export function equalLooks(setup: Setup, kit: Kit, facts: readonly Fact[], clock
   const light = setup.lights[index];
   const config = light === undefined ? null : lightConfig(kit, light);
   if (light === undefined || config === null) return [];
-  const scene = meterScene(setup, facts, clock);
+  const scene = meterScene(setup, kit, facts, clock);
   const documents = { setup, kit, scene };
   const now = balance(setup, kit, scene);
   const width = (shape: typeof config.modifier.shape) => 2 * Math.tan((apparentSizeDeg(shape, 1) * Math.PI) / 360);

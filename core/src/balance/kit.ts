@@ -8,7 +8,7 @@ import { formatStopCount } from '../photometry';
 import { cameraSchema, filterSchema, lensSchema } from './camera';
 import { LOOK_WAY_IDS, keepOrderSchema } from './choices';
 import { lampSchema } from './lamp';
-import { reflectorSchema } from './reflector';
+import { reflectorSchema } from './panel';
 
 /** How this person counts and measures; part of the kit because the meter and the tape are. */
 export const preferencesSchema = z.strictObject({

@@ -1,13 +1,15 @@
 import type { Taught } from '../calibration';
 import { type Gel, gelLossStops } from '../colour';
 import { type FlashUnit, flashAv, unitGuideNumberM, unitUncertaintyStops, zoomGainStops } from '../flash';
-import { BARE_REFLECTOR, type Beam, type Grid, MODIFIER_UNCERTAINTY_STOPS, type Modifier, effectiveDistanceM, griddedBeam } from '../modifiers';
+import { BARE_REFLECTOR, type Beam, type Grid, MODIFIER_UNCERTAINTY_STOPS, type Modifier, beamLossStops, effectiveDistanceM, griddedBeam } from '../modifiers';
 import type { Kit } from './kit';
 import type { FiredLight } from './reading';
 import type { Light } from './setup';
 
 /** What a light is made of, whether it stands in a setup or was fired for a reading. */
 export type LightParts = Pick<Light & FiredLight, 'unitId' | 'outlet' | 'zoomMm' | 'modifierId' | 'gridId' | 'gelIds'>;
+/** How a light stands to what it aims at. */
+export type LightAim = Pick<Light & FiredLight, 'distanceM' | 'featherDeg'>;
 
 /** The gear of a light, looked up in the kit, with what it costs. */
 export interface LightConfig {
@@ -62,9 +64,9 @@ export function lightConfig(kit: Kit, parts: LightParts, missing: (what: string)
   };
 }
 
-/** The aperture value that a light's stated figures promise where it aims, at full power and ISO 100. */
-export const promisedAv = ({ unit, modifier, lossStops }: LightConfig, distanceM: number, syncLossStops: number): number =>
-  flashAv({ guideNumberM: unitGuideNumberM(unit), effectiveDistanceM: effectiveDistanceM(modifier.shape, distanceM), lossStops: lossStops + syncLossStops }, 0, 0);
+/** The aperture value that a light's stated figures promise where it aims, at full power and ISO 100; feathering loses what its beam loses off its axis. */
+export const promisedAv = ({ unit, modifier, lossStops, beam }: LightConfig, { distanceM, featherDeg }: LightAim, syncLossStops: number): number =>
+  flashAv({ guideNumberM: unitGuideNumberM(unit), effectiveDistanceM: effectiveDistanceM(modifier.shape, distanceM), lossStops: lossStops + syncLossStops + beamLossStops(beam, featherDeg) }, 0, 0);
 
 /** True when two lights are made of the same unit, outlet, modifier and grid: what one gave, the other gives. */
 export const sameSource = (a: LightParts, b: LightParts): boolean => a.unitId === b.unitId && a.outlet === b.outlet && a.modifierId === b.modifierId && a.gridId === b.gridId;
@@ -72,5 +74,5 @@ export const sameSource = (a: LightParts, b: LightParts): boolean => a.unitId ==
 /** A light as it is written down with a reading. */
 export const firedAs = (light: Light, powerStops: number, pointId: string, highSpeedSyncLossStops: number): FiredLight => ({
   lightId: light.id, unitId: light.unitId, outlet: light.outlet, zoomMm: light.zoomMm, modifierId: light.modifierId, gridId: light.gridId, gelIds: light.gelIds,
-  atAim: pointId === light.aimPointId, distanceM: light.distanceM, powerStops, highSpeedSyncLossStops,
+  atAim: pointId === light.aimPointId, distanceM: light.distanceM, featherDeg: light.featherDeg, powerStops, highSpeedSyncLossStops,
 });

@@ -180,7 +180,7 @@ export function solveLight({ index, light, config }: UsableLight, reach: Reach, 
     },
     parts: wantedStops === undefined ? null : {
       finalAvAtBase, wantedFlashStops: wantedStops, guideNumberAv: avFromN(unitGuideNumberM(unit)), distanceStops: 2 * Math.log2(effectiveDistanceM(modifier.shape, light.distanceM)),
-      modifierLossStops: modifier.lossStops, otherLossStops: config.lossStops - modifier.lossStops, learnedStops: reach.avAtFull - promisedAv(config, light.distanceM, syncLossStops),
+      modifierLossStops: modifier.lossStops, otherLossStops: config.lossStops - modifier.lossStops, learnedStops: reach.avAtFull - promisedAv(config, light, syncLossStops),
     },
     problem: reach.problem,
   };

@@ -149,6 +149,6 @@ it('what would last for the plan really lasts', () => {
 
 it('an old reading of the ambient still separates a total when nothing newer is there', () => {
   const key = terrace.lights[0] as Light;
-  const total: Reading = { ...PLAIN_READING, id: sampleId(990), setupId: terrace.id, pointId: 'face', at: '2026-02-27T15:50:00Z', light: 'total', text: 'x', av: 7, tv: 23 / 3, sv: 0, fired: [{ lightId: key.id, unitId: key.unitId, outlet: null, zoomMm: null, modifierId: key.modifierId, gridId: null, gelIds: [], atAim: true, distanceM: key.distanceM, powerStops: -4, highSpeedSyncLossStops: 0 }] };
+  const total: Reading = { ...PLAIN_READING, id: sampleId(990), setupId: terrace.id, pointId: 'face', at: '2026-02-27T15:50:00Z', light: 'total', text: 'x', av: 7, tv: 23 / 3, sv: 0, fired: [{ lightId: key.id, unitId: key.unitId, outlet: null, zoomMm: null, modifierId: key.modifierId, gridId: null, gelIds: [], atAim: true, distanceM: key.distanceM, featherDeg: 0, powerStops: -4, highSpeedSyncLossStops: 0 }] };
   expect(solve(terrace, SAMPLE_KIT, [...FACTS, total], CLOCK).lights[0]).toMatchObject({ basis: 'reading', problem: null });
 });

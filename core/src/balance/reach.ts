@@ -1,8 +1,11 @@
 import { expectedOffset } from '../calibration';
-import { lightPlace, spillStops } from '../scene';
+import { addLight } from '../photometry';
+import { type LitPlace, type Place, lightPlace, minus, spillStops, turned } from '../scene';
+import { blockedStops, thrownShare } from './ambientField';
 import type { Kit } from './kit';
 import { type FlashMeasurement, READING_NOISE_STOPS, flashReadingsOf, measureFlash } from './levels';
 import { type LightConfig, lightConfig, promisedAv, sameSource } from './lightConfig';
+import { panelFlat } from './panel';
 import { pointPlace } from './pointPlaces';
 import type { Reading } from './reading';
 import type { Light, MeteringPoint, Setup } from './setup';
@@ -50,8 +53,8 @@ export interface ReachFacts {
 
 /** What a light gives where it aims: from its reading there, else from what readings have taught, else from its stated values. */
 function reachAtAim(light: Light, config: LightConfig, syncLossStops: number, facts: ReachFacts): Reach {
-  const { kit } = facts;
-  const promised = promisedAv(config, light.distanceM, syncLossStops);
+  const { kit, setup } = facts;
+  const promised = promisedAv(config, light, syncLossStops);
   const { measurement, problem } = testOf(facts, light.aimPointId, light);
   const firedConfig = measurement === null ? null : lightConfig(kit, measurement.fired);
   if (measurement !== null && firedConfig !== null) {
@@ -59,13 +62,35 @@ function reachAtAim(light: Light, config: LightConfig, syncLossStops: number, fa
     const movedStops = Math.abs(Math.log2(light.distanceM / fired.distanceM)) * MOVED_UNCERTAINTY_PER_DOUBLING;
     const gelStops = fired.gelIds.join() === light.gelIds.join() ? 0 : GEL_UNCERTAINTY_STOPS;
     return {
-      avAtFull: promised + measurement.flashAvAtBase - fired.powerStops - promisedAv(firedConfig, fired.distanceM, fired.highSpeedSyncLossStops),
+      avAtFull: promised + measurement.flashAvAtBase - fired.powerStops - promisedAv(firedConfig, fired, fired.highSpeedSyncLossStops),
       uncertaintyStops: Math.hypot(Math.max(READING_NOISE_STOPS, measurement.uncertaintyStops), movedStops, gelStops), basis: 'reading', readings: 1, measurement, problem,
     };
   }
   const { offsetStops, sdStops, readings } = expectedOffset(kit.calibration, config.things);
-  return { avAtFull: promised + offsetStops, uncertaintyStops: sdStops, basis: readings > 0 ? 'calibration' : 'geometry', readings, measurement: null, problem };
+  const aimed = setup.points.find(({ id }) => id === light.aimPointId);
+  const aim = aimed === undefined ? null : pointPlace(aimed, setup);
+  const blocked = aim === null ? 0 : blockedStops(setup, kit, lightPlace(aim.at, light), aim.at);
+  return { avAtFull: promised + offsetStops - blocked, uncertaintyStops: sdStops, basis: readings > 0 ? 'calibration' : 'geometry', readings, measurement: null, problem };
 }
+
+/** What a light gives at a place against its aim: straight, past flags and diffusers, and thrown by reflectors; null for as good as nothing. */
+function arrivingStops(light: Light, config: LightConfig, aim: LitPlace, other: LitPlace, { setup, kit }: ReachFacts): number | null {
+  const { modifier: { shape }, beam } = config;
+  const from = lightPlace(aim.at, light);
+  const axis = lightAxis(from, aim.at, light.featherDeg);
+  const straight = spillStops(from, aim, other, shape, beam, axis);
+  const ways = straight === null ? [] : [straight - blockedStops(setup, kit, from, other.at)];
+  for (const panel of setup.panels) {
+    const flat = panelFlat(panel, kit);
+    const share = thrownShare({ panel, flat }, minus(from, flat.at), other);
+    const onIt = share <= 0 ? null : spillStops(from, aim, { at: flat.at, faces: minus(from, flat.at) }, shape, beam, axis);
+    if (onIt !== null) ways.push(onIt + Math.log2(share));
+  }
+  return ways.length === 0 ? null : addLight(...ways);
+}
+
+/** Where a light points: at its aim, turned past it by its feathering. */
+export const lightAxis = (from: Place, aim: Place, featherDeg: number): Place => turned(minus(aim, from), featherDeg);
 
 /**
  * What a light gives at a point; null where nothing says it. Beside its aim a reading counts as long as the light
@@ -82,6 +107,6 @@ export function reachAt(point: MeteringPoint, light: Light, config: LightConfig,
   }
   const aimed = setup.points.find(({ id }) => id === light.aimPointId);
   const [aim, other] = [aimed === undefined ? null : pointPlace(aimed, setup), pointPlace(point, setup)];
-  const spill = aim === null || other === null ? null : spillStops(lightPlace(aim.at, light), aim, other, config.modifier.shape, config.beam);
+  const spill = aim === null || other === null ? null : arrivingStops(light, config, aim, other, facts);
   return spill === null ? null : { ...atAim, avAtFull: atAim.avAtFull + spill, uncertaintyStops: Math.hypot(atAim.uncertaintyStops, SPILL_UNCERTAINTY_STOPS), basis: atAim.basis === 'reading' ? 'calibration' : atAim.basis, measurement: null, problem: null };
 }

@@ -49,6 +49,7 @@ export const firedLightSchema = z.strictObject({
   zoomMm: z.number().min(14).max(300).nullable(),
   atAim: z.boolean().meta({ description: 'metered where the light aims, so that its distance is known' }),
   distanceM: z.number().min(0.3).max(30),
+  featherDeg: z.number().min(-80).max(80).meta({ description: 'how far its axis was turned past what it aims at' }),
   powerStops: z.number().min(-12).max(0),
   highSpeedSyncLossStops: z.number().min(0).max(20),
 });

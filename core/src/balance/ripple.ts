@@ -47,9 +47,9 @@ function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[
 export function ripple(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, settings: readonly Setting[]): Ripple | null {
   const changed = withSettings(setup, settings);
   if (!changed.ok) return null;
-  const from = balance(setup, kit, meterScene(setup, facts, clock));
+  const from = balance(setup, kit, meterScene(setup, kit, facts, clock));
   // other points or another way to set the face are read anew
-  const to = balance(changed.value, kit, meterScene(changed.value, facts, clock));
+  const to = balance(changed.value, kit, meterScene(changed.value, kit, facts, clock));
   const [a, b] = [from.camera, to.camera];
   const [p, q] = [from.light?.solution, to.light?.solution];
   const tones = from.points.flatMap((point) => {

@@ -6,9 +6,10 @@ import { stopFields } from './camera';
 import { EXPOSE_BY, MOTIONS, SUPPORTS, keepOrderSchema } from './choices';
 import { placedLampSchema } from './lamp';
 import { LIGHT_ROLES, MOST_LIGHTS, RADIO_GROUPS } from './lightRoles';
+import { panelSchema } from './panel';
 import { POINT_ROLES } from './pointRoles';
-import { placedReflectorSchema } from './reflector';
 import { meteringMethodSchema } from './reading';
+import { stageSchema } from './stagePlan';
 
 /** The setup document's version; raised with a migration when its shape changes. */
 export const SETUP_VERSION = 4;
@@ -40,6 +41,7 @@ export const lightSchema = z.strictObject({
   distanceM: z.number().min(0.3).max(30).meta({ description: 'from the front of the modifier to what it aims at' }),
   sideDeg: z.number().min(-180).max(180).meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
   heightM: z.number().min(-2).max(5).meta({ description: 'centre of the modifier over what it aims at' }),
+  featherDeg: z.number().min(-80).max(80).meta({ description: 'axis turned past what it aims at, in plan, positive to the right of the camera' }),
   group: z.enum(RADIO_GROUPS),
   channel: z.number().int().min(1).max(32),
   locked: z.boolean().meta({ description: 'held at the power that is dialled while the others are chosen' }),
@@ -153,7 +155,8 @@ export const setupSchema = z.strictObject({
   camera: cameraWishSchema,
   lights: z.array(lightSchema).max(MOST_LIGHTS),
   lamps: z.array(placedLampSchema).max(6),
-  reflector: placedReflectorSchema.nullable(),
+  panels: z.array(panelSchema).max(8).meta({ description: 'reflectors, diffusers and flags, and the openings that light comes in through' }),
+  stage: stageSchema,
   meterOrder: z.enum(['role', 'listed']).meta({ description: 'lights are metered background, fill, key; or as they are listed' }),
   reserveStops: z.number().min(0).max(3).meta({ description: 'power kept free over what is used' }),
   backgroundM: z.number().min(0.3).max(100).nullable().meta({ description: 'from the subject to the background; null: not said' }),

@@ -9,7 +9,8 @@ import type { Disagreement } from './disagreement';
 import type { GroupLight } from './groupLight';
 import type { CheaperSetting, StayingPower } from './stayingPower';
 import type { LampSolution } from './lamp';
-import type { ReflectorSolution } from './reflector';
+import type { PanelSolution } from './panelSolution';
+import type { StageSolution } from './stage';
 import type { LookStatement } from './look';
 import type { LightRatios } from './ratios';
 import type { Together } from './together';
@@ -142,8 +143,10 @@ export interface Solution {
   group: GroupLight | null;
   /** continuous lamps: what each adds to the ambient where it falls */
   lamps: LampSolution[];
-  /** what the reflector does to the shadow side; null without one, or before both sides are metered */
-  reflector: ReflectorSolution | null;
+  /** reflectors, diffusers, flags and openings: what each does to the face and its dark side */
+  panels: PanelSolution[];
+  /** where everything stands, what that does, and what to watch */
+  stage: StageSolution;
   /** lights by id in the order in which they are metered alone */
   meteringOrder: string[];
   ratios: LightRatios;

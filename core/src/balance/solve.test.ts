@@ -27,7 +27,7 @@ const flashReading = (text: string, light: 'total' | 'flash', powerStops: number
   const id = sampleId((next += 1));
   return {
     ...PLAIN_READING, id, setupId: hall.id, pointId: 'face', at: `2026-02-27T15:00:00.${String(next).slice(-3)}+01:00`, light, text, av: av(text), tv: 7, sv: 2,
-    fired: [{ lightId: sampleId(21), unitId: sampleId(114), outlet: null, zoomMm: null, modifierId: sampleId(124), gridId: null, gelIds: [], atAim: true, distanceM: 2.2, powerStops, highSpeedSyncLossStops: 0, ...fired }], ...over,
+    fired: [{ lightId: sampleId(21), unitId: sampleId(114), outlet: null, zoomMm: null, modifierId: sampleId(124), gridId: null, gelIds: [], atAim: true, distanceM: 2.2, featherDeg: 0, powerStops, highSpeedSyncLossStops: 0, ...fired }], ...over,
   };
 };
 

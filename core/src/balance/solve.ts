@@ -10,7 +10,8 @@ import { groupLight } from './groupLight';
 import { solveLamps } from './lamp';
 import { meteringOrder, nextAction } from './nextAction';
 import { secondBody } from './secondBody';
-import { solveReflector } from './reflector';
+import { solvePanels } from './panelSolution';
+import { solveStage } from './stage';
 import type { Setup } from './setup';
 import type { Solution } from './solution';
 import { stayingPower } from './stayingPower';
@@ -26,10 +27,11 @@ import { whyChains } from './why';
  * @param clock the moment that reading ages are counted from
  */
 export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Solution {
-  const scene = meterScene(setup, facts, clock);
+  const scene = meterScene(setup, kit, facts, clock);
   const now = balance(setup, kit, scene);
   const { waysOut: ways, notHelping } = waysOut(setup, kit, scene, now);
   const { camera, cameraBody } = now;
+  const group = groupLight(setup, kit, now.usable);
   return {
     look: now.look,
     camera,
@@ -47,9 +49,10 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
     colour: colourSolution(setup, kit, now.usable, now.lights, now.points),
     staying: stayingPower(setup, now.lights),
     cheaper: cheaperSettings(setup, kit, scene, now),
-    group: groupLight(setup, kit, now.usable),
+    group,
     lamps: solveLamps(setup, kit, now.points),
-    reflector: solveReflector(setup, kit, now.points),
+    panels: solvePanels(setup, kit, scene, now.points),
+    stage: solveStage(setup, kit, scene, now, group),
     meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),
     points: now.points,
     contrast: now.contrast,

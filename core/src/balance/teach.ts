@@ -26,7 +26,7 @@ export function teach(kit: Kit, readings: readonly Reading[], confirmed: Readonl
     if (config.things.some(({ id }) => { const until = forgotten[id]; return until !== undefined && Date.parse(reading.at) <= Date.parse(until); })) return [];
     return [{
       readingId: reading.id, things: config.things, noiseStops: measured.value.uncertaintyStops, confirmed: confirmed.has(outlierQuestion(reading.id)),
-      offsetStops: measured.value.flashAvAtBase - fired.powerStops - promisedAv(config, fired.distanceM, fired.highSpeedSyncLossStops),
+      offsetStops: measured.value.flashAvAtBase - fired.powerStops - promisedAv(config, fired, fired.highSpeedSyncLossStops),
     }];
   }));
 }

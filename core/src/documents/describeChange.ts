@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 
-import { type Camera, type Kit, LIGHT_ROLE_FACTS, type LightField, type LightRole, MOTION_LIMITS, type Motion, type PlainPath, type SettingPath, type Setup, formatDistance, lightName, lightSetting, powerTextOf, sayLook, sayLookAs } from '../balance';
+import { type Camera, type Kit, LIGHT_ROLE_FACTS, type LightField, type LightRole, MOTION_LIMITS, type Motion, type Panel, type PlainPath, type SettingPath, type Setup, type Subject, type Sun, formatDistance, lightName, lightSetting, panelName, powerTextOf, sayLook, sayLookAs, saySubject, saySun, sunStand } from '../balance';
 import { formatAperture, formatIso, formatShare, formatShutter, formatStopCount, formatStops, formatStopsBothWays } from '../photometry';
 import type { Change } from './change';
 
@@ -48,7 +48,17 @@ const LABELS: Record<PlainPath, string> = {
   'look.targets': 'Targets',
   lights: 'Lights',
   lamps: 'Lamps',
-  reflector: 'Reflector',
+  panels: 'Panels and openings',
+  stage: 'Stage',
+  'stage.subject': 'Subject',
+  'stage.subject.turnDeg': 'Face turned',
+  'stage.subject.spectaclesTiltDeg': 'Spectacles tipped down',
+  'stage.cameraM': 'Camera to the subject',
+  'stage.cameraUpM': 'Camera over the eyes',
+  'stage.upright': 'Frame upright',
+  'stage.background': 'Background is',
+  'stage.ground': 'Ground is',
+  'stage.sun': 'Sun',
   meterOrder: 'Lights metered',
   reserveStops: 'Power kept free',
   backgroundM: 'Distance to the background',
@@ -64,7 +74,7 @@ const LABELS: Record<PlainPath, string> = {
 };
 
 const LIGHT_LABELS: Record<LightField, string> = {
-  role: 'role', unitId: 'unit', outlet: 'outlet', zoomMm: 'zoom', modifierId: 'modifier', gridId: 'grid', gelIds: 'gels', standId: 'stand', aimPointId: 'aims at', distanceM: 'distance', sideDeg: 'side', heightM: 'height', group: 'radio group', channel: 'channel', dialledStops: 'set to', locked: 'locked',
+  role: 'role', unitId: 'unit', outlet: 'outlet', zoomMm: 'zoom', modifierId: 'modifier', gridId: 'grid', gelIds: 'gels', standId: 'stand', aimPointId: 'aims at', distanceM: 'distance', sideDeg: 'side', heightM: 'height', featherDeg: 'feathered', group: 'radio group', channel: 'channel', dialledStops: 'set to', locked: 'locked',
 };
 
 /** What a setting is called in the log; a light by its role and letter. */
@@ -100,6 +110,8 @@ const aperture: Say = asNumber((av, { increment }) => formatAperture(av, increme
 const iso: Say = asNumber(formatIso);
 const stops: Say = asNumber((value) => `${formatStopCount(value)} stops`);
 const metres: Say = asNumber((distanceM, { kit }) => formatDistance(distanceM, kit.preferences.distanceUnit));
+const side: Say = asNumber((value) => `${Math.abs(Math.round(value))}° ${value < 0 ? 'left' : 'right'}`);
+const degrees: Say = asNumber((value) => `${Math.round(value)}°`);
 const field = (value: Value, key: string): number => (isRecord(value) && typeof value[key] === 'number' ? value[key] : 0);
 
 const SAY: Partial<Record<PlainPath, Say>> = {
@@ -126,7 +138,9 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'camera.filterIds': asList((ids, { kit }) => (ids.length === 0 ? 'none' : ids.map((id) => nameOf(kit.filters, id)).join(' + '))),
   'look.targets': asList((targets, { setup }) => targets.map((target) => `${pointName(setup, isRecord(target) ? target['pointId'] : null)} ${formatStops(field(target, 'stops'))}`).join(', ') || 'as usual'),
   lamps: asList((list, { kit }) => list.map((one) => (isRecord(one) ? nameOf(kit.lamps, one['lampId']) : '')).join(', ') || 'none'),
-  reflector: (value, { kit }) => (isRecord(value) ? `${nameOf(kit.reflectors, value['reflectorId'])}${typeof value['surface'] === 'string' ? `, ${value['surface']}` : ''}` : ''),
+  panels: asList((list) => list.map((one) => (isRecord(one) ? panelName(one as unknown as Panel) : '')).join(', ') || 'none'),
+  stage: () => 'another stage', 'stage.subject': (value) => saySubject(value as unknown as Subject), 'stage.subject.turnDeg': side, 'stage.subject.spectaclesTiltDeg': degrees, 'stage.cameraM': metres, 'stage.cameraUpM': metres,
+  'stage.sun': (value) => { const stand = sunStand({ sun: value as unknown as Sun }); return stand === null ? 'none' : saySun(stand); },
   meterOrder: (value) => (value === 'role' ? 'background, fill, key' : 'as listed'),
   reserveStops: stops, gustMps: asNumber((mps) => `${mps.toFixed(0)} m/s`), backgroundM: metres,
   people: (value, { kit }) => `${formatDistance(field(value, 'leftM') + field(value, 'rightM'), kit.preferences.distanceUnit)} wide, ${formatDistance(field(value, 'nearerM') + field(value, 'fartherM'), kit.preferences.distanceUnit)} deep, within ${formatStopCount(field(value, 'withinStops'))} stops`,
@@ -142,7 +156,7 @@ const SAY_LIGHT: Partial<Record<LightField, (value: NonNullable<Value>, context:
   unitId: inKit(({ flashUnits }) => flashUnits), modifierId: inKit(({ modifiers }) => modifiers), gridId: inKit(({ grids }) => grids), standId: inKit(({ stands }) => stands),
   gelIds: asList((ids, { kit }) => (ids.length === 0 ? 'none' : ids.map((id) => nameOf(kit.gels, id)).join(' + '))),
   aimPointId: (value, { setup }) => pointName(setup, value), distanceM: metres, heightM: metres,
-  sideDeg: asNumber((degrees) => `${Math.abs(Math.round(degrees))}° ${degrees < 0 ? 'left' : 'right'}`), zoomMm: asNumber((mm) => `${Math.round(mm)} mm`),
+  sideDeg: side, featherDeg: side, zoomMm: asNumber((mm) => `${Math.round(mm)} mm`),
   outlet: asNumber((outlet) => `outlet ${outlet + 1}`), channel: asNumber(String),
   dialledStops: (value, { kit, unitId }) => (typeof value === 'number' ? powerTextOf(kit, unitId, value) : ''),
 };

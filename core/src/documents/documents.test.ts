@@ -126,7 +126,7 @@ describe('documents of an earlier version', () => {
 
 describe('documents from before several lights', () => {
   const { lights, ...setupNow } = SAMPLE_HALL.setup;
-  const { lamps: _l, reflector: _r, meterOrder: _a, reserveStops: _b, backgroundM: _c, people: _d, pace: _e, gustMps: _f, colour: _g, ...before } = setupNow;
+  const { lamps: _l, panels: _r, stage: _s, meterOrder: _a, reserveStops: _b, backgroundM: _c, people: _d, pace: _e, gustMps: _f, colour: _g, ...before } = setupNow;
   const { targets: _t, ...look } = before.look;
   const light = lights[0];
 

@@ -38,7 +38,7 @@ const setupToV3 = (old: Raw): Raw => ({
 function setupToV4(old: Raw): Raw {
   const face = (Array.isArray(old['points']) ? (old['points'] as unknown[]) : []).find((point): point is Raw => isRaw(point) && point['role'] === 'face');
   const { sideDeg, heightM } = LIGHT_ROLE_FACTS.key.stand;
-  const light = (one: unknown) => (isRaw(one) ? { outlet: null, zoomMm: null, gridId: null, gelIds: [], standId: null, aimPointId: face?.['id'] ?? 'face', sideDeg, heightM, group: 'A', channel: 1, locked: false, ...one } : one);
+  const light = (one: unknown) => (isRaw(one) ? { outlet: null, zoomMm: null, gridId: null, gelIds: [], standId: null, aimPointId: face?.['id'] ?? 'face', sideDeg, heightM, featherDeg: 0, group: 'A', channel: 1, locked: false, ...one } : one);
   const look = (one: unknown) => (isRaw(one) ? { ...one, targets: [] } : one);
   return {
     ...PLAIN_LIGHTING, ...old, version: 4, look: look(old['look']),
@@ -50,7 +50,7 @@ function setupToV4(old: Raw): Raw {
 /** Version 3 of a reading names every light that fired; before, it was one, metered at the face where it aimed. */
 function readingToV3(old: Raw): Raw {
   const { fired } = old;
-  return { ...old, version: 3, fired: isRaw(fired) ? [{ gridId: null, gelIds: [], outlet: null, zoomMm: null, atAim: old['pointId'] === 'face', ...fired }] : [] };
+  return { ...old, version: 3, fired: isRaw(fired) ? [{ gridId: null, gelIds: [], outlet: null, zoomMm: null, featherDeg: 0, atAim: old['pointId'] === 'face', ...fired }] : [] };
 }
 
 /** Gear may be retired; flash units know their charge and outlets, modifiers their cloth and beam. */

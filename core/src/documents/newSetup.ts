@@ -1,4 +1,4 @@
-import { DEFAULT_PREFERENCES, LIGHT_ROLE_FACTS, type Light, type LightRole, type MeteringPoint, RADIO_GROUPS, type PointRole, ROLE_FACTS, SETUP_VERSION, type Setup, USUAL_METHOD } from '../balance';
+import { DEFAULT_PREFERENCES, LIGHT_ROLE_FACTS, PLAIN_STAGE, type Light, type LightRole, type MeteringPoint, RADIO_GROUPS, type PointRole, ROLE_FACTS, SETUP_VERSION, type Setup, USUAL_METHOD } from '../balance';
 
 /** A point of a kind, with its usual name and tone. */
 export const newPoint = (id: string, role: PointRole, name: string = ROLE_FACTS[role].name): MeteringPoint => ({ id, role, name, toneStops: ROLE_FACTS[role].toneStops, standsIn: null });
@@ -7,8 +7,8 @@ export const newPoint = (id: string, role: PointRole, name: string = ROLE_FACTS[
 export const PLAIN_LOOK: Setup['look'] = { faceBy: 'camera', faceContrastStops: 2, exposeBy: 'face', holdBackStops: 1, backgroundStops: 0, headroomStops: 0.3, highlightPointId: null, faceStops: 0, feelStops: 0, targets: [] };
 
 /** What a fresh setup says of its lights' work: metered background first, ⅔ stop kept free, colours as they are. */
-export const PLAIN_LIGHTING: Pick<Setup, 'lights' | 'lamps' | 'reflector' | 'meterOrder' | 'reserveStops' | 'backgroundM' | 'people' | 'pace' | 'gustMps' | 'colour'> = {
-  lights: [], lamps: [], reflector: null, meterOrder: 'role', reserveStops: 2 / 3, backgroundM: null, people: null, pace: null, gustMps: null, colour: { ambient: [], relation: 'asIs', warmerMired: 30, whiteBalance: null },
+export const PLAIN_LIGHTING: Pick<Setup, 'lights' | 'lamps' | 'panels' | 'stage' | 'meterOrder' | 'reserveStops' | 'backgroundM' | 'people' | 'pace' | 'gustMps' | 'colour'> = {
+  lights: [], lamps: [], panels: [], stage: PLAIN_STAGE, meterOrder: 'role', reserveStops: 2 / 3, backgroundM: null, people: null, pace: null, gustMps: null, colour: { ambient: [], relation: 'asIs', warmerMired: 30, whiteBalance: null },
 };
 
 /** The camera of a fresh setup: in the hand, people posing, everything free. */
@@ -37,7 +37,7 @@ export function newSetup(ids: { id: string; shootId: string; spotId: string }, t
 /** A light of a role where such a light usually stands, aimed at a point of its kind; the next free radio group is its letter. */
 export function newLight(id: string, role: LightRole, unitId: string, aimPointId: string, others: readonly Pick<Light, 'group' | 'channel'>[]): Light {
   return {
-    id, role, unitId, outlet: null, zoomMm: null, modifierId: null, gridId: null, gelIds: [], standId: null, aimPointId, ...LIGHT_ROLE_FACTS[role].stand,
+    id, role, unitId, outlet: null, zoomMm: null, modifierId: null, gridId: null, gelIds: [], standId: null, aimPointId, ...LIGHT_ROLE_FACTS[role].stand, featherDeg: 0,
     group: RADIO_GROUPS.find((letter) => others.every(({ group }) => group !== letter)) ?? 'A', channel: others[0]?.channel ?? 1, dialledStops: null, locked: false,
   };
 }

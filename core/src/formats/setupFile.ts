@@ -71,7 +71,7 @@ export function kitInUse(setup: Setup, kit: Kit): Kit {
     modifiers: kit.modifiers.filter(uses(({ modifierId }) => modifierId)),
     stands: kit.stands.filter(uses(({ standId }) => standId)),
     lamps: kit.lamps.filter(({ id }) => setup.lamps.some(({ lampId }) => lampId === id)),
-    reflectors: kit.reflectors.filter(({ id }) => id === setup.reflector?.reflectorId),
+    reflectors: kit.reflectors.filter(({ id }) => setup.panels.some(({ reflectorId }) => reflectorId === id)),
   };
 }
 

@@ -40,3 +40,15 @@ export function lightPlace(aim: Place, { distanceM, sideDeg, heightM }: LightSta
 export const direction = (sideDeg: number, riseDeg = 0): Place => ({
   x: Math.sin(sideDeg * RADIANS) * Math.cos(riseDeg * RADIANS), y: Math.sin(riseDeg * RADIANS), z: Math.cos(sideDeg * RADIANS) * Math.cos(riseDeg * RADIANS),
 });
+
+/** A direction turned in plan, degrees, positive from the camera line to the camera's right. */
+export function turned({ x, y, z }: Place, byDeg: number): Place {
+  const [sin, cos] = [Math.sin(byDeg * RADIANS), Math.cos(byDeg * RADIANS)];
+  return { x: x * cos + z * sin, y, z: z * cos - x * sin };
+}
+
+/** A place as seen from another: how far, to which side of the line to the camera, and how much higher. */
+export function standOf(place: Place, from: Place): LightStand {
+  const to = minus(place, from);
+  return { distanceM: lengthM(to), sideDeg: Math.atan2(to.x, to.z) / RADIANS, heightM: to.y };
+}

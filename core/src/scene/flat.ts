@@ -1,0 +1,103 @@
+import { type Place, lengthM, minus } from './position';
+
+/** A flat thing in the scene: a reflector, a panel, a window. Metres. */
+export interface Flat {
+  at: Place;
+  /** unit direction that its front looks in */
+  faces: Place;
+  widthM: number;
+  tallM: number;
+  round: boolean;
+}
+
+const times = (a: Place, by: number): Place => ({ x: a.x * by, y: a.y * by, z: a.z * by });
+const plus = (a: Place, b: Place): Place => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
+export const dot = (a: Place, b: Place): number => a.x * b.x + a.y * b.y + a.z * b.z;
+const cross = (a: Place, b: Place): Place => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+
+/** The unit direction of a vector; towards the camera for one without length. */
+export function unitOf(a: Place): Place {
+  const length = lengthM(a);
+  return length === 0 ? { x: 0, y: 0, z: 1 } : times(a, 1 / length);
+}
+
+/** The directions across and up a flat thing. */
+export function flatAxes(faces: Place): { across: Place; up: Place } {
+  const level = cross(faces, { x: 0, y: 1, z: 0 });
+  const across = lengthM(level) < 1e-3 ? { x: 1, y: 0, z: 0 } : unitOf(level);
+  return { across, up: cross(across, faces) };
+}
+
+/** Rows and columns of places on a flat thing. */
+const ROWS = 12;
+
+/** Places spread evenly over a flat thing, each standing for `areaM2`. */
+function placesOn({ at, faces, widthM, tallM, round }: Flat): { places: Place[]; areaM2: number } {
+  const { across, up } = flatAxes(faces);
+  const places: Place[] = [];
+  for (let i = 0; i < ROWS; i += 1) for (let j = 0; j < ROWS; j += 1) {
+    const [a, b] = [(2 * i + 1) / ROWS - 1, (2 * j + 1) / ROWS - 1];
+    if (!round || a * a + b * b <= 1) places.push(plus(at, plus(times(across, (a * widthM) / 2), times(up, (b * tallM) / 2))));
+  }
+  const area = round ? (Math.PI / 4) * widthM * tallM : widthM * tallM;
+  return { places, areaM2: area / places.length };
+}
+
+/** How a receiver answers light by the cosine of the angle from where it faces. */
+export type Answer = (cosine: number) => number;
+export const CARD_ANSWER: Answer = (cosine) => Math.max(0, cosine);
+export const DOME_ANSWER: Answer = (cosine) => (1 + cosine) / 2;
+
+/**
+ * Light at a place from an evenly lit flat thing, against the light that it sends out itself: the configuration factor,
+ * `∫ cosθ₁·answer(cosθ₂) / (π·r²) dA`, for a card or a dome.
+ * @param faces where the receiver looks
+ */
+export function shareFromFlat(flat: Flat, at: Place, faces: Place, answer: Answer): number {
+  const { places, areaM2 } = placesOn(flat);
+  return places.reduce((sum, place) => {
+    const to = minus(place, at);
+    const r2 = Math.max(1e-4, dot(to, to));
+    const r = Math.sqrt(r2);
+    const leaving = -dot(to, flat.faces) / r;
+    return leaving <= 0 ? sum : sum + (leaving * Math.max(0, answer(dot(to, faces) / r)) * areaM2) / (Math.PI * r2);
+  }, 0);
+}
+
+/**
+ * The share of an even half or whole sphere of surroundings that a flat thing hides from a receiver, 0 to 1; either side of it hides.
+ * @param whole what the receiver gets from the whole sphere of unit radiance: π for a card, 2π for a dome
+ */
+export function coveredShare(flat: Flat, at: Place, faces: Place, answer: Answer, whole: number): number {
+  const { places, areaM2 } = placesOn(flat);
+  const hidden = places.reduce((sum, place) => {
+    const to = minus(place, at);
+    const r2 = Math.max(1e-4, dot(to, to));
+    const r = Math.sqrt(r2);
+    return sum + (Math.abs(dot(to, flat.faces) / r) * Math.max(0, answer(dot(to, faces) / r)) * areaM2) / r2;
+  }, 0);
+  return Math.min(0.95, hidden / whole);
+}
+
+/** Nearer than this to an end of a way, a thing is there and not in between, metres. */
+const TOUCHING_M = 0.05;
+
+/** True when the way from one place to another (or on in a direction, `to` far away) goes through a flat thing. */
+export function passesThrough({ at, faces, widthM, tallM, round }: Flat, from: Place, to: Place): boolean {
+  const way = minus(to, from);
+  const slope = dot(way, faces);
+  if (Math.abs(slope) < 1e-9) return false;
+  const share = dot(minus(at, from), faces) / slope;
+  const lengthOfWay = lengthM(way);
+  if (share * lengthOfWay < TOUCHING_M || (1 - share) * lengthOfWay < TOUCHING_M) return false;
+  const off = minus(plus(from, times(way, share)), at);
+  const { across, up } = flatAxes(faces);
+  const [a, b] = [dot(off, across) / (widthM / 2), dot(off, up) / (tallM / 2)];
+  return round ? a * a + b * b <= 1 : Math.abs(a) <= 1 && Math.abs(b) <= 1;
+}
+
+/** A direction mirrored at a flat thing. */
+export const mirrored = (direction: Place, faces: Place): Place => minus(direction, times(faces, 2 * dot(direction, faces)));
+
+/** A place moved in a direction. */
+export const movedBy = (from: Place, direction: Place, byM: number): Place => plus(from, times(direction, byM));

@@ -1,0 +1,2 @@
+export * from './clearSky';
+export * from './sunPosition';
