@@ -16,6 +16,8 @@ export interface AmbientShares {
   soft: number;
   /** by panel */
   openings: { panelId: string; share: number }[];
+  /** the sun on a card that faces it with nothing in the way, against what a dome at the face reads */
+  sunOnCard: number;
 }
 
 /** The same as strengths, free of where things stand: sun on a card facing it, soft light on a dome, and what an opening sends out. */
@@ -160,5 +162,5 @@ export function ambientShares(setup: Setup, kit: Kit, shadowUnderStops: number |
   const sun = toSun === null ? 0 : field.sun * through(panels, FACE, movedBy(FACE, toSun, FAR_M)) * domeResponse(angleDeg(toSun, { x: 0, y: 0, z: 1 }));
   const openings = panels.filter(({ panel }) => PANEL_FACTS[panel.kind].opening).map(({ panel, flat }) => ({ panelId: panel.id, share: field.radiosity * shareFromFlat(flat, FACE, { x: 0, y: 0, z: 1 }, DOME_ANSWER) }));
   const all = sun + field.soft + openings.reduce((sum, { share }) => sum + share, 0);
-  return { sun: sun / all, soft: field.soft / all, openings: openings.map(({ panelId, share }) => ({ panelId, share: share / all })) };
+  return { sunOnCard: field.sun / all, sun: sun / all, soft: field.soft / all, openings: openings.map(({ panelId, share }) => ({ panelId, share: share / all })) };
 }

@@ -64,8 +64,8 @@ function planckianXy(kelvin: number): [number, number] {
   return [x, y];
 }
 
-/** Linear sRGB of unit luminance. Source: IEC 61966-2-1. */
-function linearRgb({ kelvin, greenCc }: LightColour): [number, number, number] {
+/** The colour of a light as linear sRGB of unit luminance. Source: IEC 61966-2-1. */
+export function linearRgb({ kelvin, greenCc }: LightColour): [number, number, number] {
   const [x, y] = planckianXy(kelvin);
   const [X, Z] = [x / y, (1 - x - y) / y];
   const least = 0.002; // the reddest sources leave the gamut

@@ -1,3 +1,4 @@
+import { type EdgeWeights, smoothEdges } from './edges';
 import { MID_GREY, TONE_MOST, TONE_STEPS, toneTable } from './tone';
 import { regionOf } from './view';
 
@@ -34,6 +35,7 @@ export class Composer {
   private readonly zero: Float32Array;
   private readonly base: Float32Array;
   private baseKey: { layers: readonly Float32Array[]; weights: Float64Array } | null = null;
+  private edges: readonly EdgeWeights[] = [];
   private runs: Int32Array = new Int32Array(0);
   private tone: { clipsAboveStops: number; table: Uint8Array } | null = null;
   private readonly words: Uint32Array;
@@ -47,8 +49,9 @@ export class Composer {
     this.picture = { width, height, rgba, histogram: new Uint32Array(1024), clipped: 0, lost: 0 };
   }
 
-  /** Tells which pixel belongs to which region; runs of one region are summed with one set of weights. */
-  setMaterials(materials: Uint8Array): void {
+  /** Tells what each pixel shows: runs of one region are summed with one set of weights; edges are smoothed after developing. */
+  setFraming(materials: Uint8Array, edges: readonly EdgeWeights[]): void {
+    this.edges = edges;
     const runs: number[] = [];
     for (let o = 0; o < materials.length; ) {
       const region = regionOf(materials[o]!);
@@ -136,6 +139,7 @@ export class Composer {
         words[o] = word;
       }
     }
+    if (!marks) for (const edge of this.edges) smoothEdges(edge, words);
     picture.clipped = clipped;
     picture.lost = lost;
     return picture;

@@ -7,7 +7,7 @@ import type { ViewBuffers } from './view';
 import { materialBehind } from './view';
 import { lengthOf, minus } from './vector';
 
-/** Smooth edges as sparse weights: for each edge pixel the pixels of its neighbourhood that it is mixed from. Holds for every layer, since light is additive. */
+/** Smooth edges as sparse weights: for each edge pixel the pixels of its neighbourhood that it is mixed from. Found once for a framing. */
 export interface EdgeWeights {
   pixels: Int32Array;
   start: Int32Array;
@@ -49,6 +49,7 @@ export function findEdges(view: ViewBuffers, model: Model, scene: PictureScene, 
       const x = lens.from[0] + dx * t, y = lens.from[1] + dy * t, z = lens.from[2] + dz * t;
       let surface: number;
       if (t < 0) surface = materialBehind(scene, lens.from, dx, dy, dz);
+      else if (met.body) surface = MATERIAL.cloth;
       else {
         const p = model.people[met.person]!;
         exactDistance(model.grid, model.tape, (x - p.x) * p.cos - (z - p.z) * p.sin, y - p.y, (x - p.x) * p.sin + (z - p.z) * p.cos);
@@ -83,13 +84,13 @@ function nearestNeighbour({ width, material, place }: ViewBuffers, o: number, su
   return best;
 }
 
-/** Smooths a layer's edges in place. */
-export function smoothEdges({ pixels, start, from, weight }: EdgeWeights, layer: Float32Array): void {
-  const mixed = new Float32Array(pixels.length * 3);
+/** Smooths the edges of a developed picture in place: after the tone curve, so that bright rims have smooth edges too. */
+export function smoothEdges({ pixels, start, from, weight }: EdgeWeights, words: Uint32Array): void {
+  const mixed = new Uint32Array(pixels.length);
   for (let k = 0; k < pixels.length; k += 1) {
-    let r = 0, g = 0, b = 0;
-    for (let q = start[k]!; q < start[k + 1]!; q += 1) { const w = weight[q]!, p = from[q]! * 3; r += w * layer[p]!; g += w * layer[p + 1]!; b += w * layer[p + 2]!; }
-    mixed[k * 3] = r; mixed[k * 3 + 1] = g; mixed[k * 3 + 2] = b;
+    let red = 0, green = 0, blue = 0;
+    for (let q = start[k]!; q < start[k + 1]!; q += 1) { const w = weight[q]!, word = words[from[q]!]!; red += w * (word & 255); green += w * ((word >> 8) & 255); blue += w * ((word >> 16) & 255); }
+    mixed[k] = 0xff000000 | ((blue + 0.5) << 16) | ((green + 0.5) << 8) | (red + 0.5);
   }
-  for (let k = 0; k < pixels.length; k += 1) { const p = pixels[k]! * 3; layer[p] = mixed[k * 3]!; layer[p + 1] = mixed[k * 3 + 1]!; layer[p + 2] = mixed[k * 3 + 2]!; }
+  for (let k = 0; k < pixels.length; k += 1) words[pixels[k]!] = mixed[k]!;
 }

@@ -1,12 +1,14 @@
 export * from './bust';
 export { type BrickGrid } from './brickGrid';
 export * from './compose';
+export { type EdgeWeights } from './edges';
 export * from './layer';
 export * from './model';
 export { HAIR_TONES, SKIN_TONES, type HairTone, type SkinTone } from './paint';
 export * from './scene';
 export * from './sky';
 export * from './source';
+export { softOnCard } from './softLight';
 export * from './tone';
-export { REGION, type ViewBuffers } from './view';
+export { REGION, type ViewBuffers, lensOf } from './view';
 export { type Vec, cross, dot, lengthOf, minus, unit } from './vector';

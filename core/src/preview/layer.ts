@@ -1,6 +1,6 @@
 import { MATERIAL } from './bust';
 import { emptyDirect, shineOn } from './direct';
-import { type EdgeWeights, findEdges, smoothEdges } from './edges';
+import { type EdgeWeights, findEdges } from './edges';
 import { smoothVisible, spreadVisible } from './filter';
 import { type Mirrors, addCatchLights, findMirrors } from './mirrors';
 import type { Model } from './model';
@@ -41,10 +41,7 @@ export type Quality = 'draft' | 'fine';
 /** A layer at unit strength: linear red, green and blue of the framing's own rows. */
 export type LayerRows = Float32Array;
 
-const finish = ({ view: { width }, edges, from, to }: Framing, layer: Float32Array): LayerRows => {
-  smoothEdges(edges, layer);
-  return layer.slice(from * width * 3, to * width * 3);
-};
+const finish = ({ view: { width }, from, to }: Framing, layer: Float32Array): LayerRows => layer.slice(from * width * 3, to * width * 3);
 
 /** The layer of the soft light from all round; must be rendered before those of the sources, which take the shares of the half sphere from it. */
 export function renderSoft(framing: Framing, quality: Quality): LayerRows {

@@ -17,6 +17,8 @@ export interface Model {
   tape: Tape;
   grid: BrickGrid;
   people: Instance[];
+  /** where the simple bodies under the busts end, cm; null: the frame ends above them */
+  bodyTo: number | null;
   blockers: readonly Blocker[];
 }
 
@@ -33,33 +35,50 @@ export function bakeSculpture(look: PictureScene['look'], cellCm: number): Pick<
 }
 
 /** Places a sculpture for each person of a scene. */
-export const modelOf = ({ tape, grid }: Pick<Model, 'tape' | 'grid'>, { people, blockers }: Pick<PictureScene, 'people' | 'blockers'>): Model => ({
-  tape, grid, blockers,
+export const modelOf = ({ tape, grid }: Pick<Model, 'tape' | 'grid'>, { people, blockers, bodies, groundY }: Pick<PictureScene, 'people' | 'blockers' | 'bodies' | 'groundY'>): Model => ({
+  tape, grid, blockers, bodyTo: bodies ? groundY : null,
   people: people.map(({ at: [x, y, z], turn }) => ({ x, y, z, cos: Math.cos(turn), sin: Math.sin(turn) })),
 });
 
-/** The person that the last ray met. */
-export const met = { person: 0 };
+/** The person that the last ray met, and whether it was the simple body under the bust. */
+export const met = { person: 0, body: false };
+
+/** Half width and half depth of a body where it hides in the bust, that height, and how it narrows downwards, per cm. */
+export const BODY = { across: 22, deep: 11.7, top: -41, z: -3.7, narrows: 0.0034 } as const;
+
+/** Where a ray in a head's coordinates meets the narrowing oval under it; −1 for nowhere. */
+function traceBody(x: number, y: number, z: number, dx: number, dy: number, dz: number, from: number, to: number, foot: number): number {
+  const ax = x / BODY.across, az = (z - BODY.z) / BODY.deep, bx = dx / BODY.across, bz = dz / BODY.deep;
+  const wide = 1 + BODY.narrows * (y - BODY.top), widens = BODY.narrows * dy;
+  const a = bx * bx + bz * bz - widens * widens, b = ax * bx + az * bz - wide * widens, c = ax * ax + az * az - wide * wide, root = b * b - a * c;
+  if (root < 0 || Math.abs(a) < 1e-12) return -1;
+  const t = (-b - Math.sqrt(root)) / a, height = y + dy * t;
+  return t > from && t < to && height < BODY.top && height > foot ? t : -1;
+}
 
 /** The nearest person along a ray: how far, cm, or −1. Leaves who it is in `met`. */
-export function tracePeople({ grid, people }: Model, ox: number, oy: number, oz: number, dx: number, dy: number, dz: number, from: number, to: number, nearCm: number): number {
+export function tracePeople({ grid, people, bodyTo }: Model, ox: number, oy: number, oz: number, dx: number, dy: number, dz: number, from: number, to: number, nearCm: number): number {
   let nearest = -1;
   let end = to;
   for (let i = 0; i < people.length; i += 1) {
     const p = people[i]!;
     const x = ox - p.x, z = oz - p.z;
     const t = traceGrid(grid, x * p.cos - z * p.sin, oy - p.y, x * p.sin + z * p.cos, dx * p.cos - dz * p.sin, dy, dx * p.sin + dz * p.cos, from, end, nearCm);
-    if (t >= 0) { nearest = t; end = t; met.person = i; }
+    if (t >= 0) { nearest = t; end = t; met.person = i; met.body = false; }
+    if (bodyTo === null) continue;
+    const b = traceBody(x * p.cos - z * p.sin, oy - p.y, x * p.sin + z * p.cos, dx * p.cos - dz * p.sin, dy, dx * p.sin + dz * p.cos, from, end, bodyTo - p.y);
+    if (b >= 0) { nearest = b; end = b; met.person = i; met.body = true; }
   }
   return nearest;
 }
 
 /** True when somebody stands in the way. */
-export function meetsPeople({ grid, people }: Model, ox: number, oy: number, oz: number, dx: number, dy: number, dz: number, to: number): boolean {
+export function meetsPeople({ grid, people, bodyTo }: Model, ox: number, oy: number, oz: number, dx: number, dy: number, dz: number, to: number): boolean {
   for (let i = 0; i < people.length; i += 1) {
     const p = people[i]!;
     const x = ox - p.x, z = oz - p.z;
     if (traceGrid(grid, x * p.cos - z * p.sin, oy - p.y, x * p.sin + z * p.cos, dx * p.cos - dz * p.sin, dy, dx * p.sin + dz * p.cos, NEAR_CM, to, NEAR_CM) >= 0) return true;
+    if (bodyTo !== null && traceBody(x * p.cos - z * p.sin, oy - p.y, x * p.sin + z * p.cos, dx * p.cos - dz * p.sin, dy, dx * p.sin + dz * p.cos, NEAR_CM, to, bodyTo - p.y) >= 0) return true;
   }
   return false;
 }

@@ -39,6 +39,8 @@ export interface PictureScene {
   look: BustLook & { skin: Rgb; hair: Rgb };
   /** the one in focus first */
   people: readonly Person[];
+  /** simple bodies stand under the busts down to the ground */
+  bodies: boolean;
   groundY: number;
   groundAlbedo: Rgb;
   backdrop: { kind: BackdropKind; z: number; albedo: Rgb };

@@ -68,6 +68,24 @@ export function gatherSoft(view: ViewBuffers, model: Model, scene: PictureScene,
   }
 }
 
+/** What the soft light at unit strength gives a card with nothing in the way: cosine-weighted directions over its half sphere. */
+export function softOnCard({ sky, groundAlbedo }: Pick<PictureScene, 'sky' | 'groundAlbedo'>, [nx, ny, nz]: readonly [number, number, number]): number {
+  const count = 256;
+  const pattern = facePattern(count, true);
+  const radiance = new Float64Array(3);
+  const on = skyOnGround(sky);
+  const sign = nz >= 0 ? 1 : -1, a = -1 / (sign + nz), b = nx * ny * a;
+  let sum = 0;
+  for (let k = 0; k < count; k += 1) {
+    const s = pattern[k * 2]!, t = pattern[k * 2 + 1]!, h = Math.sqrt(Math.max(0, 1 - s * s - t * t));
+    const dx = (1 + sign * nx * nx * a) * s + b * t + nx * h, dy = sign * b * s + (sign + ny * ny * a) * t + ny * h, dz = -sign * nx * s - ny * t + nz * h;
+    if (dy < 0 && !sky.closed) { sum += groundAlbedo[1] * on[1]; continue; }
+    skyRadiance(sky, dx, Math.abs(dy), dz, radiance);
+    sum += Math.PI * radiance[1]! * (dy < 0 ? 0.25 + groundAlbedo[1] : 1);
+  }
+  return sum / count;
+}
+
 /** Fills the soft light and the shares between every second pixel, guided by normal and place. */
 export function spreadSoft({ width, height, place, normal, material, sees: { surroundings, people } }: ViewBuffers, from: number, to: number, light: SurfaceLight): void {
   const lastX = width - 1 - ((width - 1) % 2), bottom = Math.min(height, to) - 1, lastY = bottom - ((bottom - from) % 2);

@@ -1,7 +1,7 @@
 import { exactDistance, gridDistance } from './brickGrid';
 import { EYE, MATERIAL } from './bust';
 import { found } from './distanceTape';
-import { type Model, met, tracePeople } from './model';
+import { BODY, type Model, met, tracePeople } from './model';
 import { paintAt, painted, paintHairline, planeNoise } from './paint';
 import type { PictureScene, Viewpoint } from './scene';
 import { type Vec, cross, lengthOf, minus, unit } from './vector';
@@ -60,6 +60,12 @@ const DEPTH_CM = 900;
 /** Trees end about this high over the ground, cm. */
 const TREE_TOP_CM = 520;
 
+/** Leaves: three sizes of noise, turned against each other so that no grid shows. */
+function leaves(x: number, y: number): number {
+  const coarse = planeNoise((0.8 * x + 0.6 * y) / 75, (0.8 * y - 0.6 * x) / 75), middle = planeNoise((0.5 * x - 0.87 * y) / 31 + 9, (0.5 * y + 0.87 * x) / 31), fine = planeNoise((0.94 * x + 0.34 * y) / 11, (0.94 * y - 0.34 * x) / 11 + 4);
+  return 0.25 + 1.5 * coarse * (0.35 + 0.45 * middle + 0.35 * fine);
+}
+
 /** The height of the trees' edge at a place of the backdrop. */
 const treeTop = (groundY: number, x: number): number => groundY + TREE_TOP_CM * (0.55 + 0.35 * planeNoise(x / 160 + 7, 1) + 0.2 * planeNoise(x / 50, 5));
 
@@ -111,6 +117,10 @@ export function seeRows(view: ViewBuffers, model: Model, scene: PictureScene, fr
     // into the coordinates of the head
     const ldx = dx * p.cos - dz * p.sin, ldz = dx * p.sin + dz * p.cos;
     const lox = (px - p.x) * p.cos - (pz - p.z) * p.sin, loy = py - p.y, loz = (px - p.x) * p.sin + (pz - p.z) * p.cos;
+    if (met.body) {
+      seeBody(view, who, p, q, o, px + dx * t, py + dy * t, pz + dz * t, lox + ldx * t, loz + ldz * t);
+      continue;
+    }
     const rest = exactDistance(grid, tape, lox + ldx * t, loy + dy * t, loz + ldz * t);
     const surface = found.material || MATERIAL.skin;
     if (rest < 0.5) t += rest * 0.95;
@@ -125,7 +135,8 @@ export function seeRows(view: ViewBuffers, model: Model, scene: PictureScene, fr
       const a = exactDistance(grid, tape, x + e, y - e, z - e), b = exactDistance(grid, tape, x - e, y - e, z + e), c = exactDistance(grid, tape, x - e, y + e, z - e), d = exactDistance(grid, tape, x + e, y + e, z + e);
       nx = a - b - c + d; ny = -a - b + c + d; nz = -a + b - c + d;
     }
-    let length = 1 / (Math.sqrt(nx * nx + ny * ny + nz * nz) || 1);
+    if (nx * nx + ny * ny + nz * nz < 1e-12) { nx = -ldx; ny = -dy; nz = -ldz; } // grazed outside the bricks
+    let length = 1 / Math.sqrt(nx * nx + ny * ny + nz * nz);
     nx *= length; ny *= length; nz *= length;
     if (surface === MATERIAL.cloth || surface === MATERIAL.hat) {
       const relief = surface === MATERIAL.cloth ? 0.1 : 0.06, weave = surface === MATERIAL.cloth ? 5 : 7;
@@ -140,6 +151,17 @@ export function seeRows(view: ViewBuffers, model: Model, scene: PictureScene, fr
     view.person[o] = who;
     paint(view, scene, model, o, x, y, z, t);
   }
+}
+
+/** A pixel of a simple body, all cloth. */
+function seeBody({ place, normal, albedo, material, person }: ViewBuffers, who: number, { cos, sin }: Model['people'][number], q: number, o: number, gx: number, gy: number, gz: number, x: number, z: number): void {
+  const nx = x / BODY.across ** 2, nz = (z - BODY.z) / BODY.deep ** 2, one = 1 / Math.sqrt(nx * nx + nz * nz);
+  place[q] = gx; place[q + 1] = gy; place[q + 2] = gz;
+  normal[q] = (nx * cos + nz * sin) * one; normal[q + 1] = 0; normal[q + 2] = (nz * cos - nx * sin) * one;
+  material[o] = MATERIAL.cloth;
+  person[o] = who;
+  paintAt(MATERIAL.cloth, x, 0, z, [0, 0, 0], [0, 0, 0]);
+  for (let k = 0; k < 3; k += 1) albedo[q + k] = painted[k]!;
 }
 
 /** Paints a pixel of a person; eyes are only a few pixels large and are averaged over 4 × 4 places. */
@@ -173,7 +195,7 @@ function seeBehind({ lens, place, normal, albedo, material }: ViewBuffers, scene
   const upright = surface === MATERIAL.backdrop && scene.backdrop.kind !== 'water';
   normal[q] = 0; normal[q + 1] = upright ? 0 : 1; normal[q + 2] = upright ? 1 : 0;
   const { kind, albedo: backdrop } = scene.backdrop;
-  const texture = surface === MATERIAL.ground ? 0.75 + 0.5 * planeNoise(x / 90, z / 160) : kind === 'trees' ? 0.35 + 0.9 * planeNoise(x / 22, y / 26) * (0.5 + planeNoise(x / 90, y / 70)) : 0.92 + 0.16 * planeNoise(x / 60, y / 60);
+  const texture = surface === MATERIAL.ground ? 0.75 + 0.5 * planeNoise(x / 90, z / 160) : kind === 'trees' ? leaves(x, y) : 0.92 + 0.16 * planeNoise(x / 60, y / 60);
   const colour = surface === MATERIAL.ground ? scene.groundAlbedo : backdrop;
   for (let k = 0; k < 3; k += 1) albedo[q + k] = colour[k]! * texture;
 }
