@@ -17,10 +17,11 @@ export const preferencesSchema = z.strictObject({
   lookWay: z.enum(LOOK_WAY_IDS).meta({ description: 'how this person says the look; comes first everywhere' }),
   keepOrder: keepOrderSchema.meta({ description: 'what a new setup keeps first on the camera' }),
   mainsHz: z.literal([50, 60]).meta({ description: 'mains frequency, for lamps that flicker' }),
+  paces: z.boolean().meta({ description: 'distances in paces and hand-breadths too, for a helper without a tape' }),
   forgotten: z.record(z.string().max(80), z.iso.datetime({ offset: true })).meta({ description: 'things of the kit whose readings up to a time teach nothing any more' }),
 });
 export type Preferences = z.infer<typeof preferencesSchema>;
-export const DEFAULT_PREFERENCES: Preferences = { meterIncrement: 'tenth', distanceUnit: 'm', lookWay: 'underTotal', keepOrder: ['aperture', 'iso', 'shutter'], mainsHz: 50, forgotten: {} };
+export const DEFAULT_PREFERENCES: Preferences = { meterIncrement: 'tenth', distanceUnit: 'm', lookWay: 'underTotal', keepOrder: ['aperture', 'iso', 'shutter'], mainsHz: 50, paces: false, forgotten: {} };
 
 /** A light stand in the kit. */
 export const standSchema = z.strictObject({

@@ -75,7 +75,7 @@ const preferencesToV2 = (old: Raw): Raw => ({ ...old, version: 2, lookWay, keepO
 const STEPS: Record<string, (old: Raw) => Raw> = {
   'reading 1': readingToV2, 'setup 1': setupToV2, 'setup 2': setupToV3, 'setup 3': setupToV4, 'reading 2': readingToV3,
   'camera 1': cameraToV2, 'filter 1': filterToV2, 'flashUnit 1': flashUnitToV2, 'preferences 1': preferencesToV2,
-  'preferences 2': (old) => ({ ...old, version: 3, forgotten: {} }), 'camera 2': retirable(3), 'lens 1': retirable(2), 'filter 2': retirable(3), 'flashUnit 2': flashUnitToV3, 'modifier 1': modifierToV2,
+  'preferences 2': (old) => ({ ...old, version: 3, paces: false, forgotten: {} }), 'camera 2': retirable(3), 'lens 1': retirable(2), 'filter 2': retirable(3), 'flashUnit 2': flashUnitToV3, 'modifier 1': modifierToV2,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

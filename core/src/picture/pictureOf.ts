@@ -1,6 +1,6 @@
 import { type Kit, PANEL_FACTS, type Setup, type Solution, isIndoors, lightConfig, panelFlat, pointPlace, setupView } from '../balance';
 import { beamShare } from '../modifiers';
-import { BACKDROPS, type Blocker, HAIR_TONES, type Outline, type Person, type PictureScene, type Rgb, SKIN_TONES, type Source, type Vec, areaSource, beamTable, cosineBeam, openSky, room } from '../preview';
+import { type BACKDROPS, type Blocker, HAIR_TONES, type Outline, type Person, type PictureScene, type Rgb, SKIN_TONES, type Source, type Vec, areaSource, beamTable, cosineBeam, openSky, room } from '../preview';
 import { type Flat, type Place, flatAxes, frameSizeM } from '../scene';
 
 /** One layer of the picture: what casts it, and a key that changes when it must be rendered again. `null`: the soft light from all round. */
@@ -34,9 +34,10 @@ const RADIANS = Math.PI / 180;
 export const PICTURE = { short: 360, long: 480 } as const;
 /** A head with its shoulders, and the most that the bust fills, cm. */
 const HEAD_CM = 47;
-const MOST_CM = 58;
-const BUST_ENDS_CM = -43;
-const BESIDE_M = 0.52;
+const MOST_CM = 62;
+const TWO_CM = 80;
+const BUST_ENDS_CM = -55;
+const BESIDE_M = 0.44;
 const FAR_BACKDROP_CM = 4000;
 
 const GROUND_ALBEDO: Record<Setup['stage']['ground'], Rgb> = { snow: [0.78, 0.8, 0.84], grass: [0.13, 0.16, 0.09], stone: [0.25, 0.24, 0.22], wood: [0.26, 0.19, 0.12] };
@@ -54,7 +55,7 @@ function peopleOf({ people, stage: { subject } }: Setup): Person[] {
     if (nearerM === 0 && fartherM === 0) return [first, at(-leftM, 0), at(rightM, 0), at(-leftM / 2, 0), at(rightM / 2, 0)];
     return [first, at(-leftM, -fartherM), at(rightM, -fartherM), at(-leftM * 0.4, -fartherM), at(rightM * 0.4, -fartherM), at(-leftM * 0.56, nearerM), at(rightM * 0.56, nearerM)];
   }
-  return subject.company === 'two' ? [first, { at: [BESIDE_M * CM, -4, -12], turn: -0.35 }] : [first];
+  return subject.company === 'two' ? [first, { at: [BESIDE_M * CM, -5, -16], turn: -0.35 }] : [first];
 }
 
 /** What of the frame is shown: head and shoulders at least, the camera's frame where the busts fill it, a group whole. */
@@ -68,10 +69,10 @@ function viewpointOf(setup: Setup, kit: Kit): { view: PictureScene['view']; widt
     return { view: { from, at: [0, 35 - heightCm / 2, 0], heightCm }, width: PICTURE.long, height: PICTURE.short, cropped: frame.widthM * CM > wideCm * 1.05, bodies: true };
   }
   const two = setup.stage.subject.company === 'two';
-  const most = two ? 96 : MOST_CM;
+  const most = two ? TWO_CM : MOST_CM;
   const heightCm = Math.min(most, Math.max(two ? most : HEAD_CM, frame.heightM * CM));
-  const middle = two ? -22 : Math.max(-4.5, BUST_ENDS_CM + heightCm / 2);
-  return { view: { from, at: [two ? (BESIDE_M * CM) / 2 : 0, middle, 0], heightCm }, width: PICTURE.short, height: PICTURE.long, cropped: frame.heightM * CM > heightCm * 1.02, bodies: two };
+  const middle = two ? BUST_ENDS_CM + TWO_CM / 2 : Math.max(-4.5, BUST_ENDS_CM + heightCm / 2);
+  return { view: { from, at: [two ? (BESIDE_M * CM) / 2 : 0, middle, 0], heightCm }, width: PICTURE.short, height: PICTURE.long, cropped: frame.heightM * CM > heightCm * 1.02, bodies: false };
 }
 
 function blockerOf(flat: Flat): Blocker {

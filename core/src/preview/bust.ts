@@ -16,7 +16,7 @@ export const EYE = { x: 3.12, y: 0, z: 6.72, radius: 1.2, iris: 0.58, pupil: 0.2
 /** Lenses of spectacles: centre, half size, rounding, how far in front, and their bow, centimetres. */
 export const LENS = { x: 3.3, y: -0.35, halfX: 1.55, halfY: 1, round: 0.9, z: 9.55, bow: 0.03 } as const;
 /** What the bust fills, centimetres. */
-export const BUST_BOX: Box = [-26, -44, -18, 26, 18, 18];
+export const BUST_BOX: Box = [-27, -57, -18, 27, 18, 18];
 
 /** Where the hair layer stays after an evaluation: the painted hairline asks for it. */
 export const HAIR_REGISTER = 5;
@@ -132,7 +132,7 @@ function neckAndBody(t: TapeBuilder): void {
     .capsule(BODY, set, 0, [2.2, -13.6, -6], [14.5, -20.2, -5.6], 2.9, 2.7)
     .capsule(BODY, unite, 3, [0, -23, -4.6], [15, -23, -4.8], 4.8, 4.3)
     .ellipsoid(BODY, unite, 3, [16.6, -25.2, -4.8], [4.4, 6.4, 5])
-    .capsule(BODY, unite, 2.5, [18.3, -28, -4.6], [20, -48, -3.8], 4, 3.7)
+    .capsule(BODY, unite, 2.5, [18.3, -28, -4.6], [20.6, -64, -2.4], 4, 3.5)
     .ellipsoid(BODY, unite, 3, [0, -36, -3.6], [15.5, 16.5, 9.4])
     .capsule(BODY, unite, 4, [0, -36, -3.6], [0, -58, -3.6], 13, 12.5)
     .join(CLOTH, set, 0, BODY)

@@ -44,7 +44,7 @@ export const modelOf = ({ tape, grid }: Pick<Model, 'tape' | 'grid'>, { people, 
 export const met = { person: 0, body: false };
 
 /** Half width and half depth of a body where it hides in the bust, that height, and how it narrows downwards, per cm. */
-export const BODY = { across: 22, deep: 11.7, top: -41, z: -3.7, narrows: 0.0034 } as const;
+export const BODY = { across: 19, deep: 11.5, top: -55, z: -3.7, narrows: 0.0034 } as const;
 
 /** Where a ray in a head's coordinates meets the narrowing oval under it; −1 for nowhere. */
 function traceBody(x: number, y: number, z: number, dx: number, dy: number, dz: number, from: number, to: number, foot: number): number {

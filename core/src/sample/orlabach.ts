@@ -1,4 +1,4 @@
-import { PLAIN_READING, type Reading, type Setup, USUAL_METHOD } from '../balance';
+import { PLAIN_READING, PLAIN_STAGE, type Reading, type Setup, USUAL_METHOD } from '../balance';
 import { type Document, type Shoot, type Spot, PLAIN_LOOK, kitItems, newLight, newSetup } from '../documents';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
@@ -18,6 +18,8 @@ const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
   meter: { av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
   lights: [{ ...newLight(sampleId(21), 'key', sampleId(114), 'face', []), modifierId: sampleId(124), distanceM: 2.2 }],
+  panels: [{ id: sampleId(25), kind: 'window', sideDeg: -70, distanceM: 2.6, heightM: 0.3, turnedDeg: 0, reflectorId: null, surface: 'white', widthM: 1.2, tallM: 2.6, takesStops: 1.5, movedAt: null, before: null }],
+  stage: { ...PLAIN_STAGE, cameraM: 3, background: 'wall', ground: 'wood' },
 };
 
 /** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
@@ -26,6 +28,7 @@ const lowSun: Setup = {
   meter: { av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
   look: { ...PLAIN_LOOK, holdBackStops: 2 / 3 },
   lights: [{ ...newLight(sampleId(22), 'key', sampleId(111), 'face', []), modifierId: sampleId(121), distanceM: 1.4 }],
+  stage: { ...PLAIN_STAGE, subject: { ...PLAIN_STAGE.subject, company: 'two' }, cameraM: 3.5, background: 'trees', ground: 'snow', sun: { by: 'time', latitudeDeg: 46.93, longitudeDeg: 10.21, at: '2026-02-27T15:40:00Z', cameraLooksDeg: 225 } },
 };
 
 const ambient = (number: number, setup: Setup, pointId: string, at: string, text: string, av: number): Reading => ({

@@ -1,16 +1,17 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import type { NextAction, Setting } from '@sphene/core/balance';
+import type { NextAction } from '@sphene/core/balance';
 
 import { AmbientStep } from '@/features/ambient/AmbientStep';
 import { CheckStep } from '@/features/lights/CheckStep';
 import { LightsStep } from '@/features/lights/LightsStep';
 import { LogPart } from '@/features/log/LogPart';
+import { StagePart } from '@/features/stage/StagePart';
 import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
-import { useActions, useDevices } from '@/store/application';
-import { meteringMoved, noticed } from '@/store/deviceSlice';
-import { selectActivePointId, selectDocument, selectKit, selectSetup, selectSolution } from '@/store/selectors';
+import { useActions } from '@/store/application';
+import { meteringMoved } from '@/store/deviceSlice';
+import { selectDocument } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/store';
 import { IconButton } from '@/ui/ActionButton';
 import { Ladder } from '@/ui/Ladder';
@@ -24,8 +25,9 @@ import { CameraStep } from './CameraStep';
 import { LookStep } from './LookStep';
 import { SetupContext, type SetupView, useSetupView } from './setupContext';
 import { PARTS, type Part, useShortcuts } from './shortcuts';
+import { useOpenSetup } from './useOpenSetup';
 
-const CONTENT: Record<Part, () => ReactNode> = { ambient: AmbientStep, look: LookStep, camera: CameraStep, flash: LightsStep, check: CheckStep, log: LogPart };
+const CONTENT: Record<Part, () => ReactNode> = { ambient: AmbientStep, look: LookStep, camera: CameraStep, flash: LightsStep, stage: StagePart, check: CheckStep, log: LogPart };
 
 /** What a tap on the next bar is called. */
 const DOING: Record<NextAction['kind'], string | null> = {
@@ -70,8 +72,8 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   const [scrolled, setScrolled] = useState(false);
   const [heights, setHeights] = useState({ full: 184, strip: 118 });
   const Content = CONTENT[part];
-  // while metering the ladder is the strip, so that the pad and its button fit on the screen
-  const rests: keyof typeof heights = part === 'ambient' ? 'strip' : 'full';
+  // while metering and on the stage the ladder is the strip, so that pad or stage fit on the screen
+  const rests: keyof typeof heights = part === 'ambient' || part === 'stage' ? 'strip' : 'full';
   const compact = scrolled || rests === 'strip';
   const headPx = heights[rests];
   return (
@@ -93,13 +95,13 @@ function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<
   const { solution } = useSetupView();
   return (
     <View style={{ flex: 1, flexDirection: 'row', gap: 24, paddingHorizontal: 24, maxWidth: 1440, width: '100%', alignSelf: 'center' }}>
-      <ScrollView role="region" aria-label="Ladder" tabIndex={0} style={{ width: 340, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
+      <ScrollView role="region" aria-label="Ladder" tabIndex={0} style={{ width: 300, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
         <SetupLadder compact={false} onTone={() => onPart('ambient')} />
         {solution.points.map(({ pointId, text }) => <Txt key={pointId} size="label" tone="quiet">{text}</Txt>)}
         {solution.warnings.map(({ text }) => <Txt key={text} size="label" tone="danger">{text}</Txt>)}
       </ScrollView>
       <ScrollView role="region" aria-label="Steps" tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
-        {PARTS.filter(({ part }) => part !== 'log').map(({ part, label }) => {
+        {PARTS.filter(({ part }) => part !== 'log' && part !== 'stage').map(({ part, label }) => {
           const Content = CONTENT[part];
           return (
             <View key={part} role="region" aria-label={label} ref={(node) => { places.current[part] = node as unknown as HTMLElement | null; }} style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}>
@@ -109,9 +111,15 @@ function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<
           );
         })}
       </ScrollView>
-      <ScrollView role="region" aria-label="Log" tabIndex={0} style={{ width: 320, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
-        <Heading size="value">Log</Heading>
-        <LogPart />
+      <ScrollView role="region" aria-label="Stage and log" tabIndex={0} style={{ width: 440, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
+        <View role="region" aria-label="Stage" ref={(node) => { places.current.stage = node as unknown as HTMLElement | null; }} style={{ gap: 12 }}>
+          <Heading size="value">Stage</Heading>
+          <StagePart />
+        </View>
+        <View role="region" aria-label="Log" ref={(node) => { places.current.log = node as unknown as HTMLElement | null; }} style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}>
+          <Heading size="value">Log</Heading>
+          <LogPart />
+        </View>
       </ScrollView>
     </View>
   );
@@ -149,27 +157,9 @@ function SetupParts({ view }: { view: SetupView }) {
 /** One setup: the ladder, the step being worked on, and the one thing to do now. */
 export function SetupScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  const actions = useActions();
   const dispatch = useAppDispatch();
-  const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
-  const setup = useAppSelector((state) => selectSetup(state, id));
-  const kit = useAppSelector(selectKit);
-  const solution = useAppSelector((state) => selectSolution(state, id));
-  const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
+  const { view, ready } = useOpenSetup(id);
   useEffect(() => { dispatch(meteringMoved({ setupId: id, pointId: null })); }, [dispatch, id]);
-  const readingsPlace = useRef<HTMLElement | null>(null);
-  // a meter that is connected is held where the next reading goes
-  const devices = useDevices();
-  useEffect(() => devices.holdAtActivePoint(), [devices, activePointId]);
-  const view = useMemo((): SetupView | null => {
-    if (setup === undefined || solution === undefined) return null;
-    const change = (...settings: Setting[]) => {
-      const changed = actions.changeSettings(setup.id, settings);
-      if (!changed.ok) dispatch(noticed({ text: changed.message }));
-    };
-    const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
-    return { setup, kit, solution, activePointId, activatePoint, readingsPlace, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), lens: kit.lenses.find(({ id: lensId }) => lensId === setup.camera.lensId), change, changeOne: (path, value) => change({ path, value }) };
-  }, [setup, kit, solution, activePointId, actions, dispatch]);
   if (view === null) return ready ? <NotFoundScreen /> : <Screen title="Setup" up="/"><Txt role="status" tone="quiet" style={{ padding: 16 }}>Opening the setup.</Txt></Screen>;
   return <SetupParts key={view.setup.id} view={view} />;
 }

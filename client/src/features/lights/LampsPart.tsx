@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { type PlacedLamp, type Surface, offered } from '@sphene/core/balance';
+import { type PlacedLamp, offered } from '@sphene/core/balance';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
@@ -7,12 +7,10 @@ import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
-import { DistanceDial, NumberDial, StopsDial } from '@/ui/dials';
+import { DistanceDial, NumberDial, SideDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 
-const NONE = 'none';
 const USUAL_LAMP_M = 1.5;
-const USUAL_REFLECTOR = { distanceM: 0.8, turnedDeg: 30 };
 const MOST_LAMPS = 6;
 
 /** One continuous lamp: where it falls, its dimmer and colour, and what it adds there. */
@@ -31,6 +29,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       <ChoiceList label={`${lamp.name} falls on`} layout="scroll" value={placed.pointId} onChoose={(pointId) => put({ pointId })} choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <DistanceDial label={`Distance of ${lamp.name}`} value={placed.distanceM} unit={kit.preferences.distanceUnit} onChange={(distanceM) => put({ distanceM })} />
+        <SideDial label={`Side of ${lamp.name}`} value={placed.sideDeg} onChange={(sideDeg) => put({ sideDeg })} note={placed.sideDeg < 0 ? 'left of the camera' : 'right of the camera'} />
         <StopsDial label="Dimmed by" signed value={placed.dimStops} least={-10} most={0} step={1 / 3} onChange={(dimStops) => put({ dimStops })} note="stops below full" />
         <NumberDial label="Its colour" unit="K" value={placed.kelvin} least={lamp.kelvinLow} most={lamp.kelvinHigh} step={100} decimals={0} onChange={(kelvin) => put({ kelvin })} />
         <NumberDial label="Beside its axis" unit="°" value={placed.offAxisDeg} least={0} most={90} step={5} decimals={0} onChange={(offAxisDeg) => put({ offAxisDeg })} />
@@ -43,33 +42,17 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
   );
 }
 
-/** Light without flash: lamps that count as ambient with a dial, and a reflector for the shadow side. */
+/** Lamps that count as ambient with a dial; reflectors, panels and openings stand on the stage. */
 export function LampsPart() {
-  const { setup, kit, solution, changeOne } = useSetupView();
-  const actions = useActions();
+  const { setup, kit, changeOne } = useSetupView();
   const lamps = offered(kit.lamps);
-  const reflectors = offered(kit.reflectors, setup.reflector?.reflectorId);
-  const own = reflectors.find(({ id }) => id === setup.reflector?.reflectorId);
   const face = setup.points.find(({ role }) => role === 'face');
-  const add = (lampId: string, kelvinHigh: number) => changeOne('lamps', [...setup.lamps, { id: newId(), lampId, pointId: face?.id ?? setup.points[0]?.id ?? 'face', distanceM: USUAL_LAMP_M, offAxisDeg: 0, dimStops: 0, kelvin: kelvinHigh }]);
+  const add = (lampId: string, kelvinHigh: number) => changeOne('lamps', [...setup.lamps, { id: newId(), lampId, pointId: face?.id ?? setup.points[0]?.id ?? 'face', distanceM: USUAL_LAMP_M, sideDeg: 60, heightM: 0.2, offAxisDeg: 0, dimStops: 0, kelvin: kelvinHigh }]);
   return (
     <View style={{ gap: 12 }}>
       {setup.lamps.map((placed) => <LampCard key={placed.id} placed={placed} />)}
       {setup.lamps.length < MOST_LAMPS && <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{lamps.map(({ id, name, kelvinHigh }) => <ActionButton key={id} icon="plus" label={name} name={`Add ${name}`} onPress={() => add(id, kelvinHigh)} />)}</View>}
       {lamps.length === 0 && <Txt tone="quiet">No continuous lamp in the kit.</Txt>}
-      <ChoiceList label="Reflector on the shadow side" value={setup.reflector?.reflectorId ?? NONE} onChoose={(id) => changeOne('reflector', id === NONE ? null : { reflectorId: id, surface: reflectors.find((one) => one.id === id)?.surfaces[0] ?? 'white', ...USUAL_REFLECTOR })} choices={[{ value: NONE, label: 'None' }, ...reflectors.map(({ id, name }) => ({ value: id, label: name }))]} />
-      {setup.reflector !== null && own !== undefined && (
-        <>
-          <ChoiceList label="Its surface" layout="row" value={setup.reflector.surface} onChoose={(surface: Surface) => changeOne('reflector', setup.reflector === null ? null : { ...setup.reflector, surface })} choices={own.surfaces.map((surface) => ({ value: surface, label: surface.replace(/^./, (letter) => letter.toUpperCase()) }))} />
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-            <NumberDial label="Reflector to the shadow side" unit="m" value={setup.reflector.distanceM} least={0.2} most={6} step={0.1} decimals={1} onChange={(distanceM) => changeOne('reflector', setup.reflector === null ? null : { ...setup.reflector, distanceM: Number(distanceM.toFixed(2)) })} />
-            <NumberDial label="Turned from the light" unit="°" value={setup.reflector.turnedDeg} least={0} most={80} step={5} decimals={0} onChange={(turnedDeg) => changeOne('reflector', setup.reflector === null ? null : { ...setup.reflector, turnedDeg })} />
-          </View>
-          <Txt role="status" bold={solution.reflector !== null}>{solution.reflector?.text ?? 'Meter face and shadow side: then what it does stands here.'}</Txt>
-          <View style={{ alignItems: 'flex-start' }}><ActionButton label="It is held, meter again" onPress={() => actions.addSceneChange(setup.id, 'reflector')} /></View>
-          <Txt size="label" tone="quiet">Never throw the sun into eyes: ask for closed eyes until the frame. A reflector is a sail in wind.</Txt>
-        </>
-      )}
     </View>
   );
 }

@@ -68,7 +68,7 @@ export function LightsStep() {
           <Disclosure title="Staying power and wind" summary={staying?.text ?? 'Recycle, charge, reserve, ballast'}><StayingPart /></Disclosure>
         </View>
       )}
-      <Disclosure title="Lamps and reflector" summary={[...solution.lamps.map(({ name }) => name), solution.reflector?.name].filter(Boolean).join(', ') || 'Light without flash: what it adds, and the contrast'}><LampsPart /></Disclosure>
+      <Disclosure title="Continuous lamps" summary={solution.lamps.map(({ name }) => name).join(', ') || 'Ambient with a dial; reflectors and panels stand on the stage'}><LampsPart /></Disclosure>
       <ActionButton label="Kit" icon="pencil-outline" name="Open the kit" onPress={() => router.navigate('/kit')} />
       {solution.cautions.length > 0 && (
         <View style={{ gap: 4 }}>

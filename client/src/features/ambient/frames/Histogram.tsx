@@ -16,7 +16,7 @@ const CHANNELS = [
 const percent = (share: number) => `${(share * 100).toFixed(share > 0 && share < 0.0995 ? 1 : 0)} %`;
 
 /** The frame's tones by channel, told apart by the line's dashes as well as by colour, and what has clipped. */
-export function Histogram({ frame }: { frame: Frame }) {
+export function Histogram({ frame }: { frame: Pick<Frame, 'name' | 'histogram' | 'clipped'> }) {
   const palette = usePalette();
   const [width, setWidth] = useState(320);
   const top = Math.max(1, ...CHANNELS.flatMap(({ key }) => frame.histogram[key].slice(1, -1)));

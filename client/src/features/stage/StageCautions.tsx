@@ -1,0 +1,24 @@
+import { View } from 'react-native';
+import type { StageCaution } from '@sphene/core/balance';
+
+import { useSetupView } from '@/features/balance/setupContext';
+import { ActionButton } from '@/ui/ActionButton';
+import PathIcon from '@/ui/PathIcon';
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+
+/** What to watch on the stage, each with the moves that cure it, the smallest first. */
+export function StageCautions({ cautions }: { cautions: readonly StageCaution[] }) {
+  const { change } = useSetupView();
+  const palette = usePalette();
+  return (
+    <View role="list" aria-label="Watch" style={{ gap: 8 }}>
+      {cautions.map(({ kind, lightId, text, cures }) => (
+        <View key={`${kind} ${lightId ?? ''}`} role="listitem" style={{ gap: 8, padding: 10, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.danger }}>
+          <View style={{ flexDirection: 'row', gap: 8 }}><PathIcon name="alert-outline" color={palette.danger} size={20} /><View style={{ flex: 1 }}><Txt>{text}</Txt></View></View>
+          {cures.length > 0 && <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{cures.map(({ title, settings }) => <ActionButton key={title} label={title} onPress={() => change(...settings)} />)}</View>}
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,82 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View, useWindowDimensions } from 'react-native';
+import { LIGHT_ROLES, LIGHT_ROLE_FACTS, mirroredStage } from '@sphene/core/balance';
+
+import { useSetupView } from '@/features/balance/setupContext';
+import { PictureCanvas } from '@/features/preview/PictureCanvas';
+import { PictureProgress } from '@/features/preview/PictureProgress';
+import { usePicture } from '@/features/preview/usePicture';
+import { useActions } from '@/store/application';
+import { ActionButton } from '@/ui/ActionButton';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Disclosure } from '@/ui/Disclosure';
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { useWide } from '@/ui/useWide';
+import { AddPanel, PanelCard } from './PanelsPart';
+import { ScenePart } from './ScenePart';
+import { StageCanvas } from './StageCanvas';
+import { StageCautions } from './StageCautions';
+import { LightNumbers, LightReadout } from './StageReadout';
+import type { Face } from './stageView';
+import { useStage } from './useStage';
+
+const PICTURE_PX = { phone: 150, wide: 190 } as const;
+const CANVAS_PX = { phone: 300, wide: 340 } as const;
+
+/** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
+export function StagePart() {
+  const { setup, kit, solution, change } = useSetupView();
+  const actions = useActions();
+  const palette = usePalette();
+  const router = useRouter();
+  const wide = useWide();
+  const { height } = useWindowDimensions();
+  const stage = useStage();
+  const made = usePicture(setup, kit, solution);
+  const [face, setFace] = useState<Face>('plan');
+  const selected = stage.selectedId ?? (solution.stage.lights[0] === undefined ? null : `light:${solution.stage.lights[0].lightId}`);
+  const its = solution.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
+  const light = its === undefined ? undefined : setup.lights[its.index];
+  const panel = setup.panels.find(({ id }) => selected === `panel:${id}`);
+  const thing = stage.things.find(({ id }) => id === selected);
+  const picturePx = wide ? PICTURE_PX.wide : PICTURE_PX.phone;
+  const pictureWidth = made.picture.width > made.picture.height ? Math.round(picturePx * 1.25) : picturePx;
+  const canvasPx = wide ? CANVAS_PX.wide : Math.max(240, Math.min(CANVAS_PX.phone, height - 520));
+  return (
+    <View style={{ gap: 12 }}>
+      <View style={{ flexDirection: 'row', gap: 12 }}>
+        <Pressable role="button" aria-label="Open the picture" onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}>
+          {solution.camera === null
+            ? <View style={{ width: picturePx, height: (picturePx * 4) / 3, backgroundColor: palette.raised, alignItems: 'center', justifyContent: 'center', padding: 12 }}><Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>Meter the face: then the picture stands here.</Txt></View>
+            : <PictureCanvas setup={setup} kit={kit} solution={solution} picture={made.picture} version={made.version} widthPx={pictureWidth} name="Picture" />}
+        </Pressable>
+        <View style={{ flex: 1, gap: 4 }}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }} role="status" aria-label={its === undefined ? (thing?.name ?? 'Nothing held') : `${its.name}: power ${its.powerText ?? 'none'}`}>
+            <Txt bold>{its?.name ?? thing?.name ?? 'Nothing held'}</Txt>
+            {its !== undefined && <Txt size="value" bold tone="flash">{its.powerText ?? 'off'}</Txt>}
+          </View>
+          {its !== undefined && light !== undefined ? <LightReadout most its={its} light={light} /> : <Txt size="label" tone="quiet">{thing?.said ?? 'Take hold of something on the stage.'}</Txt>}
+          {panel !== undefined && <Txt size="label">{solution.panels.find(({ id }) => id === panel.id)?.text ?? ''}</Txt>}
+        </View>
+      </View>
+      <ChoiceList label="Seen" showLabel={false} layout="row" value={face} onChoose={setFace} choices={[{ value: 'plan', label: 'From above' }, { value: 'side', label: 'From the side' }]} />
+      <StageCanvas stage={{ ...stage, selectedId: selected }} face={face} heightPx={canvasPx} beside={<PictureProgress state={made.state} />} />
+      {its !== undefined && light !== undefined && <LightReadout most={false} its={its} light={light} />}
+      {solution.stage.cautions.length > 0 && <StageCautions cautions={solution.stage.cautions} />}
+      {panel !== undefined && <PanelCard key={panel.id} panel={panel} stage={stage} />}
+      {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
+      <View>
+        <Disclosure title="Add to the stage" summary="Lights, reflectors, panels, windows">
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{[...LIGHT_ROLES].reverse().map((role) => <ActionButton key={role} icon="lightbulb-outline" label={LIGHT_ROLE_FACTS[role].name} name={`Add to the stage: ${LIGHT_ROLE_FACTS[role].name}`} onPress={() => actions.addLight(setup.id, role)} />)}</View>
+          <AddPanel stage={stage} />
+          {setup.panels.length > 0 && <ChoiceList label="On the stage" value={panel === undefined ? null : `panel:${panel.id}`} onChoose={(id) => stage.select(id)} choices={setup.panels.map((one) => ({ value: `panel:${one.id}`, label: solution.panels.find(({ id }) => id === one.id)?.name ?? 'Panel' }))} />}
+        </Disclosure>
+        <ScenePart />
+        <View style={{ paddingTop: 8, alignItems: 'flex-start' }}><ActionButton icon="flip-horizontal" label="Mirror the stage" onPress={() => change(...mirroredStage(setup, stage.now, stage.newestReadingAt))} /></View>
+      </View>
+      {solution.cautions.map((text) => <Txt key={text} size="label" tone="quiet">{text}</Txt>)}
+    </View>
+  );
+}

@@ -1,0 +1,73 @@
+import { useMemo, useRef, useState } from 'react';
+import type { Setting } from '@sphene/core/balance';
+import type { Place } from '@sphene/core/scene';
+
+import { useSetupView } from '@/features/balance/setupContext';
+import { useActions } from '@/store/application';
+import { timestamp } from '@/store/ids';
+import { selectDocument, selectReadings } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { type Thing, stageThings } from './things';
+
+/** The stage of the setup on screen: what stands on it, and how it is moved. */
+export interface Stage {
+  things: Thing[];
+  sunRingM: number;
+  selectedId: string | null;
+  select: (id: string | null) => void;
+  /** shows settings while something is moved, at most once a frame */
+  draft: (settings: Setting[]) => void;
+  /** keeps what was drafted last */
+  drop: () => void;
+  cancel: () => void;
+  now: string;
+  newestReadingAt: string | null;
+}
+
+/** How far out the sun is drawn, m: near enough to stay on the canvas. */
+const SUN_RING_M = 1.9;
+
+export function useStage(): Stage {
+  const { setup, kit, solution, change } = useSetupView();
+  const actions = useActions();
+  const kept = useAppSelector((state) => selectDocument(state, 'setup', setup.id)) ?? setup;
+  const readings = useAppSelector((state) => selectReadings(state, setup.id));
+  const [selectedId, select] = useState<string | null>(null);
+  const pending = useRef<Setting[] | null>(null);
+  const frame = useRef(0);
+  const newestReadingAt = useMemo(() => readings.filter(({ light, struckAt }) => light === 'ambient' && struckAt === null).reduce<string | null>((newest, { at }) => (newest === null || Date.parse(at) > Date.parse(newest) ? at : newest), null), [readings]);
+  const sunRingM = SUN_RING_M;
+  const now = timestamp();
+  // panels are changed from what is kept, so that a drag of many steps is one move
+  const things = stageThings({ setup: { ...setup, panels: setup.panels.map((panel) => { const own = kept.panels.find(({ id }) => id === panel.id); return own === undefined ? panel : { ...panel, movedAt: own.movedAt, before: own.before }; }) }, kit, solution, now, newestReadingAt, sunRingM });
+  const flush = () => {
+    frame.current = 0;
+    if (pending.current !== null) actions.draft(setup.id, pending.current);
+  };
+  return {
+    things, sunRingM, selectedId, select, now, newestReadingAt,
+    draft: (settings) => {
+      pending.current = settings;
+      if (frame.current === 0) frame.current = requestAnimationFrame(flush);
+    },
+    drop: () => {
+      cancelAnimationFrame(frame.current);
+      frame.current = 0;
+      const settings = pending.current;
+      pending.current = null;
+      if (settings !== null) change(...settings);
+    },
+    cancel: () => {
+      cancelAnimationFrame(frame.current);
+      frame.current = 0;
+      pending.current = null;
+      actions.draft(setup.id, []);
+    },
+  };
+}
+
+/** Everything that the stage should show at first. */
+export const placesToShow = (things: readonly Thing[], eyesM: number, side: boolean): Place[] => [
+  ...things.filter(({ id }) => !id.startsWith('turn:') && id !== 'background').map(({ at }) => at), { x: 0.9, y: 0.9, z: 0 }, { x: -0.9, y: 0.4, z: -1.2 },
+  ...(side ? [{ x: 0, y: -eyesM, z: 0 }] : []),
+];

@@ -1,0 +1,186 @@
+import { type Remote, wrap } from 'comlink';
+import type { LayerSource, PictureOf } from '@sphene/core/picture';
+import { Composer, type EdgeWeights, type Quality } from '@sphene/core/preview';
+
+import type { PreviewApi } from './preview.worker';
+
+/** A layer as far as it is rendered. */
+interface Rendered {
+  key: string;
+  quality: Quality;
+  rows: Float32Array;
+}
+
+/** What is seen of a framing, once all workers have told theirs. */
+interface Framed {
+  sceneKey: string;
+  composer: Composer;
+  materials: Uint8Array;
+}
+
+/** How far a picture has come. */
+export type MakingState = 'idle' | 'sculpting' | 'draft' | 'refining' | 'stopped' | 'failed';
+
+type Job = { kind: 'frame' } | { kind: 'layer'; layer: LayerSource; quality: Quality };
+
+const SEED = 1;
+const WORKERS = 2;
+
+/**
+ * Makes the layers of one picture in workers: each has half of the rows. A source that moves is rendered coarsely at once
+ * and finely when it rests; a fine layer is called off as soon as something moves, a coarse one is let finish, so that the
+ * picture follows the thumb.
+ */
+class PictureMaker {
+  private workers: { worker: Worker; api: Remote<PreviewApi> }[] = [];
+  private target: PictureOf | null = null;
+  private framed: Framed | null = null;
+  private readonly layers = new Map<string, Rendered>();
+  private running = false;
+  private jobNumber = 1;
+  private current: Job | null = null;
+  private stopped = false;
+  private state: MakingState = 'idle';
+  private readonly listeners = new Set<() => void>();
+  /** counts what was finished, so that a listener knows that something is new */
+  version = 0;
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => { this.listeners.delete(listener); };
+  };
+  getVersion = (): number => this.version;
+  getState = (): MakingState => this.state;
+
+  /** Wants the layers of this picture; what is rendered already is kept. */
+  show(picture: PictureOf): void {
+    const before = this.target;
+    this.target = picture;
+    if (before?.sceneKey !== picture.sceneKey || before.layers.some(({ id, key }) => picture.layers.find((one) => one.id === id)?.key !== key)) this.stopped = false;
+    const { current } = this;
+    const next = this.next();
+    // a fine layer gives way to whatever must be seen first
+    if (current?.kind === 'layer' && current.quality === 'fine' && next !== null && (next.kind === 'frame' || next.quality === 'draft')) this.callOff();
+    void this.run();
+  }
+
+  /** Leaves the picture as far as it is. */
+  stop(): void {
+    this.stopped = true;
+    this.callOff();
+    this.tell('stopped');
+  }
+
+  /** Goes on after a stop or a failure. */
+  resume(): void {
+    this.stopped = false;
+    void this.run();
+  }
+
+  /** What can be composed for a picture now: its layers in order, the newest that there are; null before the first draft stands. */
+  ready(picture: PictureOf): { composer: Composer; materials: Uint8Array; layers: Float32Array[] } | null {
+    const { framed } = this;
+    if (framed === null || framed.sceneKey !== picture.sceneKey) return null;
+    const layers = picture.layers.map(({ id }) => this.layers.get(id)?.rows);
+    return layers.every((rows): rows is Float32Array => rows !== undefined) ? { composer: framed.composer, materials: framed.materials, layers } : null;
+  }
+
+  /** A picture as a PNG file with its settings in it. */
+  async png(rgba: Uint8ClampedArray, width: number, height: number, text: Record<string, string>): Promise<Uint8Array> {
+    const [first] = this.start();
+    if (first === undefined) throw new Error('no worker');
+    return first.api.png(rgba, width, height, text);
+  }
+
+  private start() {
+    if (this.workers.length === 0) {
+      this.workers = Array.from({ length: WORKERS }, () => {
+        const worker = new Worker(new URL('./preview.worker', import.meta.url));
+        return { worker, api: wrap<PreviewApi>(worker) };
+      });
+    }
+    return this.workers;
+  }
+
+  private callOff(): void {
+    this.jobNumber += 1;
+    for (const { api } of this.workers) void api.callOff(this.jobNumber);
+  }
+
+  private tell(state: MakingState): void {
+    this.state = state;
+    this.version += 1;
+    for (const listener of this.listeners) listener();
+  }
+
+  /** What must be done first: see the scene, then every layer coarsely, then every layer finely. */
+  private next(): Job | null {
+    const { target, framed } = this;
+    if (target === null) return null;
+    if (framed?.sceneKey !== target.sceneKey) return { kind: 'frame' };
+    const missing = target.layers.find(({ id, key }) => this.layers.get(id)?.key !== key);
+    if (missing !== undefined) return { kind: 'layer', layer: missing, quality: 'draft' };
+    const coarse = this.stopped ? undefined : target.layers.find(({ id }) => this.layers.get(id)?.quality !== 'fine');
+    return coarse === undefined ? null : { kind: 'layer', layer: coarse, quality: 'fine' };
+  }
+
+  private async run(): Promise<void> {
+    if (this.running) return;
+    this.running = true;
+    try {
+      for (let job = this.next(); job !== null; job = this.next()) {
+        this.current = job;
+        this.tell(job.kind === 'frame' ? 'sculpting' : job.quality === 'draft' ? 'draft' : 'refining');
+        if (job.kind === 'frame') await this.frame();
+        else await this.render(job.layer, job.quality);
+      }
+      this.tell(this.stopped ? 'stopped' : 'idle');
+    } catch {
+      for (const { worker } of this.workers) worker.terminate();
+      this.workers = [];
+      this.framed = null;
+      this.tell('failed');
+    } finally {
+      this.current = null;
+      this.running = false;
+    }
+  }
+
+  private rowsOf(height: number, index: number): { from: number; to: number } {
+    return { from: Math.round((height * index) / WORKERS), to: Math.round((height * (index + 1)) / WORKERS) };
+  }
+
+  private async frame(): Promise<void> {
+    const { target } = this;
+    if (target === null) return;
+    const { scene, lensTilt, width, height, lookKey, sceneKey } = target;
+    const parts = await Promise.all(this.start().map(({ api }, index) => api.frame({ scene, lensTilt, width, height, lookKey, ...this.rowsOf(height, index) })));
+    const materials = new Uint8Array(width * height);
+    parts.forEach((part, index) => materials.set(part.materials, this.rowsOf(height, index).from * width));
+    const composer = new Composer(width, height);
+    composer.setFraming(materials, parts.map(({ edges }): EdgeWeights => edges));
+    this.framed = { sceneKey, composer, materials };
+    this.layers.clear();
+  }
+
+  private async render({ id, key, source }: LayerSource, quality: Quality): Promise<void> {
+    const { framed } = this;
+    if (framed === null) return;
+    const { width, height } = framed.composer;
+    const job = this.jobNumber;
+    const parts = await Promise.all(this.start().map(({ api }) => api.layer(job, source, quality, SEED)));
+    if (this.framed !== framed) return;
+    const rows = new Float32Array(width * height * 3);
+    for (const [index, part] of parts.entries()) {
+      if (part === null) return;
+      rows.set(part, this.rowsOf(height, index).from * width * 3);
+    }
+    this.layers.set(id, { key, quality, rows });
+    this.tell(this.state);
+  }
+}
+
+let maker: PictureMaker | null = null;
+
+/** The one maker of pictures of this page; its workers start with the first picture. */
+export const pictureMaker = (): PictureMaker => (maker ??= new PictureMaker());

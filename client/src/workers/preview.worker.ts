@@ -1,0 +1,70 @@
+import { expose, transfer } from 'comlink';
+import { encode } from 'fast-png';
+import { type EdgeWeights, FINE_CELL_CM, type Framing, type Model, type PictureScene, type Quality, type Source, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/preview';
+
+/** What a worker is told of a framing: the whole scene, and which rows of it are its own. */
+export interface FramingJob {
+  scene: PictureScene;
+  lensTilt: number;
+  width: number;
+  height: number;
+  lookKey: string;
+  from: number;
+  to: number;
+}
+
+/** What a worker found of its rows. */
+export interface FramedRows {
+  materials: Uint8Array;
+  edges: EdgeWeights;
+}
+
+let sculpture: { lookKey: string; model: Pick<Model, 'tape' | 'grid'> } | null = null;
+let framing: Framing | null = null;
+/** jobs under this number are not wanted any more */
+let wantedFrom = 0;
+
+const channel = new MessageChannel();
+const waiting: (() => void)[] = [];
+channel.port1.onmessage = () => waiting.shift()?.();
+/** Lets messages in, so that a job can be called off. */
+const breathe = () => new Promise<void>((resolve) => { waiting.push(resolve); channel.port2.postMessage(0); });
+
+const api = {
+  /** Sees its rows of a framing; bakes the sculpture first when it is another one. */
+  frame({ scene, lensTilt, width, height, lookKey, from, to }: FramingJob): FramedRows {
+    if (sculpture?.lookKey !== lookKey) sculpture = { lookKey, model: bakeSculpture(scene.look, FINE_CELL_CM) };
+    framing = frameScene(scene, modelOf(sculpture.model, scene), width, height, { from, to }, lensTilt);
+    return { materials: framing.view.material.slice(from * width, to * width), edges: framing.edges };
+  },
+
+  /** Renders its rows of a layer; `null` source: the soft light. @returns null when it was called off */
+  async layer(job: number, source: Source | null, quality: Quality, seed: number): Promise<Float32Array | null> {
+    await breathe();
+    const seen = framing;
+    if (seen === null || job < wantedFrom) return null;
+    if (source === null) return done(renderSoft(seen, quality));
+    const steps = renderSource(seen, source, quality, seed);
+    for (;;) {
+      const step = steps.next();
+      if (step.done === true) return done(step.value);
+      await breathe();
+      if (job < wantedFrom) return null;
+    }
+  },
+
+  /** Calls off every job under a number. */
+  callOff(before: number): void {
+    wantedFrom = Math.max(wantedFrom, before);
+  },
+
+  /** A picture as a PNG file with text in it (tEXt, Latin letters). */
+  png(rgba: Uint8ClampedArray, width: number, height: number, text: Record<string, string>): Uint8Array {
+    const file = encode({ width, height, data: new Uint8Array(rgba.buffer, rgba.byteOffset, rgba.byteLength), channels: 4, depth: 8, text });
+    return transfer(file, [file.buffer as ArrayBuffer]);
+  },
+};
+const done = (rows: Float32Array) => transfer(rows, [rows.buffer as ArrayBuffer]);
+
+export type PreviewApi = typeof api;
+expose(api);
