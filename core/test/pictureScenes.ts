@@ -62,7 +62,7 @@ export const PICTURE_SCENES: PictureScene[] = [
 ];
 
 const sculptures = new Map<string, Pick<Model, 'tape' | 'grid'>>();
-const finished = <T>(steps: Generator<void, T>): T => { for (;;) { const { done, value } = steps.next(); if (done === true) return value; } };
+export const finished = <T>(steps: Generator<void, T>): T => { for (;;) { const { done, value } = steps.next(); if (done === true) return value; } };
 
 /** A scene rendered whole, at a part of the picture's usual size. */
 export interface RenderedScene {
@@ -80,7 +80,7 @@ export function renderScene({ setup, facts }: PictureScene, scale = 0.5, quality
   const weights = weightsOf(setup, kit, solution, picture);
   if (weights === null) throw new Error('no camera settings');
   let sculpture = sculptures.get(picture.lookKey);
-  if (sculpture === undefined) sculptures.set(picture.lookKey, (sculpture = bakeSculpture(picture.scene.look, FINE_CELL_CM + 0.1)));
+  if (sculpture === undefined) sculptures.set(picture.lookKey, (sculpture = bakeSculpture(picture.scene.look, FINE_CELL_CM)));
   const [width, height] = [Math.round(picture.width * scale), Math.round(picture.height * scale)];
   const framing = frameScene(picture.scene, modelOf(sculpture, picture.scene), width, height, { from: 0, to: height }, picture.lensTilt);
   const layers = picture.layers.map(({ source }) => (source === null ? renderSoft(framing, quality) : finished(renderSource(framing, source, quality, 1))));

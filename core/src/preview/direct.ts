@@ -57,7 +57,7 @@ export function shineOn(view: ViewBuffers, model: Model, source: Source, from: n
         lx *= one; ly *= one; lz *= one;
         const cosine = -(lx * ax + ly * ay + lz * az);
         if (cosine <= 0) continue;
-        strength = (beam[(cosine * BEAM_STEPS) | 0]! * CM2) / d2;
+        strength = (beam[(cosine * BEAM_STEPS + 0.5) | 0]! * CM2) / d2;
       }
       const nl = nx * lx + ny * ly + nz * lz;
       if (nl <= 0 && (!hair || nl < -HAIR_WRAP)) continue;

@@ -117,6 +117,6 @@ export function addCatchLights({ pixel, origin, direction, share, open }: Mirror
     const px = dx * t - ox, py = dy * t - oy, pz = dz * t - oz;
     const a = Math.abs(px * area.across[0] + py * area.across[1] + pz * area.across[2]) / area.halfAcross, b = Math.abs(px * area.up[0] + py * area.up[1] + pz * area.up[2]) / area.halfUp;
     const inside = area.outline === 'rectangle' ? a <= 1 && b <= 1 : area.outline === 'round' ? a * a + b * b <= 1 : Math.max(a, b, (a + b) * 0.7071) <= 1;
-    if (inside) gloss[o]! += (share[k]! * area.beam[(-along * BEAM_STEPS) | 0]! * smoothstep(0, 0.05, -along)) / (areaM2 * Math.max(0.3, -along));
+    if (inside) gloss[o]! += (share[k]! * area.beam[(-along * BEAM_STEPS + 0.5) | 0]! * smoothstep(0, 0.05, -along)) / (areaM2 * Math.max(0.3, -along));
   }
 }

@@ -22,9 +22,8 @@ export interface Model {
   blockers: readonly Blocker[];
 }
 
-/** Finer cells show lids and lips more truly and take longer to bake. */
-export const FINE_CELL_CM = 0.2;
-export const DRAFT_CELL_CM = 0.4;
+/** Cells of the baked sculpture: fine enough for shadows of lids and lips; normals come from the exact field. */
+export const FINE_CELL_CM = 0.3;
 
 const NEAR_CM = 0.02;
 

@@ -97,7 +97,7 @@ export function lightAt(source: Source, place: Vec, facing: Vec, response: Respo
     const distance = lengthOf(to);
     const cosine = -dot(to, source.axis) / distance;
     if (cosine <= 0) continue;
-    sum += (source.beam[Math.floor(cosine * BEAM_STEPS)]! * CM2 * response(dot(to, facing) / distance)) / (distance * distance);
+    sum += (source.beam[Math.round(cosine * BEAM_STEPS)]! * CM2 * response(dot(to, facing) / distance)) / (distance * distance);
   }
   return sum / samples;
 }

@@ -83,7 +83,7 @@ export function traceVisible(view: ViewBuffers, model: Model, source: Source, fr
         lx *= one; ly *= one; lz *= one;
         const cosine = -(lx * ax + ly * ay + lz * az);
         if (cosine <= 0) continue;
-        weight = beam[(cosine * BEAM_STEPS) | 0]! / d2;
+        weight = beam[(cosine * BEAM_STEPS + 0.5) | 0]! / d2;
       } else {
         lx = towards[0] + (ux * a + wx * b) * widen; ly = towards[1] + (uy * a + wy * b) * widen; lz = towards[2] + (uz * a + wz * b) * widen;
         const one = 1 / Math.sqrt(lx * lx + ly * ly + lz * lz);

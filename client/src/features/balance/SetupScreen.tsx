@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, memo, useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { NextAction } from '@sphene/core/balance';
 
@@ -22,6 +22,7 @@ import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
 import { useWide } from '@/ui/useWide';
 import { CameraStep } from './CameraStep';
+import { LaterSetup } from './LaterSetup';
 import { LookStep } from './LookStep';
 import { SetupContext, type SetupView, useSetupView } from './setupContext';
 import { PARTS, type Part, useShortcuts } from './shortcuts';
@@ -90,17 +91,11 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   );
 }
 
-function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<Part, HTMLElement | null>>>; onPart: (part: Part) => void }) {
+/** All steps under each other, on a wide screen. */
+const StepsColumn = memo(function StepsColumn({ places }: { places: React.RefObject<Partial<Record<Part, HTMLElement | null>>> }) {
   const palette = usePalette();
-  const { solution } = useSetupView();
   return (
-    <View style={{ flex: 1, flexDirection: 'row', gap: 24, paddingHorizontal: 24, maxWidth: 1440, width: '100%', alignSelf: 'center' }}>
-      <ScrollView role="region" aria-label="Ladder" tabIndex={0} style={{ width: 300, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
-        <SetupLadder compact={false} onTone={() => onPart('ambient')} />
-        {solution.points.map(({ pointId, text }) => <Txt key={pointId} size="label" tone="quiet">{text}</Txt>)}
-        {solution.warnings.map(({ text }) => <Txt key={text} size="label" tone="danger">{text}</Txt>)}
-      </ScrollView>
-      <ScrollView role="region" aria-label="Steps" tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
+    <ScrollView role="region" aria-label="Steps" tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
         {PARTS.filter(({ part }) => part !== 'log' && part !== 'stage').map(({ part, label }) => {
           const Content = CONTENT[part];
           return (
@@ -111,6 +106,21 @@ function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<
           );
         })}
       </ScrollView>
+  );
+});
+const LaterLog = memo(LogPart);
+
+function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<Part, HTMLElement | null>>>; onPart: (part: Part) => void }) {
+  const palette = usePalette();
+  const { solution } = useSetupView();
+  return (
+    <View style={{ flex: 1, flexDirection: 'row', gap: 24, paddingHorizontal: 24, maxWidth: 1440, width: '100%', alignSelf: 'center' }}>
+      <ScrollView role="region" aria-label="Ladder" tabIndex={0} style={{ width: 300, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 12 }}>
+        <SetupLadder compact={false} onTone={() => onPart('ambient')} />
+        {solution.points.map(({ pointId, text }) => <Txt key={pointId} size="label" tone="quiet">{text}</Txt>)}
+        {solution.warnings.map(({ text }) => <Txt key={text} size="label" tone="danger">{text}</Txt>)}
+      </ScrollView>
+      <LaterSetup><StepsColumn places={places} /></LaterSetup>
       <ScrollView role="region" aria-label="Stage and log" tabIndex={0} style={{ width: 440, flexGrow: 0 }} contentContainerStyle={{ paddingVertical: 16, gap: 24 }} keyboardShouldPersistTaps="handled">
         <View role="region" aria-label="Stage" ref={(node) => { places.current.stage = node as unknown as HTMLElement | null; }} style={{ gap: 12 }}>
           <Heading size="value">Stage</Heading>
@@ -118,7 +128,7 @@ function WideParts({ places, onPart }: { places: React.RefObject<Partial<Record<
         </View>
         <View role="region" aria-label="Log" ref={(node) => { places.current.log = node as unknown as HTMLElement | null; }} style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}>
           <Heading size="value">Log</Heading>
-          <LogPart />
+          <LaterSetup><LaterLog /></LaterSetup>
         </View>
       </ScrollView>
     </View>

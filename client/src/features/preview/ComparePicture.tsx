@@ -1,16 +1,16 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { type Version, solve } from '@sphene/core/balance';
+import type { PictureOf } from '@sphene/core/picture';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { Txt } from '@/ui/Txt';
 import { PictureCanvas } from './PictureCanvas';
-import type { Picture } from './usePicture';
 
 /** The picture in force beside a look and camera that were set aside: the same layers, other weights. */
-export function ComparePicture({ made, version }: { made: Picture; version: Version }) {
+export function ComparePicture({ picture, version }: { picture: PictureOf; version: Version }) {
   const { setup, kit, solution } = useSetupView();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
@@ -24,7 +24,7 @@ export function ComparePicture({ made, version }: { made: Picture; version: Vers
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={{ flexDirection: 'row', gap: 8 }}>
       {[{ name: 'In force', setup, solution }, { name: version.name, ...other }].map((side) => (
         <View key={side.name} style={{ gap: 4, flex: 1 }}>
-          <PictureCanvas setup={side.setup} kit={kit} solution={side.solution} picture={made.picture} version={made.version} widthPx={half} name={`Picture, ${side.name.toLowerCase()}`} />
+          <PictureCanvas setup={side.setup} kit={kit} solution={side.solution} picture={picture} widthPx={half} name={`Picture, ${side.name.toLowerCase()}`} />
           <Txt bold>{side.name}</Txt>
           <Txt size="label" tone="quiet">{side.solution.camera === null ? 'No settings yet' : `${side.solution.camera.text.shutter}, ${side.solution.camera.text.aperture}, ${side.solution.camera.text.iso}`}</Txt>
           {side.solution.lights.map(({ lightId, group, powerText }) => <Txt key={lightId} size="label" tone="quiet">{`${group} ${powerText ?? 'off'}`}</Txt>)}

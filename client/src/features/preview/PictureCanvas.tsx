@@ -8,13 +8,13 @@ import { formatStops } from '@sphene/core/photometry';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { pictureMaker } from '@/workers/pictureMaker';
+import { usePictureVersion } from './usePicture';
 
 interface PictureCanvasProps {
   setup: Setup;
   kit: Kit;
   solution: Solution;
   picture: PictureOf;
-  version: number;
   widthPx: number;
   showing?: Showing;
   /** clipped highlights and lost shadows as patterns */
@@ -41,15 +41,17 @@ function sayPicture(name: string, solution: Solution, developed: Developed | nul
 }
 
 /** Draws a picture from the layers that there are: weights are summed again on every change, at the speed of a slider. */
-export function PictureCanvas({ setup, kit, solution, picture, version, widthPx, showing = 'all', marks = false, tones = false, instead = null, name, onDrawn }: PictureCanvasProps) {
+export function PictureCanvas({ setup, kit, solution, picture, widthPx, showing = 'all', marks = false, tones = false, instead = null, name, onDrawn }: PictureCanvasProps) {
   const palette = usePalette();
+  const version = usePictureVersion();
   const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLElement | null>(null);
   const drawn = useRef(onDrawn);
   const toneRows = useRef<ToneMark[]>([]);
   useEffect(() => { drawn.current = onDrawn; });
   useEffect(() => {
-    const frame = requestAnimationFrame(() => {
+    // a task of its own: drawing must not lengthen the one that moved the stage
+    const timer = setTimeout(() => {
       const context = canvas.current?.getContext('2d');
       if (context == null) return;
       if (instead !== null) return context.putImageData(instead, 0, 0);
@@ -63,7 +65,7 @@ export function PictureCanvas({ setup, kit, solution, picture, version, widthPx,
       box.current?.setAttribute('data-drawn', String(version));
       drawn.current?.(developed);
     });
-    return () => cancelAnimationFrame(frame);
+    return () => clearTimeout(timer);
   }, [setup, kit, solution, picture, version, showing, marks, instead, name]);
   const ready = tones ? pictureMaker().ready(picture) : null;
   toneRows.current = ready === null ? [] : toneMarks(setup, solution, picture, ready.materials);

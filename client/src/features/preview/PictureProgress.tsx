@@ -3,12 +3,15 @@ import { View } from 'react-native';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { type MakingState, pictureMaker } from '@/workers/pictureMaker';
+import { usePictureVersion } from './usePicture';
 
 const SAYS: Record<MakingState, string> = { idle: 'Finished', sculpting: 'Setting the scene', draft: 'Coarse', refining: 'Refining', stopped: 'Stopped, coarse', failed: 'The picture could not be made here' };
 
 /** How far the picture has come, with the way to stop it or to go on. */
-export function PictureProgress({ state }: { state: MakingState }) {
+export function PictureProgress() {
   const maker = pictureMaker();
+  usePictureVersion();
+  const state = maker.getState();
   const working = state === 'sculpting' || state === 'draft' || state === 'refining';
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 48 }}>

@@ -57,7 +57,7 @@ function PictureParts() {
   const dispatch = useAppDispatch();
   const wide = useWide();
   const window = useWindowDimensions();
-  const made = usePicture(setup, kit, solution);
+  const picture = usePicture(setup, kit, solution);
   const [showing, setShowing] = useState('all');
   const [overlays, setOverlays] = useState<string[]>(['tones']);
   const [before, setBefore] = useState<ImageData | null>(null);
@@ -66,7 +66,6 @@ function PictureParts() {
   const [compared, setCompared] = useState('none');
   const shown = useRef<Developed | null>(null);
   const counting = useRef(0);
-  const { picture } = made;
   const drawn = (developed: Developed) => {
     shown.current = developed;
     // counted once it rests: the histogram must not slow the thumb down
@@ -80,9 +79,9 @@ function PictureParts() {
   const version = setup.versions.find(({ id }) => id === compared);
   const canvas = (
     <View style={{ alignItems: 'center', gap: 4 }}>
-      <PictureCanvas setup={setup} kit={kit} solution={solution} picture={picture} version={made.version} widthPx={widthPx} showing={showingOf(showing)} marks={overlays.includes('marks')} tones={overlays.includes('tones') && !held} instead={held ? before : null} name={held ? 'Picture before' : 'Picture'} onDrawn={drawn} />
+      <PictureCanvas setup={setup} kit={kit} solution={solution} picture={picture} widthPx={widthPx} showing={showingOf(showing)} marks={overlays.includes('marks')} tones={overlays.includes('tones') && !held} instead={held ? before : null} name={held ? 'Picture before' : 'Picture'} onDrawn={drawn} />
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', width: widthPx }}>
-        <PictureProgress state={made.state} />
+        <PictureProgress />
         <Txt size="label" tone="quiet">{picture.cropped ? 'A part of the frame' : 'The frame'}</Txt>
       </View>
     </View>
@@ -101,7 +100,7 @@ function PictureParts() {
       <Disclosure title="Compare" summary={setup.versions.length === 0 ? 'Set a look aside first, under Look' : 'Beside a look that was set aside'}>
         {setup.versions.length === 0 ? <Txt tone="quiet">Set the look and camera aside under Look: then both stand here side by side.</Txt>
           : <ChoiceList label="Compare with" value={compared} onChoose={setCompared} choices={[{ value: 'none', label: 'Nothing' }, ...setup.versions.map(({ id, name }) => ({ value: id, label: name }))]} />}
-        {version !== undefined && <ComparePicture made={made} version={version} />}
+        {version !== undefined && <ComparePicture picture={picture} version={version} />}
       </Disclosure>
       <ActionButton icon="tray-arrow-down" label="Save as PNG" onPress={save} />
       <Txt size="label" tone="quiet">A computed picture of a neutral head in your light, set by your readings. It judges light and shadow, not people.</Txt>

@@ -1,24 +1,20 @@
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useIsFocused } from 'expo-router';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { Kit, Setup, Solution } from '@sphene/core/balance';
 import { type PictureOf, pictureOf } from '@sphene/core/picture';
 
-import { type MakingState, pictureMaker } from '@/workers/pictureMaker';
-
-/** The picture of a setup as it is being made: its scene and layers, how far they are, and what to do about it. */
-export interface Picture {
-  picture: PictureOf;
-  /** counts what was finished: what is drawn depends on it */
-  version: number;
-  state: MakingState;
-}
+import { pictureMaker } from '@/workers/pictureMaker';
 
 /** Has the picture of the setup on screen made, coarsely at once and finely when nothing moves. */
-export function usePicture(setup: Setup, kit: Kit, solution: Solution): Picture {
-  const maker = pictureMaker();
+export function usePicture(setup: Setup, kit: Kit, solution: Solution): PictureOf {
   const focused = useIsFocused();
   const picture = useMemo(() => pictureOf(setup, kit, solution), [setup, kit, solution]);
-  const version = useSyncExternalStore(maker.subscribe, maker.getVersion);
-  useEffect(() => { if (focused) maker.show(picture); }, [maker, picture, focused]);
-  return { picture, version, state: maker.getState() };
+  useEffect(() => { if (focused) pictureMaker().show(picture); }, [picture, focused]);
+  return picture;
+}
+
+/** Counts what has been finished of pictures: only what draws one follows it, so that a layer that arrives does not draw the whole screen. */
+export function usePictureVersion(): number {
+  const maker = pictureMaker();
+  return useSyncExternalStore(maker.subscribe, maker.getVersion);
 }

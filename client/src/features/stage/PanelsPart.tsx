@@ -10,7 +10,7 @@ import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, NumberDial, SideDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { isOpening, panelSettings } from './things';
-import type { Stage } from './useStage';
+import type { Moment } from './useStage';
 
 const MOST_PANELS = 8;
 const OWN_SIZE = 'own';
@@ -18,7 +18,7 @@ const OWN_SIZE = 'own';
 const capital = (word: string) => word.replace(/^./, (letter) => letter.toUpperCase());
 
 /** One flat thing: what it does, and its numbers. */
-export function PanelCard({ panel, stage }: { panel: Panel; stage: Stage }) {
+export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
   const { setup, kit, solution, change } = useSetupView();
   const actions = useActions();
   const palette = usePalette();
@@ -28,7 +28,7 @@ export function PanelCard({ panel, stage }: { panel: Panel; stage: Stage }) {
   const reflectors = offered(kit.reflectors, panel.reflectorId);
   const name = PANEL_FACTS[panel.kind].name;
   const opening = isOpening(panel);
-  const put = (over: Partial<Panel>) => change(...panelSettings({ setup, ...stage }, panel, over));
+  const put = (over: Partial<Panel>) => change(...panelSettings({ setup, ...moment }, panel, over));
   return (
     <View role="group" aria-label={name} style={{ gap: 8, padding: 12, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.ambient }}>
       <Txt bold role="status">{its?.text ?? name}</Txt>
@@ -54,7 +54,7 @@ export function PanelCard({ panel, stage }: { panel: Panel; stage: Stage }) {
         <ActionButton kind="plain" label="Remove" name={`Remove the ${name.toLowerCase()}`} onPress={() => {
           change({ path: 'panels', value: setup.panels.filter(({ id }) => id !== panel.id) });
           // readings that saw it do not hold without it
-          if (stage.newestReadingAt !== null && (panel.movedAt === null || panel.before !== null || Date.parse(stage.newestReadingAt) >= Date.parse(panel.movedAt))) actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector');
+          if (moment.newestReadingAt !== null && (panel.movedAt === null || panel.before !== null || Date.parse(moment.newestReadingAt) >= Date.parse(panel.movedAt))) actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector');
         }} />
       </View>
     </View>
@@ -62,7 +62,7 @@ export function PanelCard({ panel, stage }: { panel: Panel; stage: Stage }) {
 }
 
 /** Adds reflectors, panels and openings. */
-export function AddPanel({ stage }: { stage: Stage }) {
+export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: string) => void }) {
   const { setup, kit, change } = useSetupView();
   const add = (kind: PanelKind) => {
     const { stand, widthM, tallM } = PANEL_FACTS[kind];
@@ -74,10 +74,10 @@ export function AddPanel({ stage }: { stage: Stage }) {
     const panel: Panel = {
       id: newId(), kind, ...stand, sideDeg: sun?.by === 'hand' ? sun.sideDeg : stand.sideDeg * (kind === 'reflector' ? side : 1), turnedDeg: 0, reflectorId: own?.id ?? null, surface: own?.surfaces[0] ?? 'white', widthM, tallM, takesStops: 1.5,
       // a window was there when it was metered; a reflector was not
-      movedAt: opening || stage.newestReadingAt === null ? null : stage.now, before: null,
+      movedAt: opening || moment.newestReadingAt === null ? null : moment.now(), before: null,
     };
     change({ path: 'panels', value: [...setup.panels, panel] });
-    stage.select(`panel:${panel.id}`);
+    onSelect(`panel:${panel.id}`);
   };
   if (setup.panels.length >= MOST_PANELS) return <Txt tone="quiet">Eight are as many as the stage holds. Remove one first.</Txt>;
   return <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{PANEL_KINDS.map((kind) => <ActionButton key={kind} icon="plus" label={PANEL_FACTS[kind].name} name={`Add a ${PANEL_FACTS[kind].name.toLowerCase()}`} onPress={() => add(kind)} />)}</View>;

@@ -57,7 +57,6 @@ export const StageDrawing = memo(function StageDrawing({ setup, kit, solution, v
   const fieldSide: Place = face === 'plan' ? { x: 1, y: 0, z: 0 } : { x: 0, y: 1, z: 0 };
   const farMiddle = off(cameraPlace, frame.towards, reach);
   const ground = toPx(view, { x: 0, y: -stage.subject.eyesM, z: 0 }).y;
-  const metres = Array.from({ length: 41 }, (_, i) => i - 20);
   const camera = toPx(view, cameraPlace);
   const sun = sunAt({ solution, sunRingM });
   const people = setup.people === null ? (stage.subject.company === 'two' ? [{ name: 'second', at: { x: 0.44, y: 0, z: -0.16 } }] : []) : peoplePlaces(setup.people).filter(({ name }) => name !== 'middle');
@@ -69,9 +68,7 @@ export const StageDrawing = memo(function StageDrawing({ setup, kit, solution, v
         <Pattern id="flashDots" width={6} height={6} patternUnits="userSpaceOnUse"><Circle cx={2} cy={2} r={1.1} fill={palette.flash} /></Pattern>
         <Pattern id="ambientLines" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><Line x1={0} x2={0} y1={0} y2={6} stroke={palette.ambient} strokeWidth={1.4} /></Pattern>
       </Defs>
-      <G opacity={0.35}>
-        {metres.map((m) => { const { x, y } = toPx(view, face === 'plan' ? { x: m, y: 0, z: m } : { x: 0, y: m - stage.subject.eyesM, z: m }); return <G key={m}><Line x1={x} x2={x} y1={0} y2={height} stroke={palette.line} strokeWidth={0.6} /><Line x1={0} x2={width} y1={y} y2={y} stroke={palette.line} strokeWidth={0.6} /></G>; })}
-      </G>
+      <MetreGrid view={view} width={width} height={height} groundY={face === 'side' ? -stage.subject.eyesM : 0} palette={palette} />
       {face === 'side' && <Rect x={0} y={ground} width={width} height={Math.max(0, height - ground)} fill={palette.raised} />}
       {face === 'side' && <Line x1={0} x2={width} y1={ground} y2={ground} stroke={palette.quiet} strokeWidth={1.5} />}
       <Polygon points={pointsOf(view, [cameraPlace, off(farMiddle, fieldSide, half * reach), off(farMiddle, fieldSide, -half * reach)])} fill={palette.text} fillOpacity={0.05} stroke={palette.quiet} strokeWidth={1} strokeDasharray="3 4" />
@@ -111,6 +108,14 @@ export const StageDrawing = memo(function StageDrawing({ setup, kit, solution, v
       <ScaleBar view={view} height={height} unit={kit.preferences.distanceUnit} palette={palette} />
     </Svg>
   );
+});
+
+const METRES = Array.from({ length: 41 }, (_, i) => i - 20);
+
+/** Lines a metre apart, as one path; drawn again only when the view moves. */
+const MetreGrid = memo(function MetreGrid({ view, width, height, groundY, palette }: { view: StageView; width: number; height: number; groundY: number; palette: Palette }) {
+  const path = METRES.map((m) => { const { x, y } = toPx(view, view.face === 'plan' ? { x: m, y: 0, z: m } : { x: 0, y: m + groundY, z: m }); return `M${x.toFixed(1)},0 V${height} M0,${y.toFixed(1)} H${width}`; }).join(' ');
+  return <Path d={path} stroke={palette.line} strokeWidth={0.6} opacity={0.35} />;
 });
 
 /** The subject's head with its nose, and in the side view the body. */

@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { LIGHT_ROLES, LIGHT_ROLE_FACTS, mirroredStage } from '@sphene/core/balance';
 
+import { LaterSetup } from '@/features/balance/LaterSetup';
 import { useSetupView } from '@/features/balance/setupContext';
 import { PictureCanvas } from '@/features/preview/PictureCanvas';
 import { PictureProgress } from '@/features/preview/PictureProgress';
@@ -20,21 +21,20 @@ import { StageCanvas } from './StageCanvas';
 import { StageCautions } from './StageCautions';
 import { LightNumbers, LightReadout } from './StageReadout';
 import type { Face } from './stageView';
-import { useStage } from './useStage';
+import { useMoment, useStage } from './useStage';
 
 const PICTURE_PX = { phone: 150, wide: 190 } as const;
 const CANVAS_PX = { phone: 300, wide: 340 } as const;
 
 /** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
 export function StagePart() {
-  const { setup, kit, solution, change } = useSetupView();
-  const actions = useActions();
+  const { setup, kit, solution } = useSetupView();
   const palette = usePalette();
   const router = useRouter();
   const wide = useWide();
   const { height } = useWindowDimensions();
   const stage = useStage();
-  const made = usePicture(setup, kit, solution);
+  const picture = usePicture(setup, kit, solution);
   const [face, setFace] = useState<Face>('plan');
   const selected = stage.selectedId ?? (solution.stage.lights[0] === undefined ? null : `light:${solution.stage.lights[0].lightId}`);
   const its = solution.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
@@ -42,7 +42,7 @@ export function StagePart() {
   const panel = setup.panels.find(({ id }) => selected === `panel:${id}`);
   const thing = stage.things.find(({ id }) => id === selected);
   const picturePx = wide ? PICTURE_PX.wide : PICTURE_PX.phone;
-  const pictureWidth = made.picture.width > made.picture.height ? Math.round(picturePx * 1.25) : picturePx;
+  const pictureWidth = picture.width > picture.height ? Math.round(picturePx * 1.25) : picturePx;
   const canvasPx = wide ? CANVAS_PX.wide : Math.max(240, Math.min(CANVAS_PX.phone, height - 520));
   return (
     <View style={{ gap: 12 }}>
@@ -50,7 +50,7 @@ export function StagePart() {
         <Pressable role="button" aria-label="Open the picture" onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}>
           {solution.camera === null
             ? <View style={{ width: picturePx, height: (picturePx * 4) / 3, backgroundColor: palette.raised, alignItems: 'center', justifyContent: 'center', padding: 12 }}><Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>Meter the face: then the picture stands here.</Txt></View>
-            : <PictureCanvas setup={setup} kit={kit} solution={solution} picture={made.picture} version={made.version} widthPx={pictureWidth} name="Picture" />}
+            : <PictureCanvas setup={setup} kit={kit} solution={solution} picture={picture} widthPx={pictureWidth} name="Picture" />}
         </Pressable>
         <View style={{ flex: 1, gap: 4 }}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }} role="status" aria-label={its === undefined ? (thing?.name ?? 'Nothing held') : `${its.name}: power ${its.powerText ?? 'none'}`}>
@@ -62,21 +62,36 @@ export function StagePart() {
         </View>
       </View>
       <ChoiceList label="Seen" showLabel={false} layout="row" value={face} onChoose={setFace} choices={[{ value: 'plan', label: 'From above' }, { value: 'side', label: 'From the side' }]} />
-      <StageCanvas stage={{ ...stage, selectedId: selected }} face={face} heightPx={canvasPx} beside={<PictureProgress state={made.state} />} />
+      <StageCanvas stage={{ ...stage, selectedId: selected }} face={face} heightPx={canvasPx} beside={<PictureProgress />} />
       {its !== undefined && light !== undefined && <LightReadout most={false} its={its} light={light} />}
+      <LaterSetup><UnderStage selectedId={selected} onSelect={stage.select} /></LaterSetup>
+    </View>
+  );
+}
+
+/** What stands under the stage: cautions and cures, the numbers of what is held, and what can be added. */
+const UnderStage = memo(function UnderStage({ selectedId, onSelect }: { selectedId: string | null; onSelect: (id: string | null) => void }) {
+  const { setup, solution, change } = useSetupView();
+  const actions = useActions();
+  const moment = useMoment();
+  const its = solution.stage.lights.find(({ lightId }) => selectedId === `light:${lightId}`);
+  const light = its === undefined ? undefined : setup.lights[its.index];
+  const panel = setup.panels.find(({ id }) => selectedId === `panel:${id}`);
+  return (
+    <View style={{ gap: 12 }}>
       {solution.stage.cautions.length > 0 && <StageCautions cautions={solution.stage.cautions} />}
-      {panel !== undefined && <PanelCard key={panel.id} panel={panel} stage={stage} />}
+      {panel !== undefined && <PanelCard key={panel.id} panel={panel} moment={moment} />}
       {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
       <View>
         <Disclosure title="Add to the stage" summary="Lights, reflectors, panels, windows">
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{[...LIGHT_ROLES].reverse().map((role) => <ActionButton key={role} icon="lightbulb-outline" label={LIGHT_ROLE_FACTS[role].name} name={`Add to the stage: ${LIGHT_ROLE_FACTS[role].name}`} onPress={() => actions.addLight(setup.id, role)} />)}</View>
-          <AddPanel stage={stage} />
-          {setup.panels.length > 0 && <ChoiceList label="On the stage" value={panel === undefined ? null : `panel:${panel.id}`} onChoose={(id) => stage.select(id)} choices={setup.panels.map((one) => ({ value: `panel:${one.id}`, label: solution.panels.find(({ id }) => id === one.id)?.name ?? 'Panel' }))} />}
+          <AddPanel moment={moment} onSelect={onSelect} />
+          {setup.panels.length > 0 && <ChoiceList label="On the stage" value={panel === undefined ? null : `panel:${panel.id}`} onChoose={onSelect} choices={setup.panels.map((one) => ({ value: `panel:${one.id}`, label: solution.panels.find(({ id }) => id === one.id)?.name ?? 'Panel' }))} />}
         </Disclosure>
         <ScenePart />
-        <View style={{ paddingTop: 8, alignItems: 'flex-start' }}><ActionButton icon="flip-horizontal" label="Mirror the stage" onPress={() => change(...mirroredStage(setup, stage.now, stage.newestReadingAt))} /></View>
+        <View style={{ paddingTop: 8, alignItems: 'flex-start' }}><ActionButton icon="flip-horizontal" label="Mirror the stage" onPress={() => change(...mirroredStage(setup, moment.now(), moment.newestReadingAt))} /></View>
       </View>
       {solution.cautions.map((text) => <Txt key={text} size="label" tone="quiet">{text}</Txt>)}
     </View>
   );
-}
+});

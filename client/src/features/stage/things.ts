@@ -24,7 +24,7 @@ export interface StageFacts {
   setup: Setup;
   kit: Kit;
   solution: Solution;
-  now: string;
+  now: () => string;
   /** the newest ambient reading, so that what panels were then is kept */
   newestReadingAt: string | null;
   /** radius of the ring that the sun stands on, m */
@@ -103,7 +103,7 @@ function lightThings(facts: StageFacts): Thing[] {
 
 /** The settings that change one panel, keeping what readings have seen of it. */
 export const panelSettings = ({ setup, now, newestReadingAt }: Pick<StageFacts, 'setup' | 'now' | 'newestReadingAt'>, panel: Panel, change: Partial<Panel>): Setting[] =>
-  [{ path: 'panels', value: setup.panels.map((one) => (one.id === panel.id ? changedPanel(panel, change, now, newestReadingAt) : one)) }];
+  [{ path: 'panels', value: setup.panels.map((one) => (one.id === panel.id ? changedPanel(panel, change, now(), newestReadingAt) : one)) }];
 
 function panelThings(facts: StageFacts): Thing[] {
   const { setup, kit } = facts;

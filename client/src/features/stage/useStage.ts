@@ -20,8 +20,21 @@ export interface Stage {
   /** keeps what was drafted last */
   drop: () => void;
   cancel: () => void;
-  now: string;
+}
+
+/** What a change of a panel needs: the present moment, and the newest ambient reading of the setup on screen. */
+export interface Moment {
+  now: () => string;
   newestReadingAt: string | null;
+}
+
+export function useMoment(): Moment {
+  const { setup } = useSetupView();
+  const readings = useAppSelector((state) => selectReadings(state, setup.id));
+  return useMemo(() => ({
+    now: timestamp,
+    newestReadingAt: readings.filter(({ light, struckAt }) => light === 'ambient' && struckAt === null).reduce<string | null>((newest, { at }) => (newest === null || Date.parse(at) > Date.parse(newest) ? at : newest), null),
+  }), [readings]);
 }
 
 /** How far out the sun is drawn, m: near enough to stay on the canvas. */
@@ -31,21 +44,19 @@ export function useStage(): Stage {
   const { setup, kit, solution, change } = useSetupView();
   const actions = useActions();
   const kept = useAppSelector((state) => selectDocument(state, 'setup', setup.id)) ?? setup;
-  const readings = useAppSelector((state) => selectReadings(state, setup.id));
+  const moment = useMoment();
   const [selectedId, select] = useState<string | null>(null);
   const pending = useRef<Setting[] | null>(null);
   const frame = useRef(0);
-  const newestReadingAt = useMemo(() => readings.filter(({ light, struckAt }) => light === 'ambient' && struckAt === null).reduce<string | null>((newest, { at }) => (newest === null || Date.parse(at) > Date.parse(newest) ? at : newest), null), [readings]);
   const sunRingM = SUN_RING_M;
-  const now = timestamp();
   // panels are changed from what is kept, so that a drag of many steps is one move
-  const things = stageThings({ setup: { ...setup, panels: setup.panels.map((panel) => { const own = kept.panels.find(({ id }) => id === panel.id); return own === undefined ? panel : { ...panel, movedAt: own.movedAt, before: own.before }; }) }, kit, solution, now, newestReadingAt, sunRingM });
+  const things = stageThings({ setup: { ...setup, panels: setup.panels.map((panel) => { const own = kept.panels.find(({ id }) => id === panel.id); return own === undefined ? panel : { ...panel, movedAt: own.movedAt, before: own.before }; }) }, kit, solution, ...moment, sunRingM });
   const flush = () => {
     frame.current = 0;
     if (pending.current !== null) actions.draft(setup.id, pending.current);
   };
   return {
-    things, sunRingM, selectedId, select, now, newestReadingAt,
+    things, sunRingM, selectedId, select,
     draft: (settings) => {
       pending.current = settings;
       if (frame.current === 0) frame.current = requestAnimationFrame(flush);
