@@ -7,4 +7,6 @@ module.exports = {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: typescriptTransform,
+  // published as modules only
+  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|fflate)/)'],
 };

@@ -1,4 +1,4 @@
-import { type Kit, LIGHT_ROLE_FACTS, type Light, PANEL_FACTS, type Panel, type PanelKind, PLAIN_READING, type Reading, type Setup, type Solution, solve } from '../src/balance';
+import { type Kit, LIGHT_ROLE_FACTS, type Light, PANEL_FACTS, type Panel, type PanelKind, PLAIN_READING, PLAIN_STAGE, type Reading, type Setup, type Solution, solve } from '../src/balance';
 import { newLight, newPoint } from '../src/documents';
 import { type PictureOf, pictureOf, weightsOf } from '../src/picture';
 import { Composer, type Framing, FINE_CELL_CM, type Model, type Quality, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '../src/preview';
@@ -35,7 +35,7 @@ export function sceneOf(name: string, { stage = {}, subject = {}, lights = [], l
   const setup: Setup = {
     ...like, points: [newPoint('face', 'face'), newPoint('background', 'background'), ...(made.some(({ role }) => role === 'rim') ? [newPoint('hair', 'highlight')] : [])], look: { ...like.look, ...look }, colour: { ...like.colour, ...colour },
     camera: { ...like.camera, wantedAv, lensId: sampleId(106) }, lights: made, backgroundM: 6,
-    stage: { ...like.stage, background: 'trees', ground: 'stone', cameraM: 2.4, ...stage, subject: { ...like.stage.subject, ...subject } }, ...over,
+    stage: { ...PLAIN_STAGE, background: 'trees', ground: 'stone', cameraM: 2.4, ...stage, subject: { ...PLAIN_STAGE.subject, ...subject } }, ...over,
   };
   return { name, setup, facts: [reading(setup.id, 901, 'face', faceEv), reading(setup.id, 902, 'background', backgroundEv), reading(setup.id, 903, 'hair', faceEv - 0.5)].filter(({ pointId }) => setup.points.some(({ id }) => id === pointId)) };
 }

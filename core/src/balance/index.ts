@@ -15,7 +15,7 @@ export { type Lamp, type LampSolution, type PlacedLamp, lampLuxAt1M, lampSchema 
 export * from './panel';
 export type { PanelSolution } from './panelSolution';
 export { type Placement, mirroredStage, placementsFor, sayPaces } from './placements';
-export { type StageCaution, type StageLight, type StageSolution, halfBeamDeg, setupView } from './stage';
+export { type StageCaution, type StageCautionKind, type StageLight, type StageSolution, halfBeamDeg, setupView } from './stage';
 export { type AmbientShares, isIndoors } from './ambientField';
 export { pointPlace } from './pointPlaces';
 export * from './stagePlan';

@@ -164,9 +164,9 @@ function moved(one: UsableLight, change: Partial<Pick<Light, 'sideDeg' | 'height
 /** Raised over the same place on the ground. */
 function raised(one: UsableLight, byM: number) {
   const { light } = one;
-  const heightM = Number((light.heightM + byM).toFixed(2));
+  const heightM = Math.min(5, Math.max(-2, Number((light.heightM + byM).toFixed(2))));
   const acrossM = Math.sqrt(Math.max(0, light.distanceM ** 2 - Math.min(light.heightM ** 2, (0.98 * light.distanceM) ** 2)));
-  return moved(one, { heightM, distanceM: Number(Math.min(30, Math.hypot(acrossM, heightM)).toFixed(2)) });
+  return moved(one, { heightM, distanceM: Number(Math.max(0.3, Math.min(30, Math.hypot(acrossM, heightM))).toFixed(2)) });
 }
 
 /** The first of rising steps that clears; null where none does. */
