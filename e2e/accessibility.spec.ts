@@ -7,7 +7,8 @@ const SCREENS: { name: string; at: string; tabs?: string[] }[] = [
   { name: 'shoots', at: '/' },
   { name: 'new shoot', at: '/new-shoot' },
   { name: 'shoot', at: '/shoot/019c9c00-0000-7000-8000-000000000001' },
-  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Lights', 'Check', 'Log'] },
+  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Lights', 'Stage', 'Check', 'Log'] },
+  { name: 'picture', at: HALL.replace('/setup/', '/picture/') },
   { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Lights'] },
   { name: 'stop arithmetic', at: '/stops' },
   { name: 'kit', at: '/kit' },
@@ -17,7 +18,7 @@ const SCREENS: { name: string; at: string; tabs?: string[] }[] = [
 ];
 
 /** Parts whose folded parts are opened first. */
-const FOLDED = ['Look', 'Camera', 'Lights'];
+const FOLDED = ['Look', 'Camera', 'Lights', 'Stage'];
 
 async function faults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();

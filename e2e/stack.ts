@@ -89,7 +89,7 @@ export class SetupPage {
     await this.page.getByRole('link', { name: /Setup 1/ }).click();
   }
   /** On a phone the part's tab; on a wide screen all parts are there already. */
-  async part(name: 'Ambient' | 'Look' | 'Camera' | 'Lights' | 'Check' | 'Log') {
+  async part(name: 'Ambient' | 'Look' | 'Camera' | 'Lights' | 'Stage' | 'Check' | 'Log') {
     const tab = this.page.getByRole('tab', { name });
     if ((this.page.viewportSize()?.width ?? 0) < 1000) {
       await tab.click();

@@ -37,9 +37,9 @@ export class Actions {
     return success(null);
   }
 
-  /** Shows settings while a control is being moved, without keeping them yet. */
-  draft(setupId: string, settings: Setting[]): void {
-    this.store.dispatch(drafted({ setupId, settings }));
+  /** Shows settings while a control is being moved, without keeping them yet; null: it was let go without a change. */
+  draft(setupId: string, settings: Setting[] | null): void {
+    this.store.dispatch(drafted(settings === null ? null : { setupId, settings }));
   }
 
   /** Adds a reading to the log; what is not said is as usual. Returns its id. */

@@ -26,6 +26,12 @@ type Job = { kind: 'frame' } | { kind: 'layer'; layer: LayerSource; quality: Qua
 const SEED = 1;
 const WORKERS = 2;
 
+/** The first picture waits until the screen that asks for it stands. */
+const idle = () => new Promise<void>((resolve) => {
+  if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, 200);
+  else requestIdleCallback(() => resolve(), { timeout: 1000 });
+});
+
 /**
  * Makes the layers of one picture in workers: each has half of the rows. A source that moves is rendered coarsely at once
  * and finely when it rests; a fine layer is called off as soon as something moves, a coarse one is let finish, so that the
@@ -128,6 +134,7 @@ class PictureMaker {
     if (this.running) return;
     this.running = true;
     try {
+      if (this.workers.length === 0) await idle();
       for (let job = this.next(); job !== null; job = this.next()) {
         this.current = job;
         this.tell(job.kind === 'frame' ? 'sculpting' : job.quality === 'draft' ? 'draft' : 'refining');

@@ -18,7 +18,7 @@ const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
   meter: { av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
   lights: [{ ...newLight(sampleId(21), 'key', sampleId(114), 'face', []), modifierId: sampleId(124), distanceM: 2.2 }],
-  panels: [{ id: sampleId(25), kind: 'window', sideDeg: -70, distanceM: 2.6, heightM: 0.3, turnedDeg: 0, reflectorId: null, surface: 'white', widthM: 1.2, tallM: 2.6, takesStops: 1.5, movedAt: null, before: null }],
+  panels: [{ id: sampleId(25), kind: 'window', sideDeg: 65, distanceM: 2.6, heightM: 0.3, turnedDeg: 0, reflectorId: null, surface: 'white', widthM: 1.2, tallM: 2.6, takesStops: 1.5, movedAt: null, before: null }],
   stage: { ...PLAIN_STAGE, cameraM: 3, background: 'wall', ground: 'wood' },
 };
 

@@ -66,8 +66,9 @@ export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: 
   const { setup, kit, change } = useSetupView();
   const add = (kind: PanelKind) => {
     const { stand, widthM, tallM } = PANEL_FACTS[kind];
-    const key = setup.lights.find(({ role }) => role === 'key');
-    const side = (key?.sideDeg ?? 40) < 0 ? -1 : 1;
+    // the dark side is the one away from the window, else from the key
+    const brightDeg = setup.panels.find(isOpening)?.sideDeg ?? setup.lights.find(({ role }) => role === 'key')?.sideDeg ?? 40;
+    const side = brightDeg < 0 ? -1 : 1;
     const own = kind === 'reflector' ? offered(kit.reflectors)[0] : undefined;
     const opening = PANEL_FACTS[kind].opening;
     const sun = kind === 'diffuser' || kind === 'flag' ? setup.stage.sun : null;

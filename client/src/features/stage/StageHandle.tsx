@@ -63,7 +63,8 @@ export function StageHandle({ at, name, said, deg, letter, selected, small, onSe
   const size = small ? 18 : 28;
   return (
     <View role="slider" aria-label={name} aria-valuenow={Math.round(deg)} aria-valuemin={-180} aria-valuemax={180} aria-valuetext={said} tabIndex={0} {...(handlers as object)}
-      style={{ position: 'absolute', left: at.x - TOUCH / 2, top: at.y - TOUCH / 2, width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', touchAction: 'none', cursor: 'grab', userSelect: 'none' } as object}>
+      // what stands there lies over the small handles that turn it
+      style={{ zIndex: small ? 1 : 2, position: 'absolute', left: at.x - TOUCH / 2, top: at.y - TOUCH / 2, width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', touchAction: 'none', cursor: 'grab', userSelect: 'none' } as object}>
       {(letter !== null || small) && (
         <View style={{ width: size, height: size, borderRadius: size / 2, borderWidth: selected ? 3 : 1.5, borderColor: selected ? palette.accent : palette.text, backgroundColor: small ? palette.accent : palette.ground, alignItems: 'center', justifyContent: 'center', pointerEvents: 'none' }}>
           {letter !== null && !small && <Txt size="label" bold>{letter}</Txt>}

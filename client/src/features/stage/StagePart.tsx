@@ -23,7 +23,7 @@ import { LightNumbers, LightReadout } from './StageReadout';
 import type { Face } from './stageView';
 import { useMoment, useStage } from './useStage';
 
-const PICTURE_PX = { phone: 150, wide: 190 } as const;
+const PICTURE_PX = { phone: 132, wide: 190 } as const;
 const CANVAS_PX = { phone: 300, wide: 340 } as const;
 
 /** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
@@ -43,7 +43,7 @@ export function StagePart() {
   const thing = stage.things.find(({ id }) => id === selected);
   const picturePx = wide ? PICTURE_PX.wide : PICTURE_PX.phone;
   const pictureWidth = picture.width > picture.height ? Math.round(picturePx * 1.25) : picturePx;
-  const canvasPx = wide ? CANVAS_PX.wide : Math.max(240, Math.min(CANVAS_PX.phone, height - 520));
+  const canvasPx = wide ? CANVAS_PX.wide : Math.max(240, Math.min(CANVAS_PX.phone, height - 556));
   return (
     <View style={{ gap: 12 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>

@@ -33,8 +33,8 @@ export interface StageFacts {
 
 const EYES: Place = { x: 0, y: 0, z: 0 };
 const RADIANS = Math.PI / 180;
-/** How far in front of a thing its turning handle lies, m. */
-const TURN_M = 0.55;
+/** How far behind a thing its turning handle lies, m: in front of it the subject is soon in the way. */
+const TURN_M = 0.8;
 const NOSE_M = 0.5;
 /** Drawn where no distance of the background is said. */
 export const UNSAID_BACKGROUND_M = 3;
@@ -93,8 +93,8 @@ function lightThings(facts: StageFacts): Thing[] {
       },
       {
         id: `turn:light:${light.id}`, name: `Axis of ${name}`, deg: light.featherDeg, faces: ['plan'], said: light.featherDeg === 0 ? 'points at its aim' : `${Math.abs(light.featherDeg)}° past its aim`,
-        at: { x: at.x + forward.x * TURN_M, y: at.y + forward.y * TURN_M, z: at.z + forward.z * TURN_M },
-        moveTo: (place, free) => { const deg = wrapDeg(angleOf(minus(place, at)) - angleOf(minus(aim, at))); return feather(free ? deg : snapTo(deg, 5)); },
+        at: { x: at.x - forward.x * TURN_M, y: at.y - forward.y * TURN_M, z: at.z - forward.z * TURN_M },
+        moveTo: (place, free) => { const deg = wrapDeg(angleOf(minus(at, place)) - angleOf(minus(aim, at))); return feather(free ? deg : snapTo(deg, 5)); },
         nudge: (key, fine) => (key === 'ArrowLeft' || key === 'ArrowRight' ? feather(light.featherDeg + (key === 'ArrowLeft' ? -1 : 1) * (fine ? 1 : 5)) : key === 'Home' ? feather(0) : null),
       },
     ];
@@ -122,8 +122,8 @@ function panelThings(facts: StageFacts): Thing[] {
       },
       {
         id: `turn:panel:${panel.id}`, name: `Front of ${name}`, deg: panel.turnedDeg, faces: ['plan'], said: panel.turnedDeg === 0 ? 'looks at the face' : `turned ${Math.abs(panel.turnedDeg)}°`,
-        at: { x: at.x + Math.sin(front) * TURN_M, y: at.y, z: at.z + Math.cos(front) * TURN_M },
-        moveTo: (place, free) => { const deg = wrapDeg(angleOf(minus(place, at)) - angleOf(minus(EYES, at))); return turn(free ? deg : snapTo(deg, 5)); },
+        at: { x: at.x - Math.sin(front) * TURN_M, y: at.y, z: at.z - Math.cos(front) * TURN_M },
+        moveTo: (place, free) => { const deg = wrapDeg(angleOf(minus(at, place)) - angleOf(minus(EYES, at))); return turn(free ? deg : snapTo(deg, 5)); },
         nudge: (key, fine) => (key === 'ArrowLeft' || key === 'ArrowRight' ? turn(panel.turnedDeg + (key === 'ArrowLeft' ? -1 : 1) * (fine ? 1 : 5)) : key === 'Home' ? turn(0) : null),
       },
     ];

@@ -72,7 +72,7 @@ export function useStage(): Stage {
       cancelAnimationFrame(frame.current);
       frame.current = 0;
       pending.current = null;
-      actions.draft(setup.id, []);
+      actions.draft(setup.id, null);
     },
   };
 }
