@@ -3,6 +3,7 @@ import { type ExposureSettings, formatAperture, formatIso, formatShutter } from 
 
 import { commandButton, devicePage } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
+import { Photographer, type Staged } from './photograph';
 import { takePicture } from './simulatedCamera';
 import type { Pop } from './simulatedRadio';
 
@@ -10,6 +11,9 @@ const hello: DeviceHello = { protocol: DEVICE_PROTOCOL, id: 'stand-in-camera', k
 let settings: ExposureSettings = { av: 5, tv: 7, sv: 0 };
 /** the flash that fires with every picture, once a radio has shown it */
 let flashAv: Pop = {};
+/** who stands there, once the application has said it */
+let staged: Staged | null = null;
+const photographer = new Photographer();
 
 /** The camera's clock, as EXIF writes it: the place's time, with no zone. */
 const clock = () => new Date().toLocaleString('sv-SE', { timeZone: 'Europe/Vienna' }).replace(/-/g, ':');
@@ -21,9 +25,10 @@ const device = await serveDevice({
   onCommand(command) {
     if (command.type === 'set') settings = { av: command.av ?? settings.av, tv: command.tv ?? settings.tv, sv: command.sv ?? settings.sv };
     if (command.type === 'pop') flashAv = command.flashAv;
+    if (command.type === 'stage') staged = command;
     if (command.type !== 'shoot') return;
     settings = { av: command.av, tv: command.tv, sv: command.sv };
-    const picture = takePicture(settings, clock(), flashAv);
+    const picture = takePicture(settings, clock(), flashAv, staged === null ? null : photographer.photograph(staged, settings, flashAv));
     device.say({ type: 'picture', ...settings, bytes: picture.length }, picture);
   },
 });

@@ -22,7 +22,8 @@ interface DeviceParts {
   onConnect: () => void;
 }
 
-const MAX_COMMAND_BYTES = 8192;
+/** A stage with its setup, gear and readings is the longest command. */
+const MAX_COMMAND_BYTES = 2_000_000;
 
 /** A form's fields as a command: figures are figures, and `none` is nothing. */
 const fromForm = (fields: Record<string, unknown>): unknown => Object.fromEntries(Object.entries(fields).map(([key, value]) => [key, value === 'none' ? null : typeof value === 'string' && /^-?\d+(\.\d+)?$/.test(value) ? Number(value) : value]));

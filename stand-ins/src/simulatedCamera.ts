@@ -4,6 +4,7 @@ import { type PointRole, ROLE_FACTS } from '@sphene/core/balance';
 import { truePlacementStops } from '@sphene/core/devices';
 import { type ExposureSettings, addLight, apertureNumber, ev100, formatShutter, isoNumber } from '@sphene/core/photometry';
 
+import type { Photograph } from './photograph';
 import type { Pop } from './simulatedRadio';
 
 export const PICTURE = { width: 900, height: 600 } as const;
@@ -56,9 +57,10 @@ const rational = (printed: string): [number, number] => {
  * A JPEG with honest EXIF: what the dials print, and the camera's clock.
  * @param takenAt as the camera's clock shows it, `2026:02:27 16:40:00`
  * @param flashAv the light of the flash that fires with it, by kind of point
+ * @param photograph what stands before the camera; null: the couple on the terrace, each tone as an even patch
  */
-export function takePicture(settings: ExposureSettings, takenAt: string, flashAv: Pop = {}): Buffer {
-  const jpeg = encode({ data: renderPixels(settings, flashAv), width: PICTURE.width, height: PICTURE.height }, 92).data;
+export function takePicture(settings: ExposureSettings, takenAt: string, flashAv: Pop = {}, photograph: Photograph | null = null): Buffer {
+  const jpeg = encode(photograph ?? { data: renderPixels(settings, flashAv), width: PICTURE.width, height: PICTURE.height }, 92).data;
   const exif = piexif.dump({ Exif: {
     [piexif.ExifIFD.ExposureTime]: rational(formatShutter(settings.tv, 'third')),
     [piexif.ExifIFD.FNumber]: rational(apertureNumber(settings.av, 'third')),

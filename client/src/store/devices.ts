@@ -1,5 +1,6 @@
 import { type FiredLight, type MeteringMethod, statedLight } from '@sphene/core/balance';
 import { type ArrangedHead, DEVICE_KINDS, type DeviceCommand, type DeviceEvent, type DeviceView, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
+import { kitInUse } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 import { z } from 'zod';
 
@@ -8,7 +9,7 @@ import type { Actions } from './actions';
 import { meteringMoved, noticed } from './deviceSlice';
 import { devicesListed, lookingMoved, troubled } from './devicesSlice';
 import { newId } from './ids';
-import { selectActivePointId, selectKit, selectSetup, selectSolution } from './selectors';
+import { selectActivePointId, selectKit, selectReadings, selectSetup, selectSolution } from './selectors';
 import type { Store } from './store';
 
 const CLIENT = 'sphene-devices-page';
@@ -60,7 +61,12 @@ export class Devices {
     const setupId = state.device.metering?.setupId ?? '';
     const settings = selectSolution(state, setupId)?.camera ?? selectSetup(state, setupId)?.meter;
     if (settings === undefined) this.store.dispatch(troubled('Open a setup first: its settings are used, and the frame is kept there.'));
-    else await this.command(id, { type: 'shoot', av: settings.av, tv: settings.tv, sv: settings.sv });
+    else {
+      const setup = selectSetup(state, setupId);
+      // a simulated camera photographs what stands on the stage; a real one sees for itself
+      if (setup !== undefined && state.devices.list.some((device) => device.id === id && device.simulated)) await this.command(id, { type: 'stage', setup, kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)] });
+      await this.command(id, { type: 'shoot', av: settings.av, tv: settings.tv, sv: settings.sv });
+    }
   }
 
   /**

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { POINT_ROLES, RADIO_GROUPS, lightSchema, stopFields } from '../balance';
+import { POINT_ROLES, RADIO_GROUPS, kitSchema, lightSchema, readingSchema, setupSchema, stopFields } from '../balance';
 import { READ_VALUES } from '../photometry';
 
 /** Version of the words between gateway and device; see docs/devices.md. */
@@ -73,6 +73,7 @@ export const deviceCommandSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('hold'), role: z.enum(POINT_ROLES), place: z.string().min(1).max(60) }),
   z.strictObject({ type: z.literal('set'), mode: meterSettings.mode.optional(), read: meterSettings.read.optional(), head: meterSettings.head.optional(), av: stopFields.av.optional(), tv: stopFields.tv.optional(), sv: stopFields.sv.optional() }),
   z.strictObject({ type: z.literal('press') }),
+  z.strictObject({ type: z.literal('stage'), setup: setupSchema, kit: kitSchema, readings: z.array(readingSchema).max(1000) }).meta({ description: 'who and what stands before the camera: for simulated cameras only, which photograph it in their own light' }),
   z.strictObject({ type: z.literal('shoot'), ...stopFields }),
   z.strictObject({ type: z.literal('arrange'), channel, heads: z.array(arrangedHeadSchema).max(RADIO_GROUPS.length) }),
   z.strictObject({ type: z.literal('fire'), groups: z.array(group).min(1).max(RADIO_GROUPS.length) }),

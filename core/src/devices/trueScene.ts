@@ -1,5 +1,5 @@
-import { type PointRole, ROLE_FACTS } from '../balance';
-import { discResponse, domeResponse, ev100FromLux } from '../photometry';
+import { type PointRole, ROLE_FACTS, type Solution } from '../balance';
+import { type ExposureSettings, addLight, discResponse, domeResponse, ev100, ev100FromLux } from '../photometry';
 
 /** One source as it reaches a place: where it comes from, and what it gives square on. */
 export interface TrueSource {
@@ -48,3 +48,29 @@ export function trueEv100({ sources, fillLux }: TrueLight, head: MeterHead): num
 export const truePlacementStops = (role: PointRole, cameraEv100: number): number =>
   // a rim throws the light from behind at the camera, so it shows what falls on it square
   trueEv100(TERRACE_LIGHT[role], role === 'highlight' ? 'light' : 'camera') + ROLE_FACTS[role].toneStops - cameraEv100;
+
+/**
+ * A solution with the light that is truly there in place of what was metered and foretold: what a camera records, whatever
+ * the application believes.
+ * @param flashAv light of the flash that fires, as aperture values at ISO 100, by kind of point; kinds that are missing get none
+ * @returns null before the application has camera settings
+ */
+export function trueSolution(solution: Solution, settings: ExposureSettings, flashAv: Partial<Record<PointRole, number>>): Solution | null {
+  const { camera } = solution;
+  if (camera === null) return null;
+  const cameraEv100 = ev100(settings);
+  return {
+    ...solution, camera: { ...camera, ...settings, ev100: cameraEv100 },
+    points: solution.points.map((point) => {
+      const placed = truePlacementStops(point.role, cameraEv100);
+      const flash = flashAv[point.role];
+      const [first] = solution.stage.lights;
+      // where none was foretold it comes from the first light that stands there
+      const known = point.sources.length > 0 || first === undefined ? point.sources : [{ lightId: first.lightId, name: first.name, stops: 0, share: 0, basis: 'geometry' as const }];
+      const foretold = known.length === 0 ? 0 : addLight(...known.map(({ stops }) => stops));
+      // which light gives how much is as foretold; all of it together is as it truly is
+      const sources = flash === undefined ? [] : known.map((source) => ({ ...source, stops: source.stops + flash + settings.sv - settings.av - foretold }));
+      return { ...point, ambientStops: placed - ROLE_FACTS[point.role].toneStops, placedAmbientStops: placed, sources };
+    }),
+  };
+}

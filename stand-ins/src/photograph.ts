@@ -1,0 +1,61 @@
+import { type Kit, type Reading, type Setup, solve } from '@sphene/core/balance';
+import { trueSolution } from '@sphene/core/devices';
+import type { ExposureSettings } from '@sphene/core/photometry';
+import { type PictureOf, pictureOf, weightsOf } from '@sphene/core/picture';
+import { Composer, FINE_CELL_CM, type Framing, type Model, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/preview';
+
+import type { Pop } from './simulatedRadio';
+
+/** Who and what stands before the camera, as the application says. */
+export interface Staged {
+  setup: Setup;
+  kit: Kit;
+  readings: Reading[];
+}
+
+/** Pixels of a picture, RGBA. */
+export interface Photograph {
+  data: Uint8Array;
+  width: number;
+  height: number;
+}
+
+const SEED = 7;
+const finished = <T>(steps: Generator<void, T>): T => { for (;;) { const { done, value } = steps.next(); if (done === true) return value; } };
+
+/** Photographs a stage with the renderer of the application, in the light that is truly there. What was rendered is kept for the next picture. */
+export class Photographer {
+  private sculpture: { key: string; model: Pick<Model, 'tape' | 'grid'> } | null = null;
+  private framing: { key: string; framing: Framing; composer: Composer } | null = null;
+  private readonly layers = new Map<string, Float32Array>();
+
+  /** @returns null while the application has no settings for this setup: then nothing is known to light it by */
+  photograph({ setup, kit, readings }: Staged, settings: ExposureSettings, flashAv: Pop): Photograph | null {
+    const foretold = solve(setup, kit, readings, new Date(Math.max(0, ...readings.map(({ at }) => Date.parse(at)))));
+    const solution = trueSolution(foretold, settings, flashAv);
+    if (solution === null) return null;
+    const picture = pictureOf(setup, kit, solution);
+    const { framing, composer } = this.frame(picture);
+    const layers = picture.layers.map(({ key, source }) => {
+      const known = this.layers.get(key) ?? (source === null ? renderSoft(framing, 'fine') : finished(renderSource(framing, source, 'draft', SEED)));
+      this.layers.set(key, known);
+      return known;
+    });
+    const weights = weightsOf(setup, kit, solution, picture);
+    if (weights === null) return null;
+    const { clipsAboveStops, noiseBelowStops } = solution.latitude ?? { clipsAboveStops: 3, noiseBelowStops: -5 };
+    const { rgba, width, height } = composer.compose(layers, weights, { clipsAboveStops, noiseBelowStops: Math.abs(noiseBelowStops), marks: false });
+    return { data: new Uint8Array(rgba), width, height };
+  }
+
+  private frame({ scene, lensTilt, width, height, lookKey, sceneKey }: PictureOf): { framing: Framing; composer: Composer } {
+    if (this.sculpture?.key !== lookKey) this.sculpture = { key: lookKey, model: bakeSculpture(scene.look, FINE_CELL_CM) };
+    if (this.framing?.key === sceneKey) return this.framing;
+    this.layers.clear();
+    const framing = frameScene(scene, modelOf(this.sculpture.model, scene), width, height, { from: 0, to: height }, lensTilt);
+    const composer = new Composer(width, height);
+    composer.setFraming(framing.view.material, [framing.edges]);
+    this.framing = { key: sceneKey, framing, composer };
+    return this.framing;
+  }
+}
