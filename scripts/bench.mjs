@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 
+import { benchPicture } from './benchPicture.mjs';
 import { CHROMIUM, ensurePackages } from './debian.mjs';
 import { ROOT, ensureModules, run } from './npm.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
@@ -15,6 +16,9 @@ ensurePackages({ chromium: true });
 ensureModules();
 run('npx', ['tsx', 'scripts/benchCore.ts'], { stdio: 'inherit' });
 run('npx', ['tsx', 'scripts/benchPops.ts'], { stdio: 'inherit' });
+// bundled, as the product is: an interpreter of modules slows inner loops down
+run('npx', ['esbuild', 'scripts/benchRenderer.ts', '--bundle', '--platform=node', '--format=esm', '--outfile=test-results/benchRenderer.mjs', '--log-level=error']);
+run('node', ['test-results/benchRenderer.mjs'], { stdio: 'inherit' });
 
 const scripts = path.join(ROOT, 'client/dist/_expo/static/js/web');
 if (!existsSync(scripts) || !existsSync(path.join(ROOT, 'server/dist/main.mjs'))) run('npm', ['run', 'build']);
@@ -51,6 +55,7 @@ times.shift(); // the first visit warms the server
 times.sort((a, b) => a - b);
 const median = times[Math.floor(RUNS / 2)];
 console.log(`Sample shoot on screen at 4× CPU throttle, empty device: ${median.toFixed(0)} ms, median of ${RUNS} between ${times[0].toFixed(0)} and ${times[RUNS - 1].toFixed(0)} (bound ${MOST_MS})`);
+await benchPicture(browser, `http://127.0.0.1:${port}`);
 await browser.close();
 server.kill('SIGTERM');
 await postgres.stop();

@@ -23,15 +23,16 @@ const SHOTS = [
   { name: 'log', at: HALL, size: PHONE, theme: 'Dark', tab: 'Log' },
   { name: 'stops', at: '/stops', size: PHONE, theme: 'Dim', does: 'stops' },
   { name: 'versions', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'versions' },
-  { name: 'settings', at: '/settings', size: PHONE, theme: 'Glare' },
   { name: 'points', at: TERRACE, size: PHONE, theme: 'Dark', does: 'points' },
   { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
   { name: 'frame', at: TERRACE, size: PHONE, theme: 'Glare', does: 'frame' },
   { name: 'lights', at: TERRACE, size: PHONE, theme: 'Dark', does: 'lights' },
   { name: 'kit', at: '/kit', size: PHONE, theme: 'Dark', does: 'kit' },
   { name: 'colour', at: TERRACE, size: PHONE, theme: 'Glare', does: 'colour' },
-  { name: 'wide', at: HALL, size: WIDE, theme: 'Dark' },
-  { name: 'wide-terrace', at: TERRACE, size: WIDE, theme: 'Glare' },
+  { name: 'wide', at: HALL, size: WIDE, theme: 'Dark', does: 'picture' },
+  { name: 'stage', at: HALL, size: PHONE, theme: 'Dark', tab: 'Stage', does: 'picture' },
+  { name: 'picture', at: HALL.replace('setup', 'picture'), size: PHONE, theme: 'Dark', does: 'picture' },
+  { name: 'wide-picture', at: TERRACE.replace('setup', 'picture'), size: WIDE, theme: 'Dark', does: 'picture' },
 ];
 
 /** Meters some more points of the terrace by the simulated meter, so that the pictures show a metered scene. */
@@ -45,6 +46,9 @@ async function meterTheTerrace(page) {
 
 /** What is done on the page before its picture is taken. */
 const DO = {
+  async picture(page) {
+    await page.getByRole('status', { name: 'Picture: finished' }).filter({ visible: true }).first().waitFor({ timeout: 60_000 });
+  },
   async lights(page) {
     if (await page.getByRole('tab', { name: 'Look' }).count()) await page.getByRole('tab', { name: 'Look' }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();

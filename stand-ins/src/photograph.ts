@@ -2,7 +2,7 @@ import { type Kit, type Reading, type Setup, solve } from '@sphene/core/balance'
 import { trueSolution } from '@sphene/core/devices';
 import type { ExposureSettings } from '@sphene/core/photometry';
 import { type PictureOf, pictureOf, weightsOf } from '@sphene/core/picture';
-import { Composer, FINE_CELL_CM, type Framing, type Model, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/preview';
+import { Composer, type Framing, type Model, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/preview';
 
 import type { Pop } from './simulatedRadio';
 
@@ -21,6 +21,8 @@ export interface Photograph {
 }
 
 const SEED = 7;
+/** A test frame is looked at small: coarser than the picture in the application, and ready while one waits. */
+const [CELL_CM, SIZE] = [0.45, 2 / 3];
 const finished = <T>(steps: Generator<void, T>): T => { for (;;) { const { done, value } = steps.next(); if (done === true) return value; } };
 
 /** Photographs a stage with the renderer of the application, in the light that is truly there. What was rendered is kept for the next picture. */
@@ -37,7 +39,7 @@ export class Photographer {
     const picture = pictureOf(setup, kit, solution);
     const { framing, composer } = this.frame(picture);
     const layers = picture.layers.map(({ key, source }) => {
-      const known = this.layers.get(key) ?? (source === null ? renderSoft(framing, 'fine') : finished(renderSource(framing, source, 'draft', SEED)));
+      const known = this.layers.get(key) ?? (source === null ? renderSoft(framing, 'draft') : finished(renderSource(framing, source, 'draft', SEED)));
       this.layers.set(key, known);
       return known;
     });
@@ -48,8 +50,9 @@ export class Photographer {
     return { data: new Uint8Array(rgba), width, height };
   }
 
-  private frame({ scene, lensTilt, width, height, lookKey, sceneKey }: PictureOf): { framing: Framing; composer: Composer } {
-    if (this.sculpture?.key !== lookKey) this.sculpture = { key: lookKey, model: bakeSculpture(scene.look, FINE_CELL_CM) };
+  private frame({ scene, lensTilt, lookKey, sceneKey, ...picture }: PictureOf): { framing: Framing; composer: Composer } {
+    const [width, height] = [Math.round(picture.width * SIZE), Math.round(picture.height * SIZE)];
+    if (this.sculpture?.key !== lookKey) this.sculpture = { key: lookKey, model: bakeSculpture(scene.look, CELL_CM) };
     if (this.framing?.key === sceneKey) return this.framing;
     this.layers.clear();
     const framing = frameScene(scene, modelOf(this.sculpture.model, scene), width, height, { from: 0, to: height }, lensTilt);

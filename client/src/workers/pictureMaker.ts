@@ -19,7 +19,7 @@ interface Framed {
 }
 
 /** How far a picture has come. */
-export type MakingState = 'idle' | 'sculpting' | 'draft' | 'refining' | 'stopped' | 'failed';
+export type MakingState = 'waiting' | 'finished' | 'sculpting' | 'draft' | 'refining' | 'stopped' | 'failed';
 
 type Job = { kind: 'frame' } | { kind: 'layer'; layer: LayerSource; quality: Quality };
 
@@ -46,7 +46,7 @@ class PictureMaker {
   private jobNumber = 1;
   private current: Job | null = null;
   private stopped = false;
-  private state: MakingState = 'idle';
+  private state: MakingState = 'waiting';
   private readonly listeners = new Set<() => void>();
   /** counts what was finished, so that a listener knows that something is new */
   version = 0;
@@ -144,7 +144,7 @@ class PictureMaker {
         // for the browser's own timeline, and for the benchmark that reads it
         performance.measure(job.kind === 'frame' ? 'picture frame' : `picture ${job.quality} ${job.layer.id.split(':')[0] ?? ''}`, { start });
       }
-      this.tell(this.stopped ? 'stopped' : 'idle');
+      this.tell(this.stopped ? 'stopped' : 'finished');
     } catch {
       for (const { worker } of this.workers) worker.terminate();
       this.workers = [];

@@ -19,6 +19,8 @@ type Listener = (event: DeviceEvent) => void;
 const ASK_MS = 1500;
 /** A press or a release is answered within this, or the device is said not to have answered. */
 const ANSWER_MS = 6000;
+/** A camera exposes for seconds where it is dark, and then writes. */
+const PICTURE_MS = 20_000;
 const PICTURES_KEPT = 8;
 
 /** Finds devices at their addresses, connects them, and passes on what they say to the page that connected them. */
@@ -93,7 +95,7 @@ export class DeviceGateway {
     device.link.send(command);
     if (command.type !== 'press' && command.type !== 'shoot') return;
     this.answered(device);
-    device.waiting = setTimeout(() => this.trouble(device, 'It did not answer. Press again, or look for devices anew.'), ANSWER_MS);
+    device.waiting = setTimeout(() => this.trouble(device, 'It did not answer. Press again, or look for devices anew.'), command.type === 'shoot' ? PICTURE_MS : ANSWER_MS);
   }
 
   picture = (id: string): Uint8Array | undefined => this.pictures.get(id);

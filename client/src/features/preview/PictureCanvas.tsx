@@ -40,6 +40,20 @@ function sayPicture(name: string, solution: Solution, developed: Developed | nul
   return `${name}. Tones: ${tones || 'none yet'}.${developed === null ? ' Being made.' : ` ${percent(developed.clipped, pixels)} clipped, ${percent(developed.lost, pixels)} lost in shadow.`}`;
 }
 
+const LABEL_PX = { wide: 150, high: 21 } as const;
+
+/** How far each label moves up or down so that none lies on another. */
+function labelLifts(places: readonly { x: number; y: number }[]): number[] {
+  const lifts = places.map(() => 0);
+  const order = places.map((_, index) => index).sort((a, b) => (places[a]?.y ?? 0) - (places[b]?.y ?? 0));
+  for (const [at, index] of order.entries()) for (const above of order.slice(0, at)) {
+    const [own, other] = [places[index], places[above]];
+    if (own === undefined || other === undefined || Math.abs(own.x - other.x) > LABEL_PX.wide) continue;
+    lifts[index] = Math.max(lifts[index] ?? 0, other.y + (lifts[above] ?? 0) + LABEL_PX.high - own.y);
+  }
+  return lifts;
+}
+
 /** Draws a picture from the layers that there are: weights are summed again on every change, at the speed of a slider. */
 export function PictureCanvas({ setup, kit, solution, picture, widthPx, showing = 'all', marks = false, tones = false, instead = null, name, onDrawn }: PictureCanvasProps) {
   const palette = usePalette();
@@ -70,13 +84,14 @@ export function PictureCanvas({ setup, kit, solution, picture, widthPx, showing 
   const ready = tones ? pictureMaker().ready(picture) : null;
   toneRows.current = ready === null ? [] : toneMarks(setup, solution, picture, ready.materials);
   const heightPx = (widthPx * picture.height) / picture.width;
+  const lifts = labelLifts(toneRows.current.map(({ x, y }) => ({ x: x * widthPx, y: y * heightPx })));
   return (
     <View ref={(node) => { box.current = node as unknown as HTMLElement | null; }} role="img" aria-label={sayPicture(name, solution, null)} style={{ width: widthPx, height: heightPx, backgroundColor: palette.raised }}>
       <canvas ref={canvas} width={picture.width} height={picture.height} style={{ width: widthPx, height: heightPx, display: 'block' }} aria-hidden />
-      {toneRows.current.map(({ pointId, name: point, x, y, placedStops }) => (
+      {toneRows.current.map(({ pointId, name: point, x, y, placedStops }, index) => (
         <View key={pointId} aria-hidden style={{ position: 'absolute', left: x * widthPx - 3, top: y * heightPx - 3, flexDirection: x > 0.6 ? 'row-reverse' : 'row', alignItems: 'center', gap: 3, transform: [{ translateX: x > 0.6 ? '-100%' : 0 }] as never, pointerEvents: 'none' }}>
           <View style={{ width: 7, height: 7, borderWidth: 1.5, borderColor: '#FFFFFF', backgroundColor: '#000000' }} />
-          <View style={{ backgroundColor: 'rgba(0,0,0,0.72)', paddingHorizontal: 4 }}><Txt size="label" bold style={{ color: '#FFFFFF' }}>{`${point} ${formatStops(placedStops)}`}</Txt></View>
+          <View style={{ backgroundColor: 'rgba(0,0,0,0.72)', paddingHorizontal: 4, transform: [{ translateY: lifts[index] ?? 0 }] }}><Txt size="label" bold style={{ color: '#FFFFFF' }}>{`${point} ${formatStops(placedStops)}`}</Txt></View>
         </View>
       ))}
     </View>

@@ -5,7 +5,7 @@ import { Txt } from '@/ui/Txt';
 import { type MakingState, pictureMaker } from '@/workers/pictureMaker';
 import { usePictureVersion } from './usePicture';
 
-const SAYS: Record<MakingState, string> = { idle: 'Finished', sculpting: 'Setting the scene', draft: 'Coarse', refining: 'Refining', stopped: 'Stopped, coarse', failed: 'The picture could not be made here' };
+const SAYS: Record<MakingState, string> = { waiting: 'Waiting', finished: 'Finished', sculpting: 'Setting the scene', draft: 'Coarse', refining: 'Refining', stopped: 'Stopped, coarse', failed: 'The picture could not be made here' };
 
 /** How far the picture has come, with the way to stop it or to go on. */
 export function PictureProgress() {
