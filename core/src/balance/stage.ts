@@ -1,6 +1,6 @@
 import { type Beam, type Modifier, apparentSizeDeg, beamLossStops, beamShare } from '../modifiers';
 import { formatShare, formatStopCount } from '../photometry';
-import { type Flat, type FrameView, type Place, angleDeg, flatInFrame, frameSizeM, frameView, lightPlace, minus, poleInFrame, spectaclesShow, unitOf } from '../scene';
+import { type Flat, type FrameView, type Place, angleDeg, flatInFrame, frameSizeM, frameView, lightPlace, minus, poleInFrame, spectaclesShow, unitOf, wrapDeg } from '../scene';
 import { type AmbientShares, ambientShares } from './ambientField';
 import type { Balance } from './balance';
 import { FULL_FRAME_DIAGONAL_MM } from './camera';
@@ -144,8 +144,6 @@ export function solveStage(setup: Setup, kit: Kit, { shadowUnderStops }: Metered
     ],
   };
 }
-
-const wrapDeg = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 
 interface Context {
   setup: Setup;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { sunPosition } from '../sky';
-import { type Place, direction } from '../scene';
+import { type Place, direction, wrapDeg } from '../scene';
 
 export const BACKGROUNDS = ['wall', 'trees', 'water', 'sky'] as const;
 export type Background = (typeof BACKGROUNDS)[number];
@@ -59,8 +59,6 @@ export interface SunStand {
   towards: Place;
 }
 
-const wrapped = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
-
 /** The sun of a stage: typed, or from place and time. The camera's right is clockwise of where it looks; the subject looks back. */
 export function sunStand({ sun }: Pick<StagePlan, 'sun'>): SunStand | null {
   if (sun === null) return null;
@@ -71,7 +69,7 @@ export function sunStand({ sun }: Pick<StagePlan, 'sun'>): SunStand | null {
 function fromTime({ latitudeDeg: latitude, longitudeDeg: longitude, at, cameraLooksDeg }: Extract<Sun, { by: 'time' }>) {
   const { altitudeDeg, azimuthDeg } = sunPosition(latitude, longitude, new Date(at));
   // straight behind the subject is where the camera looks; clockwise from there lies to the camera's right
-  return { altitudeDeg, sideDeg: wrapped(180 - (azimuthDeg - cameraLooksDeg)) };
+  return { altitudeDeg, sideDeg: wrapDeg(180 - (azimuthDeg - cameraLooksDeg)) };
 }
 
 /** Where the sun stands, in words. */

@@ -1,5 +1,6 @@
-import { JOIN, type Tape, TapeBuilder } from './distanceTape';
 import type { Box } from './brickGrid';
+import { JOIN, type Tape } from './distanceTape';
+import { TapeBuilder } from './tapeBuilder';
 
 /** Who is in the picture, as far as light behaves differently on them. */
 export interface BustLook {

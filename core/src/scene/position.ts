@@ -52,3 +52,6 @@ export function standOf(place: Place, from: Place): LightStand {
   const to = minus(place, from);
   return { distanceM: lengthM(to), sideDeg: Math.atan2(to.x, to.z) / RADIANS, heightM: to.y };
 }
+
+/** An angle as −180 up to 180 degrees. */
+export const wrapDeg = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;

@@ -31,7 +31,8 @@ export function StageCanvas({ stage, face, heightPx, beside }: { stage: Stage; f
   const fitted = useRef<{ key: string; places: ReturnType<typeof placesToShow> } | null>(null);
   const key = `${face} ${setup.id} ${things.length}`;
   if (fitted.current?.key !== key) fitted.current = { key, places: placesToShow(things, setup.stage.subject.eyesM, face === 'side') };
-  const view = useMemo(() => fitView(face, fitted.current?.places ?? [], width, heightPx, zoom, pan), [face, width, heightPx, zoom, pan, key]); // eslint-disable-line react-hooks/exhaustive-deps -- the key stands for the places
+  const { places } = fitted.current;
+  const view = useMemo(() => fitView(face, places, width, heightPx, zoom, pan), [face, places, width, heightPx, zoom, pan]);
   useEffect(() => {
     const node = surface.current;
     const wheel = (event: WheelEvent) => { event.preventDefault(); setZoom((before) => clampZoom(before * Math.exp(-event.deltaY / 400))); };

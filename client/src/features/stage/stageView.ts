@@ -1,4 +1,4 @@
-import type { Place } from '@sphene/core/scene';
+import { type Place, wrapDeg } from '@sphene/core/scene';
 
 /** How the stage is looked at: from above, the camera at the bottom; or from the side, the camera at the right. */
 export type Face = 'plan' | 'side';
@@ -51,5 +51,3 @@ export function snapAngle(deg: number, againstDeg: number): number {
   const magnet = MAGNETS_DEG.find((one) => Math.abs(wrapDeg(wrapped - againstDeg - one)) < PULL_DEG);
   return Math.round(magnet === undefined ? snapTo(wrapped, 5) : wrapDeg(againstDeg + magnet));
 }
-
-export const wrapDeg = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;

@@ -1,7 +1,7 @@
 import { type Kit, PANEL_FACTS, type Panel, type Setting, type Setup, type Solution, changedPanel, formatDistance, lightPath, panelName, pointPlace } from '@sphene/core/balance';
-import { type Place, lightPlace, minus, standOf, unitOf } from '@sphene/core/scene';
+import { type Place, lightPlace, minus, standOf, unitOf, wrapDeg } from '@sphene/core/scene';
 
-import { type Face, snapAngle, snapTo, wrapDeg } from './stageView';
+import { type Face, snapAngle, snapTo } from './stageView';
 
 /** Something on the stage that can be moved. */
 export interface Thing {
