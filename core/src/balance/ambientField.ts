@@ -10,9 +10,10 @@ import { sunStand } from './stagePlan';
 /** Where a panel stands in a version of the scene; null: it is not there. */
 export type Arrangement = (panel: Panel) => PanelStand | null;
 
-/** What the light at the face is made of, as shares of what a dome there reads; they add to 1. */
+/** What the light at the face is made of, against what a dome there reads. Without panels the shares add to 1; reflectors give the rest, and what panels cover is missing from the soft light. */
 export interface AmbientShares {
   sun: number;
+  /** as if no panel covered any of it */
   soft: number;
   /** by panel */
   openings: { panelId: string; share: number }[];
@@ -38,7 +39,7 @@ const GROUND_THROWS: Record<Setup['stage']['ground'], number> = { snow: 0.8, gra
 /** In a room without a reading of the dark side the rest of the room gives this part. */
 const ROOM_SHARE = 0.2;
 /** White throws this share of what falls on it evenly; silver and striped more, in a lobe. Usual values. */
-export const THROWS: Record<Exclude<Surface, 'black'>, { even: number; lobe: number; lobeDeg: number }> = {
+const THROWS: Record<Exclude<Surface, 'black'>, { even: number; lobe: number; lobeDeg: number }> = {
   white: { even: 0.85, lobe: 0, lobeDeg: 90 }, silver: { even: 0.3, lobe: 2.4, lobeDeg: 35 }, striped: { even: 0.5, lobe: 1.2, lobeDeg: 45 },
 };
 
@@ -94,18 +95,26 @@ export function blockedStops(setup: Setup, kit: Kit, from: Place, to: Place): nu
 }
 
 /**
- * What a reflector sends to a receiver of the light from one direction, against that light on a card that faces it.
- * Even part `ρ·cosθ₁·A·cosθ₂/(π·d²)`, and for silver a lobe round the mirrored direction.
+ * The share of the light on it that a panel sends towards a place, as if it sent as much everywhere: white evenly, silver
+ * most round the mirrored direction, a diffuser what it lets through.
+ * @param toSource where the light comes from; null: from all round
  */
-export function thrownShare({ panel, flat }: { panel: Panel; flat: Flat }, toSource: Place, at: LitPlace): number {
+export function thrownTowards({ panel, flat }: { panel: Panel; flat: Flat }, toSource: Place | null, at: Place): number {
+  if (panel.kind === 'diffuser') return passes(panel);
   if (panel.kind !== 'reflector' || panel.surface === 'black') return 0;
-  const cosine = dot(unitOf(toSource), flat.faces);
-  if (cosine <= 0) return 0;
   const { even, lobe, lobeDeg } = THROWS[panel.surface];
-  const towards = unitOf({ x: at.at.x - flat.at.x, y: at.at.y - flat.at.y, z: at.at.z - flat.at.z });
+  if (toSource === null) return even;
   const mirror = mirrored({ x: -toSource.x, y: -toSource.y, z: -toSource.z }, flat.faces);
-  const offDeg = angleDeg(mirror, towards);
-  return (even + lobe * 2 ** -((offDeg / lobeDeg) ** 2)) * cosine * receivedShare(flat, at);
+  return even + lobe * 2 ** -((angleDeg(mirror, { x: at.x - flat.at.x, y: at.y - flat.at.y, z: at.z - flat.at.z }) / lobeDeg) ** 2);
+}
+
+/**
+ * What a reflector sends to a receiver of the light from one direction, against that light on a card that faces it:
+ * `ρ·cosθ₁·A·cosθ₂/(π·d²)`.
+ */
+export function thrownShare(one: { panel: Panel; flat: Flat }, toSource: Place, at: LitPlace): number {
+  const cosine = dot(unitOf(toSource), one.flat.faces);
+  return one.panel.kind !== 'reflector' || cosine <= 0 ? 0 : thrownTowards(one, toSource, at.at) * cosine * receivedShare(one.flat, at);
 }
 
 /** The configuration factor of a flat thing for a dome at a place, held to what the body shades. */
@@ -127,7 +136,7 @@ function lightIn(field: Field, panels: readonly Standing[], place: LitPlace): nu
     if (one.panel.kind !== 'reflector' || one.panel.surface === 'black' || !sees(one.flat.at)) return sum;
     const others = panels.filter((other) => other !== one);
     const sunPart = toSun === null ? 0 : field.sun * through(others, one.flat.at, movedBy(one.flat.at, toSun, FAR_M)) * thrownShare(one, toSun, place);
-    const { even } = THROWS[one.panel.surface];
+    const even = thrownTowards(one, null, at);
     const openPart = openings.reduce((all, { flat }) => all + field.radiosity * shareFromFlat(flat, one.flat.at, one.flat.faces, CARD_ANSWER), 0);
     return sum + sunPart + even * (openPart + field.soft * (CARD_SPHERE / DOME_SPHERE)) * receivedShare(one.flat, place);
   }, 0);
@@ -161,6 +170,6 @@ export function ambientShares(setup: Setup, kit: Kit, shadowUnderStops: number |
   const { toSun } = field;
   const sun = toSun === null ? 0 : field.sun * through(panels, FACE, movedBy(FACE, toSun, FAR_M)) * domeResponse(angleDeg(toSun, { x: 0, y: 0, z: 1 }));
   const openings = panels.filter(({ panel }) => PANEL_FACTS[panel.kind].opening).map(({ panel, flat }) => ({ panelId: panel.id, share: field.radiosity * shareFromFlat(flat, FACE, { x: 0, y: 0, z: 1 }, DOME_ANSWER) }));
-  const all = sun + field.soft + openings.reduce((sum, { share }) => sum + share, 0);
+  const all = Math.max(1e-9, lightIn(field, panels, litFace({ x: 0, y: 0, z: 1 })));
   return { sunOnCard: field.sun / all, sun: sun / all, soft: field.soft / all, openings: openings.map(({ panelId, share }) => ({ panelId, share: share / all })) };
 }

@@ -16,7 +16,7 @@ export * from './panel';
 export type { PanelSolution } from './panelSolution';
 export { type Placement, mirroredStage, placementsFor, sayPaces } from './placements';
 export { type StageCaution, type StageCautionKind, type StageLight, type StageSolution, halfBeamDeg, setupView } from './stage';
-export { type AmbientShares, isIndoors } from './ambientField';
+export { type AmbientShares, isIndoors, thrownTowards } from './ambientField';
 export { pointPlace } from './pointPlaces';
 export * from './stagePlan';
 export type { LightSolution, StepEffect } from './lightPower';

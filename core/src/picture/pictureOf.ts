@@ -28,7 +28,8 @@ export interface PictureOf {
   lookKey: string;
 }
 
-const CM = 100;
+/** Centimetres in a metre: the renderer counts in the former. */
+export const CM = 100;
 const RADIANS = Math.PI / 180;
 /** The picture's size in pixels: upright for one or two, lying for a group. */
 export const PICTURE = { short: 360, long: 480 } as const;

@@ -1,16 +1,14 @@
-import { type Kit, PANEL_FACTS, type Setup, type Solution, lightConfig, panelFlat, pointPlace } from '../balance';
+import { type Kit, PANEL_FACTS, type Setup, type Solution, lightConfig, panelFlat, pointPlace, thrownTowards } from '../balance';
 import { FLASH_COLOUR, type LightColour, gelled, linearRgb } from '../colour';
 import { CARD, DOME, MID_GREY, type Rgb, type Source, WEIGHTS_PER_LAYER, type Vec, dot, lightAt, skyRadiance, softOnCard } from '../preview';
-import { type LayerSource, type PictureOf, toVec } from './pictureOf';
+import type { Place } from '../scene';
+import { CM, type LayerSource, type PictureOf, toVec } from './pictureOf';
 
 /** Which part of the light a picture shows. */
 export type Showing = 'all' | 'ambient' | 'flash' | { only: string };
 
 const FACE: Vec = [0, 0, 0];
 const TO_CAMERA: Vec = [0, 0, 1];
-
-/** What throws light on and how much of it, for panels that are lit rather than shining. */
-const EVEN_THROW = { white: 0.85, silver: 1.6, striped: 1.1, black: 0 } as const;
 
 /** The share of the sky that water mirrors as flat as it is seen. */
 const WATER_MIRRORS = 0.4;
@@ -75,10 +73,12 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
     const flat = panelFlat(panel, kit);
     const front: Vec = [flat.faces.x, flat.faces.y, flat.faces.z];
     const facing: Vec = panel.kind === 'diffuser' ? [-front[0], -front[1], -front[2]] : front;
-    const onIt = lit.reduce((sum, other) => sum + other.weight * (other.source === null ? softOnCard(scene, facing) : lightAt(other.source, toVec(flat.at), facing, CARD, 16)), 0);
-    const share = panel.kind === 'diffuser' ? 2 ** -panel.takesStops : EVEN_THROW[panel.surface];
+    const sent = lit.reduce((sum, { source: other, weight }) => {
+      const onIt = other === null ? softOnCard(scene, facing) : lightAt(other, toVec(flat.at), facing, CARD, 16);
+      return sum + weight * onIt * thrownTowards({ panel, flat }, other === null ? null : directionTo(other, flat.at), { x: 0, y: 0, z: 0 });
+    }, 0);
     const areaM2 = flat.round ? (Math.PI / 4) * flat.widthM * flat.tallM : flat.widthM * flat.tallM;
-    at.set(id, [(onIt * share * areaM2) / Math.PI, (onIt * share * areaM2) / Math.PI, 0]);
+    at.set(id, [(sent * areaM2) / Math.PI, (sent * areaM2) / Math.PI, 0]);
   }
   levelBackdrop();
   return { at };
@@ -102,6 +102,12 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
     const skyWeight = by?.ambientStops == null ? scene.backdrop.kind === 'water' ? backdrop : softWeight : (MID_GREY * 2 ** (by.placedAmbientStops ?? by.ambientStops)) / Math.max(1e-9, radiance[1]!);
     at.set('soft', [softWeight, backdrop, skyWeight]);
   }
+}
+
+/** Where a source lies, seen from a place in metres. */
+function directionTo(source: Source, { x, y, z }: Place): Place {
+  const [sx, sy, sz] = source.kind === 'sun' ? source.towards : [source.centre[0] / CM - x, source.centre[1] / CM - y, source.centre[2] / CM - z];
+  return { x: sx, y: sy, z: sz };
 }
 
 /** Where the dome at a kind of point looks. */
