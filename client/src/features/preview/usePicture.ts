@@ -1,16 +1,38 @@
 import { useIsFocused } from 'expo-router';
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { Kit, Setup, Solution } from '@sphene/core/balance';
 import { type PictureOf, pictureOf } from '@sphene/core/picture';
 
 import { pictureMaker } from '@/workers/pictureMaker';
 
-/** Has the picture of the setup on screen made, coarsely at once and finely when nothing moves. */
-export function usePicture(setup: Setup, kit: Kit, solution: Solution): PictureOf {
+/**
+ * Has the picture of the setup on screen made, coarsely at once and finely when nothing moves.
+ * @param wanted false: not yet
+ */
+export function usePicture(setup: Setup, kit: Kit, solution: Solution, wanted = true): PictureOf {
   const focused = useIsFocused();
   const picture = useMemo(() => pictureOf(setup, kit, solution), [setup, kit, solution]);
-  useEffect(() => { if (focused) pictureMaker().show(picture); }, [picture, focused]);
+  useEffect(() => { if (focused && wanted) pictureMaker().show(picture); }, [picture, focused, wanted]);
   return picture;
+}
+
+/** A hand that rests for this long is not busy elsewhere on the page. */
+const CALM_MS = 2500;
+
+/**
+ * True once nobody has touched the page for a moment, and from then on: where the picture is one part of many, it must not
+ * take the device's strength from what is being entered.
+ */
+export function useCalm(): boolean {
+  const [calm, setCalm] = useState(false);
+  useEffect(() => {
+    if (calm) return;
+    let timer = setTimeout(() => setCalm(true), CALM_MS);
+    const busy = () => { clearTimeout(timer); timer = setTimeout(() => setCalm(true), CALM_MS); };
+    for (const event of ['pointerdown', 'keydown', 'wheel'] as const) window.addEventListener(event, busy, { passive: true });
+    return () => { clearTimeout(timer); for (const event of ['pointerdown', 'keydown', 'wheel'] as const) window.removeEventListener(event, busy); };
+  }, [calm]);
+  return calm;
 }
 
 /** Counts what has been finished of pictures: only what draws one follows it, so that a layer that arrives does not draw the whole screen. */

@@ -7,7 +7,7 @@ import { LaterSetup } from '@/features/balance/LaterSetup';
 import { useSetupView } from '@/features/balance/setupContext';
 import { PictureCanvas } from '@/features/preview/PictureCanvas';
 import { PictureProgress } from '@/features/preview/PictureProgress';
-import { usePicture } from '@/features/preview/usePicture';
+import { useCalm, usePicture } from '@/features/preview/usePicture';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -34,7 +34,9 @@ export function StagePart() {
   const wide = useWide();
   const { height } = useWindowDimensions();
   const stage = useStage();
-  const picture = usePicture(setup, kit, solution);
+  const calm = useCalm();
+  // on a phone the stage was opened on purpose; on a wide screen it waits until hands rest, or take hold of something on it
+  const picture = usePicture(setup, kit, solution, !wide || calm || stage.selectedId !== null);
   const [face, setFace] = useState<Face>('plan');
   const selected = stage.selectedId ?? (solution.stage.lights[0] === undefined ? null : `light:${solution.stage.lights[0].lightId}`);
   const its = solution.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
