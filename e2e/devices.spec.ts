@@ -64,7 +64,7 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
 
       await ambient.getByRole('button', { name: 'Release simulated camera' }).click();
       const frame = ambient.getByRole('group', { name: /^Frame Simulated camera/ });
-      await expect(frame).toContainText('simulated camera');
+      await expect(frame).toContainText('simulated camera', { timeout: 30_000 });
       await expect(frame).toContainText(/1\/200, f\/2\.8, ISO 100/);
       const log = await setup.part('Log');
       await expect(log).toContainText('simulated meter');

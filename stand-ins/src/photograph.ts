@@ -22,7 +22,7 @@ export interface Photograph {
 
 const SEED = 7;
 /** A test frame is looked at small: coarser than the picture in the application, and ready while one waits. */
-const [CELL_CM, SIZE] = [0.45, 2 / 3];
+const [CELL_CM, SIZE] = [0.5, 1 / 2];
 const finished = <T>(steps: Generator<void, T>): T => { for (;;) { const { done, value } = steps.next(); if (done === true) return value; } };
 
 /** Photographs a stage with the renderer of the application, in the light that is truly there. What was rendered is kept for the next picture. */

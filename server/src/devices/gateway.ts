@@ -16,11 +16,11 @@ interface Known {
 
 type Listener = (event: DeviceEvent) => void;
 
-const ASK_MS = 1500;
+const ASK_MS = 3000;
 /** A press or a release is answered within this, or the device is said not to have answered. */
 const ANSWER_MS = 6000;
 /** A camera exposes for seconds where it is dark, and then writes. */
-const PICTURE_MS = 20_000;
+const PICTURE_MS = 30_000;
 const PICTURES_KEPT = 8;
 
 /** Finds devices at their addresses, connects them, and passes on what they say to the page that connected them. */
