@@ -28,8 +28,11 @@ const device = await serveDevice({
     if (command.type === 'stage') staged = command;
     if (command.type !== 'shoot') return;
     settings = { av: command.av, tv: command.tv, sv: command.sv };
-    const picture = takePicture(settings, clock(), flashAv, staged === null ? null : photographer.photograph(staged, settings, flashAv));
-    device.say({ type: 'picture', ...settings, bytes: picture.length }, picture);
+    const [taken, pop] = [settings, flashAv];
+    void (staged === null ? Promise.resolve(null) : photographer.photograph(staged, taken, pop)).then((photograph) => {
+      const picture = takePicture(taken, clock(), pop, photograph);
+      device.say({ type: 'picture', ...taken, bytes: picture.length }, picture);
+    });
   },
 });
 endOnSignal(device);
