@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory, IDBObjectStore } from 'fake-indexeddb';
 import { deserialize, serialize } from 'node:v8';
-import { waitFor } from '@testing-library/dom';
+import { configure, waitFor } from '@testing-library/dom';
 import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
 import type { Document } from '@sphene/core/documents';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
@@ -16,7 +16,12 @@ import { makeStore } from '@/store/store';
 import { FakeServer } from './fakeServer';
 
 const { setup, shoot, spot } = SAMPLE_HALL;
+// a busy machine is no failure
+configure({ asyncUtilTimeout: 20_000 });
 let server: FakeServer;
+/** what is open must not go on talking to the next test's server */
+const running: Keeper[] = [];
+afterEach(() => running.splice(0).forEach((keeper) => keeper.stop()));
 
 beforeEach(() => {
   server = new FakeServer();
@@ -29,6 +34,7 @@ beforeEach(() => {
 async function open() {
   const store = makeStore();
   const keeper = new Keeper(store);
+  running.push(keeper);
   await keeper.start();
   const device = () => store.getState().device;
   return { store, keeper, actions: new Actions(store, keeper), device, state: () => store.getState(), settled: () => waitFor(() => expect([device().waiting, device().sync]).toEqual([0, 'synced'])) };

@@ -21,6 +21,7 @@ export class Keeper {
   private edits = 0;
   private syncing: Promise<void> | null = null;
   private again = false;
+  private readonly stopping = new AbortController();
   private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('sphene');
 
   constructor(private readonly store: Store) {}
@@ -38,12 +39,19 @@ export class Keeper {
       this.store.dispatch(storageFailed('This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary window: until then changes last only while this page is open.'));
     }
     this.store.dispatch(storageRead());
-    this.channel?.addEventListener('message', ({ data }: MessageEvent<string[]>) => void this.refresh(data));
+    const { signal } = this.stopping;
+    this.channel?.addEventListener('message', ({ data }: MessageEvent<string[]>) => void this.refresh(data), { signal });
     const wake = () => void this.sync();
-    window.addEventListener('online', wake);
-    document.addEventListener('visibilitychange', wake);
-    setInterval(() => { if (document.visibilityState === 'visible') wake(); }, RETRY_MS);
+    window.addEventListener('online', wake, { signal });
+    document.addEventListener('visibilitychange', wake, { signal });
+    const waking = setInterval(() => { if (document.visibilityState === 'visible') wake(); }, RETRY_MS);
+    signal.addEventListener('abort', () => clearInterval(waking));
     await this.sync();
+  }
+
+  /** Lets go of the page, the other tabs and the server, for good; what waits stays on the device. */
+  stop(): void {
+    this.stopping.abort();
   }
 
   /** Shows documents changed (or null: deleted), keeps them on the device and sends them when it can. */
@@ -91,7 +99,7 @@ export class Keeper {
   }
 
   private async exchange(): Promise<void> {
-    if (this.storage === null) return;
+    if (this.storage === null || this.stopping.signal.aborted) return;
     try {
       for (let more = true; more; ) {
         const batch = await nextBatch(this.storage);

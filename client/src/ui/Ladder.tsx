@@ -27,6 +27,12 @@ const DENSE = { row: 30, bar: 11 } as const;
 const MANY = 4;
 const BAR = ROOMY.bar;
 const STRIP = 18;
+const TICKS = 18;
+const rowsOf = (tones: number) => (tones < MANY ? ROOMY : DENSE);
+const drawingPx = (tones: number, compact: boolean) => (compact ? BAR + 4 : tones * rowsOf(tones).row + 2) + STRIP;
+
+/** How tall the ladder of so many tones is, px: whoever lays it over something knows it before it is drawn. */
+export const ladderPx = (tones: number, compact: boolean): number => drawingPx(tones, compact) + TICKS;
 
 /** The names of the textures of one drawing: an earlier screen that is still there, hidden, must not lend its own. */
 interface TextureIds {
@@ -103,9 +109,8 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
   const [width, setWidth] = useState(358);
   const metered = points.filter((point) => point.placedStops !== null);
   const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
-  const { row, bar } = points.length < MANY ? ROOMY : DENSE;
-  const rows = compact ? 0 : points.length * row;
-  const height = rows + STRIP + (compact ? BAR + 4 : 2);
+  const { row, bar } = rowsOf(points.length);
+  const height = drawingPx(points.length, compact);
   const label = metered.length === 0 ? 'Wedge ladder. No tone is placed yet.' : `Wedge ladder in stops from mid grey. ${points.map(({ text }) => text).join(' ')}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
 
   return (
@@ -132,7 +137,7 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
           </View>
         ))}
       </View>
-      <View aria-hidden style={{ height: 18 }}>
+      <View aria-hidden style={{ height: TICKS }}>
         {scale.ticks.map((stop) => (
           <Txt key={stop} size="label" tone={stop === 0 ? 'accent' : 'quiet'} bold={stop === 0} style={{ position: 'absolute', left: scale.x(stop) - 15, width: 30, textAlign: 'center' }}>
             {stop === 0 ? '0' : formatStops(stop, 'third')}

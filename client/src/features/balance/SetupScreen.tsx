@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { type ReactNode, memo, useEffect, useRef, useState } from 'react';
+import { type ReactNode, memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { NextAction } from '@sphene/core/balance';
 
@@ -14,7 +14,7 @@ import { meteringMoved } from '@/store/deviceSlice';
 import { selectDocument } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/store';
 import { IconButton } from '@/ui/ActionButton';
-import { Ladder } from '@/ui/Ladder';
+import { Ladder, ladderPx } from '@/ui/Ladder';
 import { NextBar } from '@/ui/NextBar';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
@@ -71,15 +71,21 @@ const SHRINK_AT = 40;
 function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
   const palette = usePalette();
   const [scrolled, setScrolled] = useState(false);
-  const [heights, setHeights] = useState({ full: 184, strip: 118 });
+  // what lies over the part besides the ladder, px
+  const [besidesPx, setBesidesPx] = useState(66);
+  const head = useRef<HTMLElement | null>(null);
+  const tones = useSetupView().solution.points.length;
   const Content = CONTENT[part];
   // while metering and on the stage the ladder is the strip, so that pad or stage fit on the screen
-  const rests: keyof typeof heights = part === 'ambient' || part === 'stage' ? 'strip' : 'full';
-  const compact = scrolled || rests === 'strip';
-  const headPx = heights[rests];
+  const strip = part === 'ambient' || part === 'stage';
+  const compact = scrolled || strip;
+  const headPx = besidesPx + ladderPx(tones, strip);
+  const measure = () => setBesidesPx((before) => (head.current === null ? before : head.current.offsetHeight - ladderPx(tones, compact)));
+  // room for one more tone comes in the same frame as the tone, or a button would slip from under a finger that is down on it
+  useLayoutEffect(measure);
   return (
     <View style={{ flex: 1 }}>
-      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={({ nativeEvent: { layout } }) => setHeights((before) => ({ ...before, [compact ? 'strip' : 'full']: layout.height }))}>
+      <View ref={(node) => { head.current = node as unknown as HTMLElement | null; }} style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }} onLayout={measure}>
         <View style={{ paddingHorizontal: 16, paddingTop: 8 }}><SetupLadder compact={compact} onTone={() => { setScrolled(false); onPart('ambient'); }} /></View>
         <PartTabs part={part} onPart={(next) => { setScrolled(false); onPart(next); }} />
       </View>
