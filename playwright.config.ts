@@ -12,7 +12,7 @@ export default defineConfig({
   use: {
     viewport: { width: 390, height: 844 },
     timezoneId: 'Europe/Vienna',
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
