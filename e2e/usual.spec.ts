@@ -119,6 +119,22 @@ test('scrolled down, the ladder shrinks to a strip; at the top it opens again', 
   await expect.poll(async () => (await setup.ladder.boundingBox())?.height ?? 0).toBe(open);
 });
 
+test('a light that is added takes its room at once: nothing moves when the ladder opens again', async ({ stack, setup }) => {
+  await setup.open(stack, TERRACE);
+  const lights = await setup.part('Lights');
+  const tall = async () => (await setup.ladder.boundingBox())?.height ?? 0;
+  const before = await tall();
+  await lights.getByRole('button', { name: /^Add a fill/ }).click();
+  await expect(lights.getByRole('group', { name: 'Fill B', exact: true })).toBeVisible();
+  const place = () => lights.evaluate((panel) => panel.scrollTop + (panel.querySelector('[aria-label^="Add a rim"]')?.getBoundingClientRect().top ?? 0));
+  await expect.poll(tall).toBeLessThan(before);
+  const scrolled = await place();
+  await lights.hover();
+  await setup.page.mouse.wheel(0, -5000);
+  await expect.poll(tall).toBeGreaterThan(before);
+  expect(await place()).toBe(scrolled);
+});
+
 test('times in the log are those of the place', async ({ stack, setup }) => {
   await setup.open(stack, HALL);
   await expect(await setup.part('Log')).toContainText('27 Feb, 14:12:20');
