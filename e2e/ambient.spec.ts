@@ -1,7 +1,7 @@
 import path from 'node:path';
 import type { Locator } from '@playwright/test';
 
-import { type SetupPage, type Stack, TERRACE, WIDE, expect, test } from './stack';
+import { type SetupPage, type Stack, TERRACE, WIDE, expect, pressOnceShown, test } from './stack';
 
 const PHONE = { width: 390, height: 844 };
 const PICTURE = path.join(import.meta.dirname, 'fixtures/terrace.jpg');
@@ -246,8 +246,9 @@ test.describe('test frames', () => {
       return btoa(text);
     });
     const file = { name: 'large.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(large, 'base64') };
+    const stopped = pressOnceShown(page, 'Stop');
     await importFile(ambient, file);
-    await ambient.getByRole('button', { name: 'Stop', exact: true }).click();
+    await stopped;
     await expect(ambient.getByRole('button', { name: 'Import a test frame' })).toBeEnabled();
     await importFile(ambient, file);
     const ask = ambient.getByRole('group', { name: 'Settings of the frame' });

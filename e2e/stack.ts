@@ -110,6 +110,20 @@ export class SetupPage {
   }
 }
 
+/** Presses a button in the moment that it appears: what it stops could be over before a mouse is there. Ask for it before what starts that, await it after. */
+export const pressOnceShown = (page: Page, name: string): Promise<void> => page.evaluate((label) => new Promise<void>((done) => {
+  const press = () => {
+    const button = document.querySelector<HTMLElement>(`[role="button"][aria-label="${label}"]`);
+    if (button === null) return;
+    watching.disconnect();
+    button.click();
+    done();
+  };
+  const watching = new MutationObserver(press);
+  watching.observe(document.body, { childList: true, subtree: true });
+  press();
+}), name);
+
 export const test = base.extend<{ stack: Stack; setup: SetupPage }>({
   stack: async ({}, provide) => {
     const stack = await Stack.start();

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { decode } from 'fast-png';
 
-import { HALL, type SetupPage, WIDE, expect, test } from './stack';
+import { HALL, type SetupPage, WIDE, expect, pressOnceShown, test } from './stack';
 
 const PICTURE = HALL.replace('/setup/', '/picture/');
 const handle = (page: Page, name: string) => page.getByRole('slider', { name, exact: true }).filter({ visible: true });
@@ -200,15 +200,16 @@ test('the subject nearer to the window is brighter; the sun comes from place and
 test('rendering is stopped and goes on; meanwhile the stage answers', async ({ page, setup, stack }) => {
   await setup.open(stack, HALL);
   await setup.part('Stage');
-  await page.getByRole('button', { name: 'Stop refining the picture' }).click();
+  await pressOnceShown(page, 'Stop refining the picture');
   await expect(progress(page, /Picture: (stopped, coarse|setting the scene)/)).toBeVisible();
   await expect(progress(page, 'Picture: stopped, coarse')).toBeVisible({ timeout: 30_000 });
   // what moves is rendered again at once
   await handle(page, 'Key A').press('ArrowRight');
   await expect(handle(page, 'Key A')).toHaveAttribute('aria-valuenow', '45');
   await finished(page);
+  const stopped = pressOnceShown(page, 'Stop refining the picture');
   await handle(page, 'Key A').press('ArrowRight');
-  await page.getByRole('button', { name: 'Stop refining the picture' }).click();
+  await stopped;
   await expect(progress(page, 'Picture: stopped, coarse')).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Go on with the picture' }).click();
   await finished(page);
