@@ -1,3 +1,3 @@
 import { laterScreen } from '@/ui/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/preview/PictureScreen')).PictureScreen);
+export default laterScreen(async () => (await import('@/features/setupScreens')).PictureScreen);
