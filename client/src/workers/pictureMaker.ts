@@ -37,7 +37,7 @@ const idle = () => new Promise<void>((resolve) => {
  * and finely when it rests; a fine layer is called off as soon as something moves, a coarse one is let finish, so that the
  * picture follows the thumb.
  */
-class PictureMaker {
+export class PictureMaker {
   private workers: { worker: Worker; api: Remote<PreviewApi> }[] = [];
   private target: PictureOf | null = null;
   private framed: Framed | null = null;

@@ -1,0 +1,152 @@
+import type { LayerSource, PictureOf } from '@sphene/core/picture';
+import type { Quality } from '@sphene/core/preview';
+
+import { PictureMaker } from '@/workers/pictureMaker';
+
+const WIDTH = 2, HEIGHT = 4;
+
+/** A worker that answers when the test says so: half of the rows of whatever it is asked for. */
+class FakeWorker {
+  static readonly all: FakeWorker[] = [];
+  static readonly asked: string[] = [];
+  static held: (() => void)[] | null = null;
+  static broken = false;
+  terminated = false;
+  private wantedFrom = 0;
+  private rows = 0;
+  constructor() { FakeWorker.all.push(this); }
+  terminate() { this.terminated = true; }
+  private readonly turn = async () => {
+    if (FakeWorker.broken) throw new Error('out of memory');
+    if (FakeWorker.held !== null) await new Promise<void>((done) => { FakeWorker.held?.push(done); });
+  };
+  readonly api = {
+    frame: async ({ from, to }: { from: number; to: number }) => {
+      FakeWorker.asked.push(`frame ${from}-${to}`);
+      await this.turn();
+      this.rows = to - from;
+      return { materials: new Uint8Array(this.rows * WIDTH), edges: { pixels: new Int32Array(0), shares: new Float32Array(0), from: 0 } };
+    },
+    layer: async (job: number, source: unknown, quality: Quality) => {
+      FakeWorker.asked.push(`${String(source)} ${quality}`);
+      await this.turn();
+      return job < this.wantedFrom ? null : new Float32Array(this.rows * WIDTH * 3).fill(quality === 'fine' ? 2 : 1);
+    },
+    callOff: (before: number) => { this.wantedFrom = before; },
+  };
+}
+jest.mock('comlink', () => ({ wrap: ({ api }: FakeWorker) => api }));
+
+const layer = (id: string, key = id): LayerSource => ({ id, name: id, kind: 'flash', key, source: id as unknown as LayerSource['source'] });
+const picture = (layers: LayerSource[], sceneKey = 'terrace') => ({ sceneKey, layers, width: WIDTH, height: HEIGHT, scene: {}, lensTilt: 0, lookKey: '', cropped: false }) as unknown as PictureOf;
+const levels = (maker: PictureMaker, of: PictureOf) => maker.ready(of)?.layers.map((rows) => [...new Set(rows)].join());
+/** Lets everything happen that does not wait for a worker that is held. */
+const settle = () => new Promise<void>((done) => { setTimeout(done, 0); });
+const until = async (maker: PictureMaker, state: string) => { while (maker.getState() !== state) await settle(); };
+const release = async () => { for (const go of FakeWorker.held?.splice(0) ?? []) go(); await settle(); };
+
+beforeEach(() => {
+  FakeWorker.all.splice(0);
+  FakeWorker.asked.splice(0);
+  FakeWorker.held = null;
+  FakeWorker.broken = false;
+  // the bundler's own note of where a module lies
+  Object.assign(globalThis, { __ExpoImportMetaRegistry: { url: 'http://localhost/' }, Worker: FakeWorker, requestIdleCallback: (go: () => void) => go() });
+  performance.measure ??= (() => undefined) as unknown as typeof performance.measure;
+});
+
+describe('the maker of pictures', () => {
+  it('sees the scene, then shows every layer coarsely before any is refined, half of the rows by each worker', async () => {
+    const maker = new PictureMaker();
+    const both = picture([layer('sun'), layer('key')]);
+    expect(maker.ready(both)).toBeNull();
+    maker.show(both);
+    await until(maker, 'finished');
+    expect(FakeWorker.all).toHaveLength(2);
+    expect(FakeWorker.asked.filter((_, index) => index % 2 === 0)).toEqual(['frame 0-2', 'sun draft', 'key draft', 'sun fine', 'key fine']);
+    expect(FakeWorker.asked[1]).toBe('frame 2-4');
+    expect(levels(maker, both)).toEqual(['2', '2']);
+  });
+
+  it('renders only the light that moved, and what is the same is not rendered at all', async () => {
+    const maker = new PictureMaker();
+    maker.show(picture([layer('sun'), layer('key')]));
+    await until(maker, 'finished');
+    FakeWorker.asked.splice(0);
+    maker.show(picture([layer('sun'), layer('key', 'key, farther')]));
+    await settle();
+    await until(maker, 'finished');
+    expect(new Set(FakeWorker.asked)).toEqual(new Set(['key draft', 'key fine']));
+    FakeWorker.asked.splice(0);
+    maker.show(picture([layer('key', 'key, farther')]));
+    await settle();
+    expect(FakeWorker.asked).toEqual([]);
+  });
+
+  it('calls a fine layer off when something moves, and shows the coarse one of where it went', async () => {
+    const maker = new PictureMaker();
+    maker.show(picture([layer('key')]));
+    await until(maker, 'finished');
+    FakeWorker.held = [];
+    maker.show(picture([layer('key', 'moved')]));
+    await settle();
+    await release();
+    expect(maker.getState()).toBe('refining');
+    const there = picture([layer('key', 'moved again')]);
+    maker.show(there);
+    await release();
+    // the fine layer came to nothing
+    expect([maker.getState(), levels(maker, there)]).toEqual(['draft', ['1']]);
+    await release();
+    await release();
+    expect([maker.getState(), levels(maker, there)]).toEqual(['finished', ['2']]);
+  });
+
+  it('stopped, it keeps what is there and still draws coarsely what moves; it goes on when asked', async () => {
+    const maker = new PictureMaker();
+    FakeWorker.held = [];
+    const first = picture([layer('key')]);
+    maker.show(first);
+    for (let i = 0; i < 2; i += 1) { await settle(); await release(); }
+    expect(maker.getState()).toBe('refining');
+    maker.stop();
+    await release();
+    expect([maker.getState(), levels(maker, first)]).toEqual(['stopped', ['1']]);
+    maker.resume();
+    await settle();
+    await release();
+    expect([maker.getState(), levels(maker, first)]).toEqual(['finished', ['2']]);
+  });
+
+  it('another scene is seen anew, and nothing of the old one is shown in it', async () => {
+    const maker = new PictureMaker();
+    maker.show(picture([layer('key')]));
+    await until(maker, 'finished');
+    const hall = picture([layer('key')], 'hall');
+    expect(maker.ready(hall)).toBeNull();
+    maker.show(hall);
+    await settle();
+    await until(maker, 'finished');
+    expect(levels(maker, hall)).toEqual(['2']);
+    expect(FakeWorker.asked.filter((what) => what.startsWith('frame'))).toHaveLength(4);
+  });
+
+  it('a worker that breaks is said; trying again starts new ones', async () => {
+    const maker = new PictureMaker();
+    const heard: string[] = [];
+    const deaf = maker.subscribe(() => heard.push(maker.getState()));
+    FakeWorker.broken = true;
+    const of = picture([layer('key')]);
+    maker.show(of);
+    await until(maker, 'failed');
+    expect(heard.at(-1)).toBe('failed');
+    expect(FakeWorker.all.every(({ terminated }) => terminated)).toBe(true);
+    deaf();
+    FakeWorker.broken = false;
+    maker.resume();
+    await settle();
+    await until(maker, 'finished');
+    expect(FakeWorker.all).toHaveLength(4);
+    expect([heard.at(-1), levels(maker, of)]).toEqual(['failed', ['2']]);
+  });
+});
