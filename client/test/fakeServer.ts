@@ -1,4 +1,12 @@
+import { IDBFactory } from 'fake-indexeddb';
+import { deserialize, serialize } from 'node:v8';
 import type { Stored, SyncRequest } from '@sphene/core/documents';
+
+/** An empty device on this network, with what jsdom lacks of a browser. */
+export function freshDevice(network: (url: string, init: { body: string }) => Promise<Response>): void {
+  Object.assign(globalThis, { indexedDB: new IDBFactory(), structuredClone: (value: unknown) => deserialize(serialize(value)) as unknown, fetch: network });
+  if (AbortSignal.timeout === undefined) AbortSignal.timeout = () => new AbortController().signal;
+}
 
 /** A server in memory that answers as the real one does, or fails in the ways that a real one can. */
 export class FakeServer {

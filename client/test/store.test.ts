@@ -1,6 +1,5 @@
 import 'fake-indexeddb/auto';
-import { IDBFactory, IDBObjectStore } from 'fake-indexeddb';
-import { deserialize, serialize } from 'node:v8';
+import { IDBObjectStore } from 'fake-indexeddb';
 import { configure, waitFor } from '@testing-library/dom';
 import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
 import type { Document } from '@sphene/core/documents';
@@ -13,7 +12,7 @@ import { Keeper } from '@/store/keeper';
 import { selectChangeGroups, selectDocument, selectKit, selectReadings, selectSceneChanges, selectSetup, selectShoots, selectSolution, selectSpots } from '@/store/selectors';
 import { openStorage } from '@/store/storage';
 import { makeStore } from '@/store/store';
-import { FakeServer } from './fakeServer';
+import { FakeServer, freshDevice } from './fakeServer';
 
 const { setup, shoot, spot } = SAMPLE_HALL;
 // a busy machine is no failure
@@ -26,8 +25,7 @@ afterEach(() => running.splice(0).forEach((keeper) => keeper.stop()));
 beforeEach(() => {
   server = new FakeServer();
   server.session = true;
-  Object.assign(globalThis, { indexedDB: new IDBFactory(), structuredClone: (value: unknown) => deserialize(serialize(value)) as unknown, fetch: server.fetch });
-  if (AbortSignal.timeout === undefined) AbortSignal.timeout = () => new AbortController().signal;
+  freshDevice(server.fetch);
 });
 
 /** One opening of the application on this device. */
