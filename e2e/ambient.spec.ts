@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Locator } from '@playwright/test';
 
@@ -227,6 +228,30 @@ test.describe('test frames', () => {
     await log.getByRole('button', { name: /^Restore Test frame terrace.jpg/ }).click();
     await setup.part('Ambient');
     await expect(frame).toHaveCount(1);
+  });
+
+  test.describe('on a wide screen', () => {
+    test.use({ viewport: WIDE });
+
+    test('a picture dropped on the page is imported; one of another kind says what would be right', async ({ page, stack, setup }) => {
+      await setup.open(stack, TERRACE);
+      const ambient = await setup.part('Ambient');
+      const place = ambient.getByRole('group', { name: 'Test frames' });
+      const drop = async (name: string, type: string, bytes: Buffer) => {
+        const dataTransfer = await page.evaluateHandle(([text, fileName, fileType]) => {
+          const carried = new DataTransfer();
+          carried.items.add(new File([Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))], fileName, { type: fileType }));
+          return carried;
+        }, [bytes.toString('base64'), name, type] as const);
+        await place.dispatchEvent('dragenter', { dataTransfer });
+        await place.dispatchEvent('drop', { dataTransfer });
+      };
+      await drop('notes.pdf', 'application/pdf', Buffer.from('%PDF'));
+      await expect(place.getByRole('alert')).toContainText('Test frames are JPEG pictures');
+      await drop('terrace.jpg', 'image/jpeg', await readFile(PICTURE));
+      await expect(ambient.getByRole('group', { name: 'Frame terrace.jpg' })).toContainText('1/200, f/5.6, ISO 100');
+      await expect(place.getByRole('alert')).toHaveCount(0);
+    });
   });
 
   test('a file without EXIF asks for the settings, one that is no picture says so, and large ones can be stopped', async ({ page, stack, setup }) => {

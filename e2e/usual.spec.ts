@@ -119,6 +119,20 @@ test('scrolled down, the ladder shrinks to a strip; at the top it opens again', 
   await expect.poll(async () => (await setup.ladder.boundingBox())?.height ?? 0).toBe(open);
 });
 
+test('the textures of the ladder are its own, so that they stay after a visit elsewhere', async ({ stack, setup, page }) => {
+  await setup.open(stack, TERRACE);
+  await setup.part('Look');
+  await page.getByRole('button', { name: 'Stop arithmetic' }).filter({ visible: true }).click();
+  await page.goBack();
+  // every fill of the ladder on screen names a texture that is on screen too, and no name is there twice
+  const lost = await setup.ladder.filter({ visible: true }).evaluate((ladder) => [...ladder.querySelectorAll('[fill^="url("]')].filter((shape) => {
+    const name = /#([^")]+)/.exec(shape.getAttribute('fill') ?? '')?.[1] ?? '';
+    return ladder.querySelector(`[id="${name}"]`) === null || document.querySelectorAll(`[id="${name}"]`).length !== 1;
+  }).length);
+  expect(await setup.ladder.filter({ visible: true }).locator('[fill^="url("]').count()).toBeGreaterThan(2);
+  expect(lost).toBe(0);
+});
+
 test('a light that is added takes its room at once: nothing moves when the ladder opens again', async ({ stack, setup }) => {
   await setup.open(stack, TERRACE);
   const lights = await setup.part('Lights');
