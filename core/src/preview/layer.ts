@@ -6,7 +6,7 @@ import { type Mirrors, addCatchLights, findMirrors } from './mirrors';
 import type { Model } from './model';
 import type { PictureScene } from './scene';
 import { SOFT_SAMPLES, gatherSoft, smoothSoft, softLayer, spreadSoft } from './softLight';
-import { CARD, type Source, lightAt, lightOnGround } from './source';
+import { CARD, type Source, lightAt, lightOnGround, lightOnWall } from './source';
 import { markUndecided, traceVisible } from './visibility';
 import { type ViewBuffers, emptyView, seeRows } from './view';
 
@@ -76,7 +76,7 @@ function isHard(source: Source): boolean {
 
 /**
  * The layer of one source at unit strength: what it does to every pixel, with shadows from its true size, gloss, its image
- * in eyes and lenses, and one bounce off ground and people.
+ * in eyes and lenses, and one bounce off ground, people and a wall behind them.
  * @param seed another seed gives another grain; the same gives the same picture
  * @yields before long steps, so that a caller can stop in between
  */
@@ -113,11 +113,13 @@ function assemble({ view, scene, seenFrom, seenTo }: Framing, source: Source, on
   const layer = new Float32Array(width * view.height * 3);
   const onGround = lightOnGround(source, scene.groundY);
   const onPeople = lightAt(source, [0, -2, 4], [0, 0, 1], CARD, 4) + 0.5 * lightAt(source, [0, -2, 4], [0, 1, 0], CARD, 4);
-  const bounced = scene.groundAlbedo.map((value) => value * onGround);
+  const offGround = scene.groundAlbedo.map((value) => value * onGround);
+  const onWall = scene.backdrop.kind === 'wall' ? lightOnWall(source, scene.backdrop.z) : 0;
+  const offWall = scene.backdrop.albedo.map((value) => value * onWall);
   for (let o = seenFrom * width; o < seenTo * width; o += 1) {
     if (material[o] === MATERIAL.sky) continue;
-    const q = o * 3, share = Math.max(0, visible[o]!), light = onSurface[o]! * share, shine = gloss[o]! * share + catchLight[o]!, ground = sees.surroundings[o]!, people = sees.people[o]! * onPeople;
-    for (let k = 0; k < 3; k += 1) layer[q + k] = (albedo[q + k]! * (light + ground * bounced[k]! + people * THROWN_BY_PEOPLE[k]!)) / Math.PI + shine;
+    const q = o * 3, share = Math.max(0, visible[o]!), light = onSurface[o]! * share, shine = gloss[o]! * share + catchLight[o]!, ground = sees.ground[o]!, wall = sees.wall[o]!, people = sees.people[o]! * onPeople;
+    for (let k = 0; k < 3; k += 1) layer[q + k] = (albedo[q + k]! * (light + ground * offGround[k]! + wall * offWall[k]! + people * THROWN_BY_PEOPLE[k]!)) / Math.PI + shine;
   }
   return layer;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Framing, type PictureScene, type Source, type Vec, CARD, Composer, DOME, HAIR_TONES, MATERIAL, SKIN_TONES, areaSource, bakeSculpture, cosineBeam, evenWeights, frameScene, lightAt, modelOf, openSky, renderSoft, renderSource, room, softOnCard, toneTable, unit } from '.';
+import { type Framing, type PictureScene, type Source, type Vec, CARD, Composer, DOME, HAIR_TONES, MATERIAL, SKIN_TONES, areaSource, bakeSculpture, cosineBeam, evenWeights, frameScene, lightAt, lightOnWall, modelOf, openSky, renderSoft, renderSource, room, softOnCard, toneTable, unit } from '.';
 import { rectangleConfigurationFactor } from '../modifiers';
 import { PICTURE_SCENES, finished, renderScene } from '../../test/pictureScenes';
 
@@ -135,6 +135,42 @@ describe('layers', () => {
     const far = half.reduce((count, value, i) => count + (Math.abs(value - (whole[from + i] ?? 0)) > 0.02 * (1 + value) ? 1 : 0), 0);
     expect(far / half.length).toBeLessThan(0.005);
     expect(layers[0]?.length).toBe(width * height * 3);
+  });
+});
+
+describe('light that comes back from the wall behind', () => {
+  /** A bust before a wall of this tone, and a source behind it that lights the wall alone. */
+  const lit = (tone: number, kind: 'wall' | 'trees' = 'wall') => {
+    const framing = cardScene({ people: [{ at: [0, 0, 0], turn: 0 }], groundAlbedo: [0, 0, 0], backdrop: { kind, z: -120, albedo: [tone, tone, tone] } });
+    const source = areaSource([0, 0, -60], [0, 0, -1], 60, 60, 'rectangle', cosineBeam());
+    renderSoft(framing, 'fine');
+    return { framing, source, layer: finished(renderSource(framing, source, 'fine', 1)) };
+  };
+  const { framing: { view }, source, layer } = lit(0.8);
+  const onPeople = [...view.material.keys()].filter((o) => view.material[o]! < MATERIAL.ground);
+
+  it('is what falls on it, times its tone, and nothing from what is no wall', () => {
+    const [half, black, trees] = [lit(0.4).layer, lit(0).layer, lit(0.8, 'trees').layer];
+    for (const o of onPeople) {
+      expect(layer[o * 3]).toBeCloseTo(2 * half[o * 3]!, 6);
+      expect([black[o * 3], trees[o * 3]]).toEqual([0, 0]);
+    }
+    expect(Math.max(...onPeople.map((o) => layer[o * 3]!))).toBeGreaterThan(0);
+  });
+
+  it('reaches what is turned away from the camera, never more than the part of the half sphere that the wall can fill', () => {
+    const onWall = lightOnWall(source, -120);
+    const facing = (o: number) => view.normal[o * 3 + 2]!;
+    const share = (o: number) => (layer[o * 3]! * Math.PI) / (view.albedo[o * 3]! * 0.8 * onWall);
+    const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+    const shares = [[0.9, 1], [0.7, 0.9], [0.4, 0.7], [-1, 0.4]].map(([least = 0, most = 0]) => {
+      const band = onPeople.filter((o) => facing(o) > least && facing(o) <= most);
+      // (1 − cos)/2 of a cosine-weighted half sphere lies behind; what people hide of it is missing
+      expect(mean(band.map(share))).toBeLessThan(mean(band.map((o) => (1 - facing(o)) / 2)) + 0.02);
+      return mean(band.map(share));
+    });
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares[3]).toBeGreaterThan(0.1);
   });
 });
 

@@ -20,12 +20,12 @@ const KERNEL = [0.375, 0.25, 0.0625];
 export const SOFT_SAMPLES = { draft: 6, fine: 20 } as const;
 
 /**
- * Light from all round on every second pixel of rows, and which share of its half sphere is people or ground and walls:
- * cosine-weighted rays, turned from pixel to pixel.
+ * Light from all round on every second pixel of rows, and which shares of its half sphere are people, ground and the wall
+ * behind: cosine-weighted rays, turned from pixel to pixel.
  */
 export function gatherSoft(view: ViewBuffers, model: Model, scene: PictureScene, from: number, to: number, samples: number, out: SurfaceLight): void {
   const { width, place, normal, material, sees } = view;
-  const { sky, groundAlbedo, backdrop } = scene;
+  const { sky, groundAlbedo, groundY, backdrop } = scene;
   const pattern = facePattern(samples, true);
   const on = skyOnGround(sky);
   const radiance = new Float64Array(3);
@@ -43,7 +43,7 @@ export function gatherSoft(view: ViewBuffers, model: Model, scene: PictureScene,
     // a basis round the normal. Source: Duff et al. 2017
     const sign = nz >= 0 ? 1 : -1, a = -1 / (sign + nz), b = nx * ny * a;
     const ux = 1 + sign * nx * nx * a, uy = sign * b, uz = -sign * nx, vx = b, vy = sign + ny * ny * a, vz = -ny;
-    let red = 0, green = 0, blue = 0, surroundings = 0, people = 0;
+    let red = 0, green = 0, blue = 0, ground = 0, behind = 0, people = 0;
     for (let k = 0; k < samples; k += 1) {
       const p0 = pattern[k * 2]!, p1 = pattern[k * 2 + 1]!;
       const s = p0 * cos - p1 * sin, t = p0 * sin + p1 * cos, h = Math.sqrt(Math.max(0, 1 - s * s - t * t));
@@ -51,17 +51,23 @@ export function gatherSoft(view: ViewBuffers, model: Model, scene: PictureScene,
       if (meetsPeople(model, x, y, z, dx, dy, dz, REACH_CM)) { people += 1; continue; }
       const share = blocked ? passedShare(model.blockers, x, y, z, dx, dy, dz, 1e9) : 1;
       if (share <= 0) continue;
-      if (!sky.closed && (dy < 0 || (wall && dz < -0.02))) { surroundings += share; continue; }
+      // the wall, unless the ground is met first
+      const meetsWall = wall && dz < -0.02 && (dy >= 0 || (backdrop.z - z) / dz < (groundY - y) / dy);
+      if (meetsWall) behind += share;
+      else if (dy < 0) ground += share;
+      if (!sky.closed && (meetsWall || dy < 0)) continue;
       skyRadiance(sky, dx, Math.abs(dy), dz, radiance);
       const floor = dy < 0 ? share * (0.25 + groundAlbedo[1]) : share;
       red += floor * radiance[0]!; green += floor * radiance[1]!; blue += floor * radiance[2]!;
-      if (dy < 0) surroundings += share;
     }
-    surroundings /= samples;
+    ground /= samples;
+    behind /= samples;
     people /= samples;
-    sees.surroundings[o] = surroundings;
+    sees.ground[o] = ground;
+    sees.wall[o] = behind;
     sees.people[o] = people;
-    const one = Math.PI / samples, fromGround = sky.closed ? 0 : surroundings;
+    // what the sky gives ground and wall comes back from both alike
+    const one = Math.PI / samples, fromGround = sky.closed ? 0 : ground + behind;
     out[q] = red * one + fromGround * groundAlbedo[0] * on[0] + people * PEOPLE_THROW[0] * on[0];
     out[q + 1] = green * one + fromGround * groundAlbedo[1] * on[1] + people * PEOPLE_THROW[1] * on[1];
     out[q + 2] = blue * one + fromGround * groundAlbedo[2] * on[2] + people * PEOPLE_THROW[2] * on[2];
@@ -87,14 +93,14 @@ export function softOnCard({ sky, groundAlbedo }: Pick<PictureScene, 'sky' | 'gr
 }
 
 /** Fills the soft light and the shares between every second pixel, guided by normal and place. */
-export function spreadSoft({ width, height, place, normal, material, sees: { surroundings, people } }: ViewBuffers, from: number, to: number, light: SurfaceLight): void {
+export function spreadSoft({ width, height, place, normal, material, sees: { ground, wall, people } }: ViewBuffers, from: number, to: number, light: SurfaceLight): void {
   const lastX = width - 1 - ((width - 1) % 2), bottom = Math.min(height, to) - 1, lastY = bottom - ((bottom - from) % 2);
   for (let j = from; j < to; j += 1) for (let i = 0; i < width; i += 1) {
     const i0 = i - (i % 2), j0 = j - ((j - from) % 2);
     if (i === i0 && j === j0) continue;
     const o = j * width + i, q = o * 3, m = material[o]!;
     if (m === MATERIAL.sky) continue;
-    let red = 0, green = 0, blue = 0, s = 0, p = 0, weights = 0;
+    let red = 0, green = 0, blue = 0, g = 0, v = 0, p = 0, weights = 0;
     for (let b = 0; b < 2; b += 1) for (let a = 0; a < 2; a += 1) {
       const x = Math.min(i0 + a * 2, lastX), y = Math.min(j0 + b * 2, lastY), other = y * width + x, r = other * 3;
       if (material[other] === MATERIAL.sky) continue;
@@ -103,10 +109,10 @@ export function spreadSoft({ width, height, place, normal, material, sees: { sur
       facing *= facing; facing *= facing;
       const off = (place[r]! - place[q]!) * normal[q]! + (place[r + 1]! - place[q + 1]!) * normal[q + 1]! + (place[r + 2]! - place[q + 2]!) * normal[q + 2]!;
       const w = (near * facing * (material[other]! >= MATERIAL.ground === m >= MATERIAL.ground ? 1 : 1e-4)) / (1 + off * off * 8);
-      red += w * light[r]!; green += w * light[r + 1]!; blue += w * light[r + 2]!; s += w * surroundings[other]!; p += w * people[other]!; weights += w;
+      red += w * light[r]!; green += w * light[r + 1]!; blue += w * light[r + 2]!; g += w * ground[other]!; v += w * wall[other]!; p += w * people[other]!; weights += w;
     }
     if (weights <= 0) continue;
-    light[q] = red / weights; light[q + 1] = green / weights; light[q + 2] = blue / weights; surroundings[o] = s / weights; people[o] = p / weights;
+    light[q] = red / weights; light[q + 1] = green / weights; light[q + 2] = blue / weights; ground[o] = g / weights; wall[o] = v / weights; people[o] = p / weights;
   }
 }
 
@@ -114,14 +120,14 @@ export function spreadSoft({ width, height, place, normal, material, sees: { sur
 export function smoothSoft({ width, place, normal, material, sees }: ViewBuffers, from: number, to: number, passes: number, light: SurfaceLight): void {
   const first = from * width, last = to * width;
   let source = light.slice(first * 3, last * 3), target = source.slice();
-  let s0 = sees.surroundings.slice(first, last), s1 = s0.slice(), p0 = sees.people.slice(first, last), p1 = p0.slice();
+  let g0 = sees.ground.slice(first, last), g1 = g0.slice(), v0 = sees.wall.slice(first, last), v1 = v0.slice(), p0 = sees.people.slice(first, last), p1 = p0.slice();
   for (let pass = 0; pass < passes; pass += 1) {
     const step = 2 << pass;
     for (let j = from; j < to; j += 2) for (let i = 0; i < width; i += 2) {
       const o = j * width + i, q = o * 3, m = material[o]!, own = o - first;
       if (m === MATERIAL.sky) continue;
       const behind = m >= MATERIAL.ground, x = place[q]!, y = place[q + 1]!, z = place[q + 2]!, nx = normal[q]!, ny = normal[q + 1]!, nz = normal[q + 2]!;
-      let red = 0, green = 0, blue = 0, s = 0, p = 0, weights = 0;
+      let red = 0, green = 0, blue = 0, g = 0, v = 0, p = 0, weights = 0;
       for (let b = -2; b <= 2; b += 1) {
         const jj = j + b * step;
         if (jj < from || jj >= to) continue;
@@ -135,18 +141,20 @@ export function smoothSoft({ width, place, normal, material, sees }: ViewBuffers
           facing *= facing; facing *= facing; facing *= facing;
           const off = (place[r]! - x) * nx + (place[r + 1]! - y) * ny + (place[r + 2]! - z) * nz;
           const w = (KERNEL[a < 0 ? -a : a]! * KERNEL[b < 0 ? -b : b]! * facing) / (1 + off * off * (behind ? 0.02 : 12)), at = other - first, c = at * 3;
-          red += w * source[c]!; green += w * source[c + 1]!; blue += w * source[c + 2]!; s += w * s0[at]!; p += w * p0[at]!; weights += w;
+          red += w * source[c]!; green += w * source[c + 1]!; blue += w * source[c + 2]!; g += w * g0[at]!; v += w * v0[at]!; p += w * p0[at]!; weights += w;
         }
       }
       const c = own * 3, one = 1 / weights;
-      target[c] = red * one; target[c + 1] = green * one; target[c + 2] = blue * one; s1[own] = s * one; p1[own] = p * one;
+      target[c] = red * one; target[c + 1] = green * one; target[c + 2] = blue * one; g1[own] = g * one; v1[own] = v * one; p1[own] = p * one;
     }
     const light0 = source; source = target; target = light0;
-    const shares = s0; s0 = s1; s1 = shares;
-    const others = p0; p0 = p1; p1 = others;
+    const ground0 = g0; g0 = g1; g1 = ground0;
+    const wall0 = v0; v0 = v1; v1 = wall0;
+    const people0 = p0; p0 = p1; p1 = people0;
   }
   light.set(source, first * 3);
-  sees.surroundings.set(s0, first);
+  sees.ground.set(g0, first);
+  sees.wall.set(v0, first);
   sees.people.set(p0, first);
 }
 

@@ -102,17 +102,20 @@ export function lightAt(source: Source, place: Vec, facing: Vec, response: Respo
   return sum / samples;
 }
 
-const GROUND_POINTS = 24;
+const BOUNCE_POINTS = 24;
+
+/** Mean light of a source at unit strength over places in a ring, by their distance from its middle and their turn. */
+function lightOver(source: Source, least: number, most: number, facing: Vec, placeAt: (r: number, turn: number) => Vec): number {
+  let sum = 0;
+  for (let i = 0; i < BOUNCE_POINTS; i += 1) sum += lightAt(source, placeAt(least + (most - least) * Math.sqrt((i + 0.5) / BOUNCE_POINTS), i * 2.4), facing, CARD, 4);
+  return sum / BOUNCE_POINTS;
+}
 
 /** What a source at unit strength gives the ground round the subject, for the light that comes back from it. */
-export function lightOnGround(source: Source, groundY: number): number {
-  let sum = 0;
-  for (let i = 0; i < GROUND_POINTS; i += 1) {
-    const [turn, r] = [i * 2.4, 30 + 170 * Math.sqrt((i + 0.5) / GROUND_POINTS)];
-    sum += lightAt(source, [r * Math.sin(turn), groundY, r * Math.cos(turn)], [0, 1, 0], CARD, 4);
-  }
-  return sum / GROUND_POINTS;
-}
+export const lightOnGround = (source: Source, groundY: number): number => lightOver(source, 30, 200, [0, 1, 0], (r, turn) => [r * Math.sin(turn), groundY, r * Math.cos(turn)]);
+
+/** What a source at unit strength gives the wall behind the subject, as much of it as counts there: about as wide as it is far. */
+export const lightOnWall = (source: Source, wallZ: number): number => lightOver(source, 0, Math.max(100, -wallZ), [0, 0, 1], (r, turn) => [r * Math.sin(turn), r * Math.cos(turn), wallZ]);
 
 /** A place in front of a face, for measuring what falls on it. */
 export const inFrontOf = (source: AreaSource, byCm: number): Vec => along(source.centre, source.axis, byCm);

@@ -31,7 +31,7 @@ export interface ViewBuffers {
   material: Uint8Array;
   person: Uint8Array;
   /** share of the half sphere over the pixel that is ground and walls, and that is people */
-  sees: { surroundings: Float32Array; people: Float32Array };
+  sees: { ground: Float32Array; wall: Float32Array; people: Float32Array };
 }
 
 /** Regions that are levelled each by its own readings: people and what is near them, backdrop, sky. */
@@ -50,7 +50,7 @@ export function emptyView(width: number, height: number, viewpoint: Viewpoint): 
   const three = () => new Float32Array(3 * pixels);
   return {
     width, height, lens: lensOf(viewpoint, height), place: three(), normal: three(), towards: three(), albedo: three(), material: new Uint8Array(pixels), person: new Uint8Array(pixels),
-    sees: { surroundings: new Float32Array(pixels), people: new Float32Array(pixels) },
+    sees: { ground: new Float32Array(pixels), wall: new Float32Array(pixels), people: new Float32Array(pixels) },
   };
 }
 
