@@ -84,6 +84,23 @@ describe('things on the stage', () => {
     expect(after(setup, front.moveTo(front.at, false)).panels[0]?.turnedDeg).toBeCloseTo(0, 9);
   });
 
+  it('who stands beside is turned inward or away by a handle behind them, and stays within what the setup takes', () => {
+    const two = after(setup, [{ path: 'stage.subject', value: { ...setup.stage.subject, company: 'two' } }]);
+    const second = named(two, 'Second person');
+    // to the right of the camera, so inward is to the left
+    expect([second.deg, second.said]).toEqual([-20, 'turned 20° inward']);
+    expect(second.at.x).toBeGreaterThan(0.44);
+    expect(after(two, second.moveTo(second.at, false)).stage.subject.othersTurnDeg).toBe(20);
+    expect(after(two, second.nudge('ArrowLeft', false)).stage.subject.othersTurnDeg).toBe(25);
+    const away = after(two, second.moveTo({ x: 0, y: 0, z: -0.6 }, true));
+    expect(named(away, 'Second person').said).toMatch(/away$/);
+    expect(named(after(two, second.nudge('Home', false)), 'Second person').said).toBe('look at the camera');
+    for (const free of [true, false]) for (const [x, z] of [[9, 9], [-9, 0], [0.44, -0.16], [0, -9]] as const) expect(withSettings(two, second.moveTo({ x, y: 0, z }, free)).ok).toBe(true);
+    const group = after(setup, [{ path: 'people', value: { nearerM: 0.5, fartherM: 0.6, leftM: 1.1, rightM: 1.1, withinStops: 0.5 } }]);
+    expect(named(group, 'Others').deg).toBe(20);
+    expect(thingsOf(setup).some(({ id }) => id === 'others')).toBe(false);
+  });
+
   it('a window that is moved keeps how the readings saw it', () => {
     const moved = after(setup, named(setup, 'Window').nudge('ArrowDown', false)).panels[0];
     expect(moved).toMatchObject({ distanceM: 2.5, movedAt: NOW, before: { distanceM: 2.6 } });

@@ -3,6 +3,7 @@ export type { Fact } from './meteredScene';
 export * from './camera';
 export { type CameraGear, type CameraSolution, type ExposureTarget, chooseCameraSettings, limitsInForce, videoShutterTv } from './cameraSettings';
 export * from './choices';
+export { type Companion, companions } from './company';
 export type { Contrast, DomeChoice } from './contrast';
 export { type Cure, type Diagnosis, SYMPTOMS, type Symptom, diagnose } from './cures';
 export * from './depthOfField';

@@ -26,7 +26,7 @@ const PLAIN_PATHS = [
   'camera', 'camera.cameraId', 'camera.lensId', 'camera.focalMm', 'camera.support', 'camera.motion', 'camera.wantedAv', 'camera.depth', 'camera.keepOrder', 'camera.wantedTv',
   'camera.pins.av', 'camera.pins.tv', 'camera.pins.sv', 'camera.filterIds', 'camera.highSpeedSync', 'camera.syncDelayMs', 'camera.secondCameraId', 'camera.video',
   'camera.limits.syncTv', 'camera.limits.slowestTv', 'camera.limits.baseSv', 'camera.limits.highestSv',
-  'look.targets', 'lights', 'lamps', 'panels', 'stage', 'stage.subject', 'stage.subject.turnDeg', 'stage.subject.spectaclesTiltDeg', 'stage.cameraM', 'stage.cameraUpM', 'stage.upright', 'stage.background', 'stage.ground', 'stage.sun', 'meterOrder', 'reserveStops', 'backgroundM', 'people', 'pace', 'gustMps', 'colour', 'colour.ambient', 'colour.relation', 'colour.warmerMired', 'colour.whiteBalance', 'versions',
+  'look.targets', 'lights', 'lamps', 'panels', 'stage', 'stage.subject', 'stage.subject.turnDeg', 'stage.subject.othersTurnDeg', 'stage.subject.spectaclesTiltDeg', 'stage.cameraM', 'stage.cameraUpM', 'stage.upright', 'stage.background', 'stage.ground', 'stage.sun', 'meterOrder', 'reserveStops', 'backgroundM', 'people', 'pace', 'gustMps', 'colour', 'colour.ambient', 'colour.relation', 'colour.warmerMired', 'colour.whiteBalance', 'versions',
 ] as const;
 export type PlainPath = (typeof PLAIN_PATHS)[number];
 export type SettingPath = PlainPath | LightPath;

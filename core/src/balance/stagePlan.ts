@@ -13,6 +13,7 @@ export const subjectSchema = z.strictObject({
   turnDeg: z.number().min(-180).max(180).meta({ description: 'face turned from the line to the camera, positive to the right of the camera' }),
   eyesM: z.number().min(0.4).max(2.4).meta({ description: 'eyes over the ground' }),
   company: z.enum(['alone', 'two']).meta({ description: 'two: a second person stands beside; a group is said by how far its people stand' }),
+  othersTurnDeg: z.number().min(-180).max(180).meta({ description: 'how far everyone else is turned from the camera towards the person in focus; negative: away' }),
   hat: z.boolean(),
   spectacles: z.boolean(),
   spectaclesTiltDeg: z.number().min(-5).max(25).meta({ description: 'how far the lenses are tipped down' }),
@@ -46,7 +47,7 @@ export type StagePlan = z.infer<typeof stageSchema>;
 
 /** One person, standing, looking at a camera at the height of their eyes. */
 export const PLAIN_STAGE: StagePlan = {
-  subject: { turnDeg: 0, eyesM: 1.6, company: 'alone', hat: false, spectacles: false, spectaclesTiltDeg: 0, deepSet: false, hair: 'dark', skin: 'light' },
+  subject: { turnDeg: 0, eyesM: 1.6, company: 'alone', othersTurnDeg: 20, hat: false, spectacles: false, spectaclesTiltDeg: 0, deepSet: false, hair: 'dark', skin: 'light' },
   cameraM: 2.5, cameraUpM: 0, upright: true, background: 'wall', ground: 'stone', sun: null,
 };
 

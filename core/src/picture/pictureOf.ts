@@ -1,4 +1,4 @@
-import { type Kit, PANEL_FACTS, type Setup, type Solution, isIndoors, lightConfig, panelFlat, pointPlace, setupView } from '../balance';
+import { type Kit, PANEL_FACTS, type Setup, type Solution, companions, isIndoors, lightConfig, panelFlat, pointPlace, setupView } from '../balance';
 import { beamShare } from '../modifiers';
 import { type BACKDROPS, type Blocker, HAIR_TONES, type Outline, type Person, type PictureScene, type Rgb, SKIN_TONES, type Source, type Vec, areaSource, beamTable, cosineBeam, openSky, room } from '../preview';
 import { type Flat, type Place, flatAxes, frameSizeM } from '../scene';
@@ -38,7 +38,6 @@ const HEAD_CM = 47;
 const MOST_CM = 62;
 const TWO_CM = 80;
 const BUST_ENDS_CM = -55;
-const BESIDE_M = 0.44;
 const FAR_BACKDROP_CM = 4000;
 
 const GROUND_ALBEDO: Record<Setup['stage']['ground'], Rgb> = { snow: [0.78, 0.8, 0.84], grass: [0.13, 0.16, 0.09], stone: [0.25, 0.24, 0.22], wood: [0.26, 0.19, 0.12] };
@@ -48,15 +47,8 @@ export const toVec = ({ x, y, z }: Place): Vec => [x * CM, y * CM, z * CM];
 const directionVec = ({ x, y, z }: Place): Vec => [x, y, z];
 
 /** People of the picture: the one in focus, one beside, or a group as far as its people stand. */
-function peopleOf({ people, stage: { subject } }: Setup): Person[] {
-  const first: Person = { at: [0, 0, 0], turn: subject.turnDeg * RADIANS };
-  const at = (x: number, z: number): Person => ({ at: [x * CM, 0, z * CM], turn: 0 });
-  if (people !== null) {
-    const { nearerM, fartherM, leftM, rightM } = people;
-    if (nearerM === 0 && fartherM === 0) return [first, at(-leftM, 0), at(rightM, 0), at(-leftM / 2, 0), at(rightM / 2, 0)];
-    return [first, at(-leftM, -fartherM), at(rightM, -fartherM), at(-leftM * 0.4, -fartherM), at(rightM * 0.4, -fartherM), at(-leftM * 0.56, nearerM), at(rightM * 0.56, nearerM)];
-  }
-  return subject.company === 'two' ? [first, { at: [BESIDE_M * CM, -5, -16], turn: -0.35 }] : [first];
+function peopleOf(setup: Setup): Person[] {
+  return [{ at: { x: 0, y: 0, z: 0 }, turnDeg: setup.stage.subject.turnDeg }, ...companions(setup)].map(({ at, turnDeg }): Person => ({ at: [at.x * CM, at.y * CM, at.z * CM], turn: turnDeg * RADIANS }));
 }
 
 /** What of the frame is shown: head and shoulders at least, the camera's frame where the busts fill it, a group whole. */
@@ -69,11 +61,12 @@ function viewpointOf(setup: Setup, kit: Kit): { view: PictureScene['view']; widt
     const heightCm = Math.max(130, (wideCm * PICTURE.short) / PICTURE.long);
     return { view: { from, at: [0, 35 - heightCm / 2, 0], heightCm }, width: PICTURE.long, height: PICTURE.short, cropped: frame.widthM * CM > wideCm * 1.05, bodies: true };
   }
-  const two = setup.stage.subject.company === 'two';
+  const [beside] = companions(setup);
+  const two = beside !== undefined;
   const most = two ? TWO_CM : MOST_CM;
   const heightCm = Math.min(most, Math.max(two ? most : HEAD_CM, frame.heightM * CM));
   const middle = two ? BUST_ENDS_CM + TWO_CM / 2 : Math.max(-4.5, BUST_ENDS_CM + heightCm / 2);
-  return { view: { from, at: [two ? (BESIDE_M * CM) / 2 : 0, middle, 0], heightCm }, width: PICTURE.short, height: PICTURE.long, cropped: frame.heightM * CM > heightCm * 1.02, bodies: false };
+  return { view: { from, at: [two ? (beside.at.x * CM) / 2 : 0, middle, 0], heightCm }, width: PICTURE.short, height: PICTURE.long, cropped: frame.heightM * CM > heightCm * 1.02, bodies: false };
 }
 
 function blockerOf(flat: Flat): Blocker {

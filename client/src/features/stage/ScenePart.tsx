@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { BACKGROUNDS, GROUNDS, type Subject, type Sun, formatDistance } from '@sphene/core/balance';
+import { BACKGROUNDS, GROUNDS, type Subject, type Sun, companions, formatDistance } from '@sphene/core/balance';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
@@ -13,6 +13,7 @@ import { ToggleList } from '@/ui/ToggleList';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, NumberDial, SideDial } from '@/ui/dials';
 import { TimeField } from './TimeField';
+import { sayOthers } from './things';
 
 const capital = (word: string) => word.replace(/^./, (letter) => letter.toUpperCase());
 const choices = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: capital(value) }));
@@ -33,6 +34,7 @@ function SubjectPart() {
       {setup.people !== null && <Txt size="label" tone="quiet">A group stands there, as far as Lights says under its people.</Txt>}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <SideDial label="Face turned" value={subject.turnDeg} onChange={(turnDeg) => changeOne('stage.subject.turnDeg', turnDeg)} note={subject.turnDeg === 0 ? 'to the camera' : subject.turnDeg < 0 ? 'left of the camera' : 'right of the camera'} />
+        {companions(setup).length > 0 && <NumberDial label={setup.people === null ? 'Second person turned inward' : 'Others turned inward'} unit="°" value={subject.othersTurnDeg} least={-180} most={180} step={5} decimals={0} onChange={(deg) => changeOne('stage.subject.othersTurnDeg', deg)} note={sayOthers(subject.othersTurnDeg)} />}
         <NumberDial label="Eyes over the ground" unit="m" value={subject.eyesM} least={0.4} most={2.4} step={0.05} decimals={2} onChange={(eyesM) => put({ eyesM: Number(eyesM.toFixed(2)) })} note={formatDistance(subject.eyesM, unit)} />
         {subject.spectacles && <NumberDial label="Spectacles tipped down" unit="°" value={subject.spectaclesTiltDeg} least={-5} most={25} step={1} decimals={0} onChange={(tilt) => changeOne('stage.subject.spectaclesTiltDeg', tilt)} />}
       </View>

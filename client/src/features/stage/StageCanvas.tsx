@@ -61,7 +61,7 @@ export function StageCanvas({ stage, face, heightPx, beside }: { stage: Stage; f
           <StageDrawing setup={setup} kit={kit} solution={solution} view={view} width={width} height={heightPx} palette={palette} selectedId={selectedId} sunRingM={sunRingM} />
         </View>
         {shown.map((thing) => (
-          <StageHandle key={thing.id} at={toPx(view, thing.at)} name={thing.name} said={thing.said} deg={thing.deg} letter={letterOf(thing.id, thing.name)} small={thing.id.startsWith('turn:')} selected={thing.id === selectedId}
+          <StageHandle key={thing.id} at={toPx(view, thing.at)} name={thing.name} said={thing.said} deg={thing.deg} letter={letterOf(thing.id, thing.name)} small={thing.id.startsWith('turn:') || thing.id === 'others'} selected={thing.id === selectedId}
             onSelect={() => { if (!thing.id.startsWith('turn:')) stage.select(thing.id); }}
             onMove={(to, free) => stage.draft(thing.moveTo(fromPx(view, to, thing.at), free))} onDrop={stage.drop} onCancel={stage.cancel}
             onKey={(pressed, fine) => {

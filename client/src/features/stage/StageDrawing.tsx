@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect, Text as SvgText } from 'react-native-svg';
-import { type Kit, type Setup, type Solution, panelFlat } from '@sphene/core/balance';
-import { type Flat, type Place, flatAxes, peoplePlaces } from '@sphene/core/scene';
+import { type Kit, type Setup, type Solution, companions, panelFlat } from '@sphene/core/balance';
+import { type Flat, type Place, flatAxes } from '@sphene/core/scene';
 
 import { type Palette, REGULAR } from '@/ui/palette';
 import { type StageView, toPx } from './stageView';
@@ -59,7 +59,6 @@ export const StageDrawing = memo(function StageDrawing({ setup, kit, solution, v
   const ground = toPx(view, { x: 0, y: -stage.subject.eyesM, z: 0 }).y;
   const camera = toPx(view, cameraPlace);
   const sun = sunAt({ solution, sunRingM });
-  const people = setup.people === null ? (stage.subject.company === 'two' ? [{ name: 'second', at: { x: 0.44, y: 0, z: -0.16 } }] : []) : peoplePlaces(setup.people).filter(({ name }) => name !== 'middle');
   const wall = face === 'plan' ? [{ x: -30, y: 0, z: -backgroundM }, { x: 30, y: 0, z: -backgroundM }] : [{ x: 0, y: -stage.subject.eyesM, z: -backgroundM }, { x: 0, y: 6, z: -backgroundM }];
   const [wallA, wallB] = wall.map((place) => toPx(view, place));
   return (
@@ -101,7 +100,17 @@ export const StageDrawing = memo(function StageDrawing({ setup, kit, solution, v
           </G>
         );
       })}
-      {people.map(({ name, at }) => { const { x, y } = toPx(view, at); return face === 'plan' ? <Circle key={name} cx={x} cy={y} r={Math.max(5, HEAD_M * pxPerM)} fill={palette.raised} stroke={palette.text} strokeWidth={1.5} /> : <G key={name}><Circle cx={x} cy={y} r={Math.max(5, HEAD_M * pxPerM)} fill={palette.raised} stroke={palette.text} strokeWidth={1.5} /><Line x1={x} x2={x} y1={y + HEAD_M * pxPerM} y2={ground} stroke={palette.text} strokeWidth={1.5} /></G>; })}
+      {companions(setup).map(({ name, at, turnDeg }) => {
+        const { x, y } = toPx(view, at);
+        const r = Math.max(5, HEAD_M * pxPerM);
+        return (
+          <G key={name}>
+            {face === 'side' && <Line x1={x} x2={x} y1={y + r} y2={ground} stroke={palette.text} strokeWidth={1.5} />}
+            <Circle cx={x} cy={y} r={r} fill={palette.raised} stroke={palette.text} strokeWidth={1.5} />
+            <Polygon points={noseOf(view, x, y, r, turnDeg)} fill={palette.text} />
+          </G>
+        );
+      })}
       <Head view={view} setup={setup} palette={palette} ground={ground} />
       <CameraBody x={camera.x} y={camera.y} face={face} palette={palette} />
       {sun !== null && <SunSign {...toPx(view, sun)} palette={palette} up={(solution.stage.sun?.altitudeDeg ?? 0) > 0} />}
@@ -118,19 +127,23 @@ const MetreGrid = memo(function MetreGrid({ view, width, height, groundY, palett
   return <Path d={path} stroke={palette.line} strokeWidth={0.6} opacity={0.35} />;
 });
 
+/** The nose of a head, by where the face looks. */
+function noseOf({ face }: StageView, x: number, y: number, r: number, turnDeg: number): string {
+  const turn = turnDeg * RADIANS;
+  const [dx, dy] = face === 'plan' ? [Math.sin(turn), Math.cos(turn)] : [Math.cos(turn), 0];
+  return `${x + dx * r * 1.55},${y + dy * r * 1.55} ${x + dx * r * 0.8 - dy * r * 0.42},${y + dy * r * 0.8 + dx * r * 0.42} ${x + dx * r * 0.8 + dy * r * 0.42},${y + dy * r * 0.8 - dx * r * 0.42}`;
+}
+
 /** The subject's head with its nose, and in the side view the body. */
 function Head({ view, setup: { stage: { subject } }, palette, ground }: { view: StageView; setup: Setup; palette: Palette; ground: number }) {
   const { x, y } = toPx(view, { x: 0, y: 0, z: 0 });
   const r = Math.max(8, HEAD_M * view.pxPerM);
-  const turn = subject.turnDeg * RADIANS;
-  const [dx, dy] = view.face === 'plan' ? [Math.sin(turn), Math.cos(turn)] : [Math.cos(turn), 0];
-  const nose = `${x + dx * r * 1.55},${y + dy * r * 1.55} ${x + dx * r * 0.8 - dy * r * 0.42},${y + dy * r * 0.8 + dx * r * 0.42} ${x + dx * r * 0.8 + dy * r * 0.42},${y + dy * r * 0.8 - dx * r * 0.42}`;
   return (
     <G>
       {view.face === 'side' && <Path d={`M${x - r * 0.9},${ground} L${x - r * 0.6},${y + r * 1.4} L${x + r * 0.6},${y + r * 1.4} L${x + r * 0.9},${ground} Z`} fill={palette.raised} stroke={palette.text} strokeWidth={1.5} />}
       {subject.hat && <Circle cx={x} cy={view.face === 'plan' ? y : y - r * 0.7} r={r * 1.5} fill="none" stroke={palette.text} strokeWidth={1.2} strokeDasharray="3 2" />}
       <Circle cx={x} cy={y} r={r} fill={palette.raised} stroke={palette.text} strokeWidth={2} />
-      <Polygon points={nose} fill={palette.text} />
+      <Polygon points={noseOf(view, x, y, r, subject.turnDeg)} fill={palette.text} />
     </G>
   );
 }

@@ -1,4 +1,4 @@
-import { type Kit, PANEL_FACTS, type Panel, type Setting, type Setup, type Solution, changedPanel, formatDistance, lightPath, panelName, pointPlace } from '@sphene/core/balance';
+import { type Kit, PANEL_FACTS, type Panel, type Setting, type Setup, type Solution, changedPanel, companions, formatDistance, lightPath, panelName, pointPlace } from '@sphene/core/balance';
 import { type Place, lightPlace, minus, standOf, unitOf, wrapDeg } from '@sphene/core/scene';
 
 import { type Face, snapAngle, snapTo } from './stageView';
@@ -145,6 +145,25 @@ function lampThings(facts: StageFacts): Thing[] {
   });
 }
 
+/** How far others are turned towards the person in focus, in words. */
+export const sayOthers = (deg: number): string => (deg === 0 ? 'look at the camera' : `turned ${Math.abs(deg)}° ${deg > 0 ? 'inward' : 'away'}`);
+
+/** Everyone beside the person in focus is turned by the first of them; its handle lies behind the head, clear of the face's own. */
+function othersThing({ setup }: StageFacts): Thing[] {
+  const [first, ...rest] = companions(setup);
+  if (first === undefined) return [];
+  const { at, turnDeg } = first;
+  const { othersTurnDeg } = setup.stage.subject;
+  const inward = -Math.sign(at.x);
+  const turn = (deg: number): Setting[] => [{ path: 'stage.subject.othersTurnDeg', value: Math.round(wrapDeg(inward * deg)) + 0 }];
+  const nose = turnDeg * RADIANS;
+  return [{
+    id: 'others', name: rest.length > 0 ? 'Others' : 'Second person', at: { x: at.x - Math.sin(nose) * NOSE_M, y: at.y, z: at.z - Math.cos(nose) * NOSE_M }, deg: turnDeg, faces: ['plan'], said: sayOthers(othersTurnDeg),
+    moveTo: (place, free) => { const deg = angleOf(minus(at, place)); return turn(free ? deg : snapAngle(deg, 0)); },
+    nudge: (key, fine) => (key === 'ArrowLeft' || key === 'ArrowRight' ? turn(turnDeg + (key === 'ArrowLeft' ? -1 : 1) * (fine ? 1 : 5)) : key === 'Home' ? turn(0) : null),
+  }];
+}
+
 /** Where the sun is drawn: on a ring round the subject. */
 export const sunAt = ({ solution: { stage: { sun } }, sunRingM }: Pick<StageFacts, 'solution' | 'sunRingM'>): Place | null =>
   sun === null ? null : { x: sun.towards.x * sunRingM, y: sun.towards.y * sunRingM, z: sun.towards.z * sunRingM };
@@ -167,6 +186,7 @@ export function stageThings(facts: StageFacts): Thing[] {
       moveTo: (place, free) => turn(free ? angleOf(place) : snapAngle(angleOf(place), 0)),
       nudge: (key, fine) => (key === 'ArrowLeft' || key === 'ArrowRight' ? turn(stage.subject.turnDeg + (key === 'ArrowLeft' ? -1 : 1) * (fine ? 1 : 5)) : key === 'Home' ? turn(0) : null),
     },
+    ...othersThing(facts),
     {
       id: 'camera', name: 'Camera', at: { x: 0, y: stage.cameraUpM, z: stage.cameraM }, deg: 0, faces: ['plan', 'side'], said: `${formatDistance(stage.cameraM, unit)} from the subject, ${formatDistance(Math.abs(stage.cameraUpM), unit)} ${stage.cameraUpM < 0 ? 'under' : 'over'} the eyes`,
       moveTo: ({ y, z }, free) => camera(free ? z : snapTo(z, by), free ? y : snapTo(y, by / 2)),
