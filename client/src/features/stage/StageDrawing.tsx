@@ -102,7 +102,7 @@ export const StageDrawing = memo(function StageDrawing({ setup, kit, solution, v
       })}
       {companions(setup).map(({ name, at, turnDeg }) => {
         const { x, y } = toPx(view, at);
-        const r = Math.max(5, HEAD_M * pxPerM);
+        const r = Math.max(7, HEAD_M * pxPerM);
         return (
           <G key={name}>
             {face === 'side' && <Line x1={x} x2={x} y1={y + r} y2={ground} stroke={palette.text} strokeWidth={1.5} />}
