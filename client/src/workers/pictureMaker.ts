@@ -139,10 +139,9 @@ export class PictureMaker {
         this.current = job;
         this.tell(job.kind === 'frame' ? 'sculpting' : job.quality === 'draft' ? 'draft' : 'refining');
         const start = performance.now();
-        if (job.kind === 'frame') await this.frame();
-        else await this.render(job.layer, job.quality);
+        const made = job.kind === 'frame' ? await this.frame() : await this.render(job.layer, job.quality);
         // for the browser's own timeline, and for the benchmark that reads it
-        performance.measure(job.kind === 'frame' ? 'picture frame' : `picture ${job.quality} ${job.layer.id.split(':')[0] ?? ''}`, { start });
+        if (made) performance.measure(job.kind === 'frame' ? 'picture frame' : `picture ${job.quality} ${job.layer.id.split(':')[0] ?? ''}`, { start });
       }
       this.tell(this.stopped ? 'stopped' : 'finished');
     } catch {
@@ -160,9 +159,9 @@ export class PictureMaker {
     return { from: Math.round((height * index) / WORKERS), to: Math.round((height * (index + 1)) / WORKERS) };
   }
 
-  private async frame(): Promise<void> {
+  private async frame(): Promise<boolean> {
     const { target } = this;
-    if (target === null) return;
+    if (target === null) return false;
     const { scene, lensTilt, width, height, lookKey, sceneKey } = target;
     const parts = await Promise.all(this.start().map(({ api }, index) => api.frame({ scene, lensTilt, width, height, lookKey, ...this.rowsOf(height, index) })));
     const materials = new Uint8Array(width * height);
@@ -171,22 +170,25 @@ export class PictureMaker {
     composer.setFraming(materials, parts.map(({ edges }): EdgeWeights => edges));
     this.framed = { sceneKey, composer, materials };
     this.layers.clear();
+    return true;
   }
 
-  private async render({ id, key, source }: LayerSource, quality: Quality): Promise<void> {
+  /** @returns false when it was called off */
+  private async render({ id, key, source }: LayerSource, quality: Quality): Promise<boolean> {
     const { framed } = this;
-    if (framed === null) return;
+    if (framed === null) return false;
     const { width, height } = framed.composer;
     const job = this.jobNumber;
     const parts = await Promise.all(this.start().map(({ api }) => api.layer(job, source, quality, SEED)));
-    if (this.framed !== framed) return;
+    if (this.framed !== framed) return false;
     const rows = new Float32Array(width * height * 3);
     for (const [index, part] of parts.entries()) {
-      if (part === null) return;
+      if (part === null) return false;
       rows.set(part, this.rowsOf(height, index).from * width * 3);
     }
     this.layers.set(id, { key, quality, rows });
     this.tell(this.state);
+    return true;
   }
 }
 
