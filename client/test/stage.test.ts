@@ -98,6 +98,9 @@ describe('things on the stage', () => {
     for (const free of [true, false]) for (const [x, z] of [[9, 9], [-9, 0], [0.44, -0.16], [0, -9]] as const) expect(withSettings(two, second.moveTo({ x, y: 0, z }, free)).ok).toBe(true);
     const group = after(setup, [{ path: 'people', value: { nearerM: 0.5, fartherM: 0.6, leftM: 1.1, rightM: 1.1, withinStops: 0.5 } }]);
     expect(named(group, 'Others').deg).toBe(20);
+    // nobody stands to the left: the handle turns them all the same
+    const right = after(group, [{ path: 'people', value: { nearerM: 0, fartherM: 1, leftM: 0, rightM: 1, withinStops: 0.5 } }]);
+    expect(named(after(right, named(right, 'Others').nudge('ArrowLeft', false)), 'Others').deg).toBe(-25);
     expect(thingsOf(setup).some(({ id }) => id === 'others')).toBe(false);
   });
 

@@ -80,7 +80,8 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   const strip = part === 'ambient' || part === 'stage';
   const compact = scrolled || strip;
   const headPx = besidesPx + ladderPx(tones, strip);
-  const measure = () => setBesidesPx((before) => (head.current === null ? before : head.current.offsetHeight - ladderPx(tones, compact)));
+  // a screen that lies hidden under another has no height
+  const measure = () => setBesidesPx((before) => { const tall = head.current?.offsetHeight ?? 0; return tall === 0 ? before : tall - ladderPx(tones, compact); });
   // room for one more tone comes in the same frame as the tone, or a button would slip from under a finger that is down on it
   useLayoutEffect(measure);
   return (

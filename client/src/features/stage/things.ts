@@ -152,9 +152,8 @@ export const sayOthers = (deg: number): string => (deg === 0 ? 'look at the came
 function othersThing({ setup }: StageFacts): Thing[] {
   const [first, ...rest] = companions(setup);
   if (first === undefined) return [];
-  const { at, turnDeg } = first;
+  const { at, turnDeg, inward } = first;
   const { othersTurnDeg } = setup.stage.subject;
-  const inward = -Math.sign(at.x);
   const turn = (deg: number): Setting[] => [{ path: 'stage.subject.othersTurnDeg', value: Math.round(wrapDeg(inward * deg)) + 0 }];
   const nose = turnDeg * RADIANS;
   return [{
