@@ -5,7 +5,7 @@ module.exports = {
   displayName: 'core',
   rootDir: __dirname,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/test/**/*.test.ts'],
   transform: typescriptTransform,
   // published as modules only
   transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer|fflate)/)'],

@@ -1,0 +1,18 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+import type { Fact, Kit, Setup } from '../../src/balance';
+import { migrateDocument } from '../../src/documents';
+import type { SolutionCase } from './corpus';
+
+interface Kept {
+  kits: Kit[];
+  cases: { name: string; kit: number; clock: string; setup: unknown; facts: unknown[] }[];
+}
+
+const { kits, cases } = JSON.parse(readFileSync(join(__dirname, 'fromTests.json'), 'utf8')) as Kept;
+
+/** What the tests of the core solved on the day the corpus was made: up to three documents a test, brought up to date. */
+export const SCENES_FROM_TESTS: SolutionCase[] = cases.map(({ name, kit, clock, setup, facts }) => ({
+  name, kit: kits[kit] as Kit, clock: new Date(clock), setup: migrateDocument(setup) as Setup, facts: facts.map((fact) => migrateDocument(fact) as Fact),
+}));

@@ -1,0 +1,45 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+import { beforeAll, describe, expect, it } from '@jest/globals';
+
+import { answersOf, answersToTyped, canonical, fingerprint } from './answers';
+import { solutionCorpus } from './corpus';
+
+/** Written once, with `WRITE_BASELINE=1 npm run unit -- solutions`; written anew only when figures change on purpose. */
+const BASELINE = join(__dirname, 'baseline.json');
+const wholeFile = (name: string): string => join(__dirname, 'whole', `${name}.json`);
+const WHOLE_EVERY = 42;
+
+const corpus = solutionCorpus();
+const prints: Record<string, string> = {};
+const whole: Record<string, string> = {};
+
+beforeAll(() => {
+  corpus.forEach(({ name }, index) => {
+    if (prints[name] !== undefined) throw new Error(`two cases are called ${name}`);
+    const answers = answersOf(corpus, index);
+    prints[name] = fingerprint(answers);
+    if (index % WHOLE_EVERY === 0) whole[String(index)] = `${canonical(answers, 1)}\n`;
+  });
+  const typed = answersToTyped();
+  prints['typed'] = fingerprint(typed);
+  whole['typed'] = `${canonical(typed, 1)}\n`;
+  if (process.env['WRITE_BASELINE'] !== '1') return;
+  mkdirSync(join(__dirname, 'whole'), { recursive: true });
+  for (const [name, text] of Object.entries(whole)) writeFileSync(wholeFile(name), text);
+  writeFileSync(BASELINE, `${JSON.stringify(prints, null, 1)}\n`);
+}, 600_000);
+
+describe('the solutions of the corpus', () => {
+  it('some are kept whole, to see what differs', () => {
+    for (const [name, text] of Object.entries(whole)) expect([name, text]).toEqual([name, readFileSync(wholeFile(name), 'utf8')]);
+  });
+
+  it('all are equal to the last bit and letter to those that were written down', () => {
+    const kept = JSON.parse(readFileSync(BASELINE, 'utf8')) as Record<string, string>;
+    expect(corpus.length).toBeGreaterThanOrEqual(500);
+    expect(Object.keys(prints).sort()).toEqual(Object.keys(kept).sort());
+    expect(Object.keys(kept).filter((name) => kept[name] !== prints[name])).toEqual([]);
+  });
+});
