@@ -5,7 +5,10 @@ import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const projects = { project: ['core/tsconfig.json', 'client/tsconfig.json', 'server/tsconfig.json', 'stand-ins/tsconfig.json'], noWarnOnMultipleProjects: true };
+const projects = {
+  project: ['core/tsconfig.json', 'client/tsconfig.json', 'server/tsconfig.json', 'stand-ins/tsconfig.json'],
+  noWarnOnMultipleProjects: true,
+};
 
 /** The floors of the house: who may import whom. Imports go one way. */
 const CORE_FLOORS = [
@@ -36,10 +39,27 @@ const elements = [
   { type: 'stand-ins', pattern: 'stand-ins/src' },
 ];
 const core = CORE_FLOORS.map(([floor]) => `core-${floor}`);
-const allow = (from, to) => ({ from: { element: { type: from } }, allow: { to: { element: { types: { anyOf: to } } } } });
+const allow = (from, to) => ({
+  from: { element: { type: from } },
+  allow: { to: { element: { types: { anyOf: to } } } },
+});
 
 export default defineConfig(
-  { ignores: ['**/node_modules', '**/dist', '**/.expo', '**/*.cjs', '**/*.mjs', 'client/*.config.js', 'client/src/stubs', 'eslint.config.js', 'playwright-report', 'test-results', '.data'] },
+  {
+    ignores: [
+      '**/node_modules',
+      '**/dist',
+      '**/.expo',
+      '**/*.cjs',
+      '**/*.mjs',
+      'client/*.config.js',
+      'client/src/stubs',
+      'eslint.config.js',
+      'playwright-report',
+      'test-results',
+      '.data',
+    ],
+  },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
@@ -52,7 +72,14 @@ export default defineConfig(
   {
     files: ['client/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error', 'no-restricted-imports': ['error', { paths: ['react-native-gesture-handler', 'react-native-reanimated', '@mdi/js'] }] },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-imports': [
+        'error',
+        { paths: ['react-native-gesture-handler', 'react-native-reanimated', '@mdi/js'] },
+      ],
+    },
   },
   {
     files: ['{core,client,server,stand-ins}/src/**/*.{ts,tsx}'],
@@ -66,20 +93,25 @@ export default defineConfig(
     },
     rules: {
       'import-x/no-cycle': 'error',
-      'boundaries/dependencies': ['error', {
-        default: 'disallow',
-        policies: [
-          { allow: { to: { module: { origin: ['external', 'core'] } } } },
-          ...CORE_FLOORS.map(([floor, below]) => allow(`core-${floor}`, [`core-${floor}`, ...below.map((name) => `core-${name}`)])),
-          allow('workers', [...core, 'workers']),
-          allow('store', [...core, 'store', 'workers']),
-          allow('ui', [...core, 'store', 'ui']),
-          allow('feature', [...core, 'store', 'ui', 'workers', 'feature']),
-          allow('route', [...core, 'store', 'ui', 'feature', 'route']),
-          allow('server', [...core, 'server']),
-          allow('stand-ins', [...core, 'stand-ins']),
-        ],
-      }],
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          policies: [
+            { allow: { to: { module: { origin: ['external', 'core'] } } } },
+            ...CORE_FLOORS.map(([floor, below]) =>
+              allow(`core-${floor}`, [`core-${floor}`, ...below.map((name) => `core-${name}`)]),
+            ),
+            allow('workers', [...core, 'workers']),
+            allow('store', [...core, 'store', 'workers']),
+            allow('ui', [...core, 'store', 'ui']),
+            allow('feature', [...core, 'store', 'ui', 'workers', 'feature']),
+            allow('route', [...core, 'store', 'ui', 'feature', 'route']),
+            allow('server', [...core, 'server']),
+            allow('stand-ins', [...core, 'stand-ins']),
+          ],
+        },
+      ],
     },
   },
   {
@@ -88,8 +120,15 @@ export default defineConfig(
     rules: {
       'import-x/no-extraneous-dependencies': ['error', { packageDir: [`${import.meta.dirname}/core`] }],
       'no-restricted-globals': ['error', 'window', 'document', 'navigator', 'fetch', 'process'],
-      'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The clock is an argument.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now' },
+        { object: 'Math', property: 'random' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The clock is an argument.' },
+      ],
     },
   },
 );

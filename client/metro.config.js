@@ -6,15 +6,21 @@ const config = getDefaultConfig(__dirname);
 config.resolver.resolveRequest = (context, name, platform) => {
   const from = context.originModulePath;
   // Zod re-exports its 64 languages from one barrel and Metro does not shake trees: keep English only.
-  if (name === '../locales/index.js' && /node_modules\/zod\/v4\//.test(from)) return { type: 'sourceFile', filePath: path.join(__dirname, 'src/stubs/zodLocales.js') };
+  if (name === '../locales/index.js' && /node_modules\/zod\/v4\//.test(from))
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/stubs/zodLocales.js') };
   // Paper's icons are a 1.3 MB font with a 180 kB name map: give it our few SVG paths instead.
-  if (/(^|\/)(react-native-vector-icons|vector-icons)\/MaterialCommunityIcons$/.test(name) && /node_modules\/react-native-paper\//.test(from))
+  if (
+    /(^|\/)(react-native-vector-icons|vector-icons)\/MaterialCommunityIcons$/.test(name) &&
+    /node_modules\/react-native-paper\//.test(from)
+  )
     return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/PathIcon.tsx') };
   return context.resolveRequest(context, name, platform);
 };
 // A module runs when it is first used, not when the page starts: the list of shoots need not wait for the rest.
 // Except one that notes the bundle's address, which is known only while the page's script runs: workers are found by it.
-const EARLY = { [path.join(path.dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')]: true };
+const EARLY = {
+  [path.join(path.dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')]: true,
+};
 // And except the renderer: looking a module up for every name in its inner loops halves its speed.
 const RENDERER = path.resolve(__dirname, '../core/src/preview');
 for (const file of readdirSync(RENDERER)) EARLY[path.join(RENDERER, file)] = true;

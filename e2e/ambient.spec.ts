@@ -12,22 +12,33 @@ async function freshSetup(stack: Stack, setup: SetupPage): Promise<Locator> {
   await setup.openFresh(stack, 'Metering');
   return setup.part('Ambient');
 }
-const point = (ambient: Locator, name: string) => ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
+const point = (ambient: Locator, name: string) =>
+  ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
 const chooseMethod = async (ambient: Locator, name: string) => {
   await ambient.getByRole('button', { name: /^Change how it is metered/ }).click();
   await ambient.getByRole('radio', { name, exact: true }).click();
   await ambient.getByRole('button', { name: /^Done with how it is metered/ }).click();
 };
 
-for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const)
+for (const [size, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 
-    test('five points by the pad, each in three taps at most, and the ladder says in words what it draws', async ({ stack, setup }) => {
+    test('five points by the pad, each in three taps at most, and the ladder says in words what it draws', async ({
+      stack,
+      setup,
+    }) => {
       const ambient = await freshSetup(stack, setup);
       await setup.tapReading('Ambient', ['f 2.8'], 'Save for face');
       await setup.tapReading('Ambient', ['f 4', 'and 3 tenths'], 'Save for background');
-      for (const [name, keys] of [['shadow side', ['f 2', 'and one third']], ['sky', ['f 8']], ['hair light', ['f 5.6', 'and 5 tenths']]] as const) {
+      for (const [name, keys] of [
+        ['shadow side', ['f 2', 'and one third']],
+        ['sky', ['f 8']],
+        ['hair light', ['f 5.6', 'and 5 tenths']],
+      ] as const) {
         await ambient.getByRole('button', { name: `Add ${name}` }).click();
         await setup.tapReading('Ambient', [...keys], `Save for ${name}`);
       }
@@ -37,12 +48,22 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const)
       // every tone of the text form against its label and against where its mark is drawn
       await setup.part('Look');
       const text = (await setup.ladder.getAttribute('aria-label')) ?? '';
-      const tones = [...text.matchAll(/(Face|Background|Shadow side|Sky|Hair light): ([+−]?\d+\.\d) stops from mid grey/g)];
+      const tones = [
+        ...text.matchAll(/(Face|Background|Shadow side|Sky|Hair light): ([+−]?\d+\.\d) stops from mid grey/g),
+      ];
       expect(tones).toHaveLength(5);
       const drawn = await setup.ladder.evaluate((ladder) => {
-        const centre = (element: Element) => { const box = element.getBoundingClientRect(); return box.left + box.width / 2; };
-        const leaves = [...ladder.querySelectorAll('*')].filter((element) => element.childElementCount === 0 && /^[+−]?\d+$/.test(element.textContent ?? ''));
-        const ticks = leaves.map((element) => ({ stop: Number((element.textContent ?? '').replace('−', '-')), x: centre(element) }));
+        const centre = (element: Element) => {
+          const box = element.getBoundingClientRect();
+          return box.left + box.width / 2;
+        };
+        const leaves = [...ladder.querySelectorAll('*')].filter(
+          (element) => element.childElementCount === 0 && /^[+−]?\d+$/.test(element.textContent ?? ''),
+        );
+        const ticks = leaves.map((element) => ({
+          stop: Number((element.textContent ?? '').replace('−', '-')),
+          x: centre(element),
+        }));
         const marks = [...ladder.querySelectorAll('line[stroke-width="2.5"]')].map(centre);
         return { ticks, marks, labels: ladder.textContent ?? '' };
       });
@@ -53,13 +74,17 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const)
       await expect(ambient.getByRole('group', { name: 'Readings of Sky' })).toBeInViewport();
       tones.forEach(([, name, said = ''], index) => {
         expect(drawn.labels).toContain(`${name ?? ''}${said}`);
-        const x = first.x + ((Number(said.replace('−', '-')) - first.stop) / (last.stop - first.stop)) * (last.x - first.x);
+        const x =
+          first.x + ((Number(said.replace('−', '-')) - first.stop) / (last.stop - first.stop)) * (last.x - first.x);
         expect(Math.abs((drawn.marks[index] ?? 0) - x)).toBeLessThan(3);
       });
     });
   });
 
-test('dome to the camera against dome to the light: a mood with its figure, and the face follows the choice', async ({ stack, setup }) => {
+test('dome to the camera against dome to the light: a mood with its figure, and the face follows the choice', async ({
+  stack,
+  setup,
+}) => {
   const ambient = await freshSetup(stack, setup);
   await setup.tapReading('Ambient', ['f 2.8'], 'Save for face');
   await chooseMethod(ambient, 'Dome to light');
@@ -73,7 +98,10 @@ test('dome to the camera against dome to the light: a mood with its figure, and 
   await expect(point(ambient, 'Face')).toHaveAccessibleName(/^Face, f\/4/);
 });
 
-test('a spot counts by its tone, a shutter read at a held aperture is the same light, and sloppy figures are asked about once', async ({ stack, setup }) => {
+test('a spot counts by its tone, a shutter read at a held aperture is the same light, and sloppy figures are asked about once', async ({
+  stack,
+  setup,
+}) => {
   const ambient = await freshSetup(stack, setup);
   await setup.tapReading('Ambient', ['f 2.8'], 'Save for face');
   await chooseMethod(ambient, 'Spot on a tone');
@@ -125,7 +153,11 @@ test('a contradiction is questioned, kept, and answered; a strike-out is undone'
   await expect(question).toBeVisible();
 });
 
-test('what no longer holds is marked, the fewest readings settle it, and a reading is repeated or put right in place', async ({ page, stack, setup }) => {
+test('what no longer holds is marked, the fewest readings settle it, and a reading is repeated or put right in place', async ({
+  page,
+  stack,
+  setup,
+}) => {
   const ambient = await freshSetup(stack, setup);
   await setup.tapReading('Ambient', ['f 4'], 'Save for face');
   await setup.tapReading('Ambient', ['f 5.6'], 'Save for background');
@@ -148,7 +180,10 @@ test('what no longer holds is marked, the fewest readings settle it, and a readi
   await readings.getByRole('button', { name: /^Same again, f\/2\.8/ }).click();
   await expect(readings.getByRole('listitem')).toHaveCount(3);
   await expect(readings).toContainText('Taken over: shutter, ISO, direction, the mode');
-  await readings.getByRole('button', { name: /^Put right f\/2\.8/ }).first().click();
+  await readings
+    .getByRole('button', { name: /^Put right f\/2\.8/ })
+    .first()
+    .click();
   const correction = readings.getByRole('group', { name: 'Put the reading right' });
   await correction.getByRole('button', { name: 'ISO: higher' }).click();
   await correction.getByRole('radio', { name: 'Ambient', exact: true }).click();
@@ -178,15 +213,20 @@ test('contrast is there on demand, and points are named, toned and removed', asy
 });
 
 test.describe('test frames', () => {
-  const importFile = async (ambient: Locator, file: Parameters<Locator['setInputFiles']>[0]) => ambient.getByLabel('Test frame file').setInputFiles(file);
+  const importFile = async (ambient: Locator, file: Parameters<Locator['setInputFiles']>[0]) =>
+    ambient.getByLabel('Test frame file').setInputFiles(file);
 
-  test('a JPEG is imported with its settings, a place in it is sampled and taken as a reading', async ({ page, stack, setup }) => {
+  test('a JPEG is imported with its settings, a place in it is sampled and taken as a reading', async ({
+    page,
+    stack,
+    setup,
+  }) => {
     await setup.open(stack, TERRACE);
     const ambient = await setup.part('Ambient');
     await importFile(ambient, PICTURE);
     const frame = ambient.getByRole('group', { name: 'Frame terrace.jpg' });
     await expect(frame).toContainText('1/200, f/5.6, ISO 100');
-    await expect(frame).toContainText('taken 2026-02-27 16:40:00 by the camera\'s clock');
+    await expect(frame).toContainText("taken 2026-02-27 16:40:00 by the camera's clock");
     await expect(frame.getByRole('img', { name: /^Histogram of terrace.jpg. Clipped: red \d/ })).toBeVisible();
     const picture = frame.getByRole('button', { name: /^Meter a place in terrace.jpg/ });
     const box = await picture.boundingBox();
@@ -233,16 +273,25 @@ test.describe('test frames', () => {
   test.describe('on a wide screen', () => {
     test.use({ viewport: WIDE });
 
-    test('a picture dropped on the page is imported; one of another kind says what would be right', async ({ page, stack, setup }) => {
+    test('a picture dropped on the page is imported; one of another kind says what would be right', async ({
+      page,
+      stack,
+      setup,
+    }) => {
       await setup.open(stack, TERRACE);
       const ambient = await setup.part('Ambient');
       const place = ambient.getByRole('group', { name: 'Test frames' });
       const drop = async (name: string, type: string, bytes: Buffer) => {
-        const dataTransfer = await page.evaluateHandle(([text, fileName, fileType]) => {
-          const carried = new DataTransfer();
-          carried.items.add(new File([Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))], fileName, { type: fileType }));
-          return carried;
-        }, [bytes.toString('base64'), name, type] as const);
+        const dataTransfer = await page.evaluateHandle(
+          ([text, fileName, fileType]) => {
+            const carried = new DataTransfer();
+            carried.items.add(
+              new File([Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))], fileName, { type: fileType }),
+            );
+            return carried;
+          },
+          [bytes.toString('base64'), name, type] as const,
+        );
         await place.dispatchEvent('dragenter', { dataTransfer });
         await place.dispatchEvent('drop', { dataTransfer });
       };
@@ -254,7 +303,11 @@ test.describe('test frames', () => {
     });
   });
 
-  test('a file without EXIF asks for the settings, one that is no picture says so, and large ones can be stopped', async ({ page, stack, setup }) => {
+  test('a file without EXIF asks for the settings, one that is no picture says so, and large ones can be stopped', async ({
+    page,
+    stack,
+    setup,
+  }) => {
     await setup.open(stack, TERRACE);
     const ambient = await setup.part('Ambient');
     await importFile(ambient, { name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
@@ -265,7 +318,9 @@ test.describe('test frames', () => {
       if (context === null) throw new Error('no canvas');
       context.fillStyle = '#777';
       context.fillRect(0, 0, 6000, 4000);
-      const bytes = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 })).arrayBuffer());
+      const bytes = new Uint8Array(
+        await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 })).arrayBuffer(),
+      );
       let text = '';
       for (const byte of bytes) text += String.fromCharCode(byte);
       return btoa(text);

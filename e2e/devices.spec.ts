@@ -26,11 +26,17 @@ const test = base.extend<{ standIns: StandIns; reach: Stack }>({
   },
 });
 
-for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide', WIDE]] as const)
+for (const [size, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide', WIDE],
+] as const)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 
-    test('five points by the simulated meter without typing, and a frame from the simulated camera', async ({ page, reach }) => {
+    test('five points by the simulated meter without typing, and a frame from the simulated camera', async ({
+      page,
+      reach,
+    }) => {
       const setup = new SetupPage(page);
       await setup.open(reach, TERRACE);
       let ambient = await setup.part('Ambient');
@@ -41,14 +47,15 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       await meter.getByRole('button', { name: 'Connect Simulated meter' }).click();
       await expect(meter.getByRole('button', { name: 'Press for face' })).toBeVisible();
       await page.getByRole('button', { name: 'Connect Simulated camera' }).click();
-      await expect(page.getByRole('button', { name: 'Release at the setup\'s settings' })).toBeVisible();
+      await expect(page.getByRole('button', { name: "Release at the setup's settings" })).toBeVisible();
       // pressed from the sheet: the reading goes to the face
       await meter.getByRole('button', { name: 'Press for face' }).click();
       await expect(page.getByText(/^Face: f\/.* from simulated meter\.$/).filter({ visible: true })).toBeVisible();
 
       await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
       ambient = await setup.part('Ambient');
-      const chip = (name: string) => ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
+      const chip = (name: string) =>
+        ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
       await chip('Background').click();
       await ambient.getByRole('button', { name: 'Press simulated meter for background' }).click();
       await expect(chip('Background')).toHaveAccessibleName(/^Background, f\/.*just now/);
@@ -71,7 +78,11 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
     });
   });
 
-test('an ambient reading taken in flash mode is questioned; a meter that vanishes is survived with a message, and what it sent is kept', async ({ page, reach, standIns }) => {
+test('an ambient reading taken in flash mode is questioned; a meter that vanishes is survived with a message, and what it sent is kept', async ({
+  page,
+  reach,
+  standIns,
+}) => {
   const setup = new SetupPage(page);
   await setup.open(reach, TERRACE);
   const ambient = await setup.part('Ambient');
@@ -117,7 +128,11 @@ test('three lights led through by the simulated devices, from nothing to balance
   await setup.open(reach, TERRACE);
   let ambient = await setup.part('Ambient');
   await ambient.getByRole('button', { name: 'Devices' }).click();
-  for (const name of ['Simulated meter', 'Simulated camera', 'Simulated radio']) await page.getByRole('article', { name }).getByRole('button', { name: `Connect ${name}` }).click();
+  for (const name of ['Simulated meter', 'Simulated camera', 'Simulated radio'])
+    await page
+      .getByRole('article', { name })
+      .getByRole('button', { name: `Connect ${name}` })
+      .click();
   await expect(page.getByText('No heads arranged yet')).toBeVisible();
   await page.getByRole('button', { name: 'Press for face' }).click();
   await expect(page.getByText(/^Face: f\/.* from simulated meter/).filter({ visible: true })).toBeVisible();
@@ -147,7 +162,9 @@ test('three lights led through by the simulated devices, from nothing to balance
       await expect(setup.next).not.toHaveText(text);
       continue;
     }
-    await check.getByRole('button', { name: new RegExp(`^Fire ${fires[1] ?? 'all lights'} by simulated radio`) }).click();
+    await check
+      .getByRole('button', { name: new RegExp(`^Fire ${fires[1] ?? 'all lights'} by simulated radio`) })
+      .click();
     await expect(setup.next).not.toHaveText(text);
   }
   await expect(setup.next).toContainText('Shoot:');
@@ -156,12 +173,16 @@ test('three lights led through by the simulated devices, from nothing to balance
   await expect(await setup.part('Log')).toContainText('simulated meter');
 });
 
-test('a radio without contact, a head not recycled and a wrong channel show as what they are', async ({ page, reach }) => {
+test('a radio without contact, a head not recycled and a wrong channel show as what they are', async ({
+  page,
+  reach,
+}) => {
   const setup = new SetupPage(page);
   await setup.open(reach, TERRACE);
   await (await setup.part('Camera')).getByRole('button', { name: /^Apply: Stop down/ }).click();
   await (await setup.part('Ambient')).getByRole('button', { name: 'Devices' }).click();
-  for (const name of ['Simulated meter', 'Simulated radio']) await page.getByRole('button', { name: `Connect ${name}` }).click();
+  for (const name of ['Simulated meter', 'Simulated radio'])
+    await page.getByRole('button', { name: `Connect ${name}` }).click();
   await expect(page.getByText('No heads arranged yet')).toBeVisible();
   await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
   const check = await setup.part('Check');

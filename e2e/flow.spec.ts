@@ -4,7 +4,10 @@ import path from 'node:path';
 
 import { HALL, SetupPage, Stack, TERRACE, WIDE, expect, test } from './stack';
 
-for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide', WIDE]] as const) {
+for (const [size, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide', WIDE],
+] as const) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 
@@ -12,13 +15,17 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       await page.goto(stack.url);
       const shoot = page.getByRole('article', { name: 'Wedding at the old funicular' });
       await expect(shoot.getByRole('link')).toHaveCount(2);
-      await expect(shoot.getByRole('link', { name: /Winch hall, Ceremony by the windows, Flash to 1\/128 \+0\.7/ })).toBeVisible();
+      await expect(
+        shoot.getByRole('link', { name: /Winch hall, Ceremony by the windows, Flash to 1\/128 \+0\.7/ }),
+      ).toBeVisible();
       await page.getByRole('button', { name: 'New shoot' }).click();
       await page.getByRole('button', { name: 'Make the shoot' }).click();
       await expect(page.getByRole('alert')).toContainText('Give the shoot a name');
       await page.getByLabel('Name', { exact: true }).fill('Foundry portrait');
       await page.getByRole('button', { name: 'Make the shoot' }).click();
-      await expect(page.getByRole('heading', { name: 'Foundry portrait', level: 1 }).filter({ visible: true })).toBeVisible();
+      await expect(
+        page.getByRole('heading', { name: 'Foundry portrait', level: 1 }).filter({ visible: true }),
+      ).toBeVisible();
       await page.getByRole('link', { name: /Setup 1/ }).click();
       await expect(page.getByRole('region', { name: 'Next' })).toContainText('Meter the face');
     });
@@ -43,12 +50,21 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       // 3: the look, said three ways at once; the background lands
       const look = await setup.part('Look');
       const slider = look.getByRole('slider', { name: 'Ambient held back on the face' });
-      await expect(slider).toHaveAttribute('aria-valuetext', /^1\.0 stops under the total\. 50 % of the light is flash.*Flash and ambient even$/);
+      await expect(slider).toHaveAttribute(
+        'aria-valuetext',
+        /^1\.0 stops under the total\. 50 % of the light is flash.*Flash and ambient even$/,
+      );
       await slider.focus();
       await page.keyboard.press('ArrowRight');
-      await expect(slider).toHaveAttribute('aria-valuetext', /^1\.1 stops under the total\. 53 % of the light is flash/);
+      await expect(slider).toHaveAttribute(
+        'aria-valuetext',
+        /^1\.1 stops under the total\. 53 % of the light is flash/,
+      );
       await look.getByRole('button', { name: /^Lift/ }).click();
-      await expect(slider).toHaveAttribute('aria-valuetext', /^0\.7 stops under the total\. 37 % of the light is flash/);
+      await expect(slider).toHaveAttribute(
+        'aria-valuetext',
+        /^0\.7 stops under the total\. 37 % of the light is flash/,
+      );
       await expect(look).toContainText(/Background lands\s*\+0\.3 0\.3 stop brighter than mid grey/);
       await expect(look).toContainText("With the dials' own steps the background lands at +0.5.");
 
@@ -63,7 +79,10 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       await flash.getByRole('button', { name: /^Add a key/ }).click();
       await flash.getByRole('radio', { name: 'Wren 60 A' }).click();
       await flash.getByRole('radio', { name: 'Octagon 90 cm' }).click();
-      await flash.getByRole('button', { name: /^Distance to the face/ }).first().focus();
+      await flash
+        .getByRole('button', { name: /^Distance to the face/ })
+        .first()
+        .focus();
       await flash.getByRole('button', { name: 'Distance to the face: nearer' }).click();
       await expect(flash).toContainText('1/128 +0.7');
       await expect(flash).toContainText(/Meter should read\s*f\/2\.8¹ total, f\/1\.4⁷ flash only/);
@@ -91,19 +110,28 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
       await expect(setup.next).toContainText('No flash can help here');
       await expect(setup.next).toContainText('First way out: Stop down to f/7.1.');
       await expect(camera).toContainText('still 2.7 stops too bright');
-      await expect(camera.getByRole('article', { name: /Faster shutter, 1\/1250/ })).toContainText('costs this flash 4.4 stops');
+      await expect(camera.getByRole('article', { name: /Faster shutter, 1\/1250/ })).toContainText(
+        'costs this flash 4.4 stops',
+      );
       await camera.getByRole('button', { name: 'Apply: Put on ND 3 stops' }).click();
       await expect(camera).toContainText('f/2.8 kept behind ND 3 stops');
       await expect(setup.next).toContainText('Flash to 1/64 +0.6');
     });
 
-    test('7 · everything is in the log, survives a reload, and a second browser shows it', async ({ page, stack, setup, browser }) => {
+    test('7 · everything is in the log, survives a reload, and a second browser shows it', async ({
+      page,
+      stack,
+      setup,
+      browser,
+    }) => {
       await setup.open(stack, HALL);
       await setup.tapReading('Ambient', ['f 2.8', 'and 4 tenths'], 'Save for face');
       await (await setup.part('Look')).getByRole('button', { name: /^Carry/ }).click();
       const log = await setup.part('Log');
       await expect(log.getByRole('listitem')).toHaveCount(4);
-      await expect(log).toContainText(/\d\d:\d\d:\d\d.*Hold-back: 2\.0 stops under the total, flash share 75 %, was 1\.0 stops under the total/);
+      await expect(log).toContainText(
+        /\d\d:\d\d:\d\d.*Hold-back: 2\.0 stops under the total, flash share 75 %, was 1\.0 stops under the total/,
+      );
       await expect(log).toContainText('Face, ambient: f/2.8⁴ at 1/60, ISO 400 (“2.8 4”)');
       await expect(setup.saved).toBeVisible();
       const told = await setup.next.textContent();
@@ -122,17 +150,31 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
   });
 }
 
-test('7 · export and import into an empty account give the same setup and the same solution', async ({ page, stack, setup, browser }, info) => {
+test('7 · export and import into an empty account give the same setup and the same solution', async ({
+  page,
+  stack,
+  setup,
+  browser,
+}, info) => {
   await setup.open(stack, HALL);
   await setup.tapReading('Check', ['f 2.8'], 'Save the test');
   const told = await setup.next.textContent();
   const log = await setup.part('Log');
-  const [download] = await Promise.all([page.waitForEvent('download'), log.getByRole('button', { name: 'Export this setup' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    log.getByRole('button', { name: 'Export this setup' }).click(),
+  ]);
   const file = info.outputPath('setup.sphene.json');
   await download.saveAs(file);
 
   // the command line reads the same file to the same solution
-  const solution = JSON.parse(execFileSync('npm', ['run', '-s', 'solve', '--', file], { cwd: path.resolve(import.meta.dirname, '..'), encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] })) as { nextAction: { text: string } };
+  const solution = JSON.parse(
+    execFileSync('npm', ['run', '-s', 'solve', '--', file], {
+      cwd: path.resolve(import.meta.dirname, '..'),
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'ignore'],
+    }),
+  ) as { nextAction: { text: string } };
   expect(told).toContain(solution.nextAction.text);
 
   const empty = await Stack.start({ sample: false });
@@ -141,7 +183,10 @@ test('7 · export and import into an empty account give the same setup and the s
   await there.page.goto(empty.url);
   await expect(there.page.getByText('No shoots yet').filter({ visible: true })).toBeVisible();
   const choose = async (name: string, text: string) => {
-    const [chooser] = await Promise.all([there.page.waitForEvent('filechooser'), there.page.getByRole('button', { name: 'Import a setup' }).filter({ visible: true }).click()]);
+    const [chooser] = await Promise.all([
+      there.page.waitForEvent('filechooser'),
+      there.page.getByRole('button', { name: 'Import a setup' }).filter({ visible: true }).click(),
+    ]);
     await chooser.setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   };
   await choose('wrong.json', '{"format": "something else"}');
@@ -164,7 +209,12 @@ test('7 · export and import into an empty account give the same setup and the s
 test('the command line says what is wrong and exits with 1', () => {
   const run = (input: string) => {
     try {
-      execFileSync('npm', ['run', '-s', 'solve'], { cwd: path.resolve(import.meta.dirname, '..'), input, encoding: 'utf8', stdio: 'pipe' });
+      execFileSync('npm', ['run', '-s', 'solve'], {
+        cwd: path.resolve(import.meta.dirname, '..'),
+        input,
+        encoding: 'utf8',
+        stdio: 'pipe',
+      });
       return { status: 0, stderr: '' };
     } catch (error) {
       return error as { status: number; stderr: string };

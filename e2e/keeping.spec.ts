@@ -1,6 +1,11 @@
 import { HALL, SetupPage, expect, test } from './stack';
 
-test('with the server gone the work goes on, and the changes arrive when it is back', async ({ page, stack, setup, browser }) => {
+test('with the server gone the work goes on, and the changes arrive when it is back', async ({
+  page,
+  stack,
+  setup,
+  browser,
+}) => {
   await setup.open(stack, HALL);
   await stack.kill();
   await setup.tapReading('Ambient', ['f 4', 'and 2 tenths'], 'Save for face');
@@ -9,7 +14,9 @@ test('with the server gone the work goes on, and the changes arrive when it is b
   await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
   await setup.tapReading('Check', ['f 4'], 'Save the test');
   await expect(setup.next).toContainText('Flash');
-  await expect(page.getByRole('status', { name: /changes wait on this device/ }).filter({ visible: true })).toBeVisible();
+  await expect(
+    page.getByRole('status', { name: /changes wait on this device/ }).filter({ visible: true }),
+  ).toBeVisible();
   const told = await setup.next.textContent();
   await stack.up();
   await expect(setup.saved).toBeVisible();
@@ -20,7 +27,12 @@ test('with the server gone the work goes on, and the changes arrive when it is b
   await context.close();
 });
 
-test('a server killed between a change and its sync loses nothing, even if the page goes too', async ({ page, stack, setup, browser }) => {
+test('a server killed between a change and its sync loses nothing, even if the page goes too', async ({
+  page,
+  stack,
+  setup,
+  browser,
+}) => {
   await setup.open(stack, HALL);
   // the change reaches the server's door and no further
   await page.route('**/api/sync', async (route) => {
@@ -28,7 +40,9 @@ test('a server killed between a change and its sync loses nothing, even if the p
     await route.abort();
   });
   await setup.typeReading('Ambient', 'Face, ambient', '5.6 7');
-  await expect(page.getByRole('status', { name: /changes wait on this device/ }).filter({ visible: true })).toBeVisible();
+  await expect(
+    page.getByRole('status', { name: /changes wait on this device/ }).filter({ visible: true }),
+  ).toBeVisible();
   await page.unroute('**/api/sync');
   await page.close();
   await stack.up();
@@ -53,7 +67,10 @@ test('two browsers that change different things at once both keep theirs', async
   await expect(second.saved).toBeVisible();
   await page.context().setOffline(false);
   for (const one of [setup, second]) {
-    await expect((await one.part('Look')).getByRole('button', { name: /^Carry/ })).toHaveAttribute('aria-pressed', 'true');
+    await expect((await one.part('Look')).getByRole('button', { name: /^Carry/ })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
     await expect((await one.part('Camera')).getByRole('button', { name: /^Wanted aperture f\/3\.2/ })).toBeVisible();
   }
   await context.close();
@@ -65,10 +82,17 @@ test('a second tab of the same browser follows at once', async ({ stack, setup, 
   await second.open(stack, HALL);
   await stack.kill();
   await (await second.part('Look')).getByRole('button', { name: /^Shut/ }).click();
-  await expect((await setup.part('Look')).getByRole('button', { name: /^Shut/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect((await setup.part('Look')).getByRole('button', { name: /^Shut/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });
 
-test('undo takes the last thing back; a reading struck out stays in the log and can be restored', async ({ stack, setup, page }) => {
+test('undo takes the last thing back; a reading struck out stays in the log and can be restored', async ({
+  stack,
+  setup,
+  page,
+}) => {
   await setup.open(stack, HALL);
   const before = await setup.next.textContent();
   await (await setup.part('Look')).getByRole('button', { name: /^Dusk/ }).click();

@@ -5,11 +5,17 @@ import { HALL, type SetupPage, TERRACE, WIDE, expect, test } from './stack';
 const PHONE = { width: 390, height: 844 };
 
 /** Types a reading of the light that is on, for a point, in the Check part. */
-async function readLight(setup: SetupPage, light: RegExp, mode: 'Total' | 'Flash only', text: string): Promise<Locator> {
+async function readLight(
+  setup: SetupPage,
+  light: RegExp,
+  mode: 'Total' | 'Flash only',
+  text: string,
+): Promise<Locator> {
   const check = await setup.part('Check');
   const which = check.getByRole('radiogroup', { name: 'What fires' });
   await which.getByRole('radio', { name: light }).click();
-  if (await check.getByRole('radiogroup', { name: 'The meter reads' }).count()) await check.getByRole('radio', { name: new RegExp(`^${mode}`) }).click();
+  if (await check.getByRole('radiogroup', { name: 'The meter reads' }).count())
+    await check.getByRole('radio', { name: new RegExp(`^${mode}`) }).click();
   const field = check.getByRole('textbox', { name: /total$|flash only$|all together$/ });
   await field.fill(text);
   await field.press('Enter');
@@ -17,13 +23,23 @@ async function readLight(setup: SetupPage, light: RegExp, mode: 'Total' | 'Flash
 }
 
 /** The figure that the meter should read for the light named by the next bar, flash only. */
-const foretold = (text: string | null): string => /Meter should read f\/([\d.]*\d)([⁰¹²³⁴⁵⁶⁷⁸⁹]?) flash only/.exec(text ?? '')?.slice(1).join('') ?? '';
+const foretold = (text: string | null): string =>
+  /Meter should read f\/([\d.]*\d)([⁰¹²³⁴⁵⁶⁷⁸⁹]?) flash only/
+    .exec(text ?? '')
+    ?.slice(1)
+    .join('') ?? '';
 
-for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
+for (const [size, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 
-    test('three lights are added by role, metered alone in their order, and fired together', async ({ setup, stack }) => {
+    test('three lights are added by role, metered alone in their order, and fired together', async ({
+      setup,
+      stack,
+    }) => {
       await setup.open(stack, TERRACE);
       await (await setup.part('Look')).getByRole('button', { name: /^Carry/ }).click();
       await (await setup.part('Camera')).getByRole('button', { name: /^Apply: Stop down/ }).click();
@@ -33,7 +49,10 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       await lights.getByRole('button', { name: /^Add a rim/ }).click();
       await expect(lights.getByRole('group', { name: 'Rim C', exact: true })).toBeVisible();
       await expect(setup.next).toContainText(/Meter the (shadow side|hair light)/);
-      for (const [point, text] of [['Shadow side', '2.8'], ['Hair light', '4']] as const) {
+      for (const [point, text] of [
+        ['Shadow side', '2.8'],
+        ['Hair light', '4'],
+      ] as const) {
         const ambient = await setup.part('Ambient');
         await ambient.getByRole('radio', { name: new RegExp(`^${point}`) }).click();
         await setup.typeReading('Ambient', `${point}, ambient`, text);
@@ -46,7 +65,11 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
         await readLight(setup, new RegExp(`^${name}`), 'Flash only', foretold(await setup.next.textContent()));
       }
       await expect(setup.next).toContainText('Fire all 3 together');
-      const should = /the meter should read f\/([\d.]*\d)([⁰¹²³⁴⁵⁶⁷⁸⁹]?)/.exec((await setup.next.textContent()) ?? '')?.slice(1).join('') ?? '';
+      const should =
+        /the meter should read f\/([\d.]*\d)([⁰¹²³⁴⁵⁶⁷⁸⁹]?)/
+          .exec((await setup.next.textContent()) ?? '')
+          ?.slice(1)
+          .join('') ?? '';
       const check = await readLight(setup, /^All/, 'Total', should);
       await expect(check.getByText(/Face, all together: read f\/.*, foretold f\//)).toBeVisible();
       await expect(setup.next).toContainText('Shoot: 1/200');
@@ -64,9 +87,15 @@ test('flash is gelled to a tungsten room, and the blue window stays blue', async
   const lights = await setup.part('Lights');
   await lights.getByRole('button', { name: /^Colour and gels/ }).click();
   await lights.getByRole('button', { name: /^Ambient on the face/ }).click();
-  await lights.getByRole('radiogroup', { name: 'Light on the face' }).getByRole('radio', { name: /^Tungsten/ }).click();
+  await lights
+    .getByRole('radiogroup', { name: 'Light on the face' })
+    .getByRole('radio', { name: /^Tungsten/ })
+    .click();
   await lights.getByRole('button', { name: /^Ambient on the background/ }).click();
-  await lights.getByRole('radiogroup', { name: 'Light on the background' }).getByRole('radio', { name: /^Blue dusk/ }).click();
+  await lights
+    .getByRole('radiogroup', { name: 'Light on the background' })
+    .getByRole('radio', { name: /^Blue dusk/ })
+    .click();
   await lights.getByRole('radio', { name: 'Match the room' }).click();
   const sources = lights.getByRole('list', { name: 'What every source looks like' });
   await expect(sources.getByRole('listitem').filter({ hasText: 'Key A' })).toContainText('plainly cool');
@@ -85,7 +114,10 @@ test('a light that is out of reach is brought in by one of the ways that are off
   const lights = await setup.part('Lights');
   await lights.getByRole('radio', { name: 'Tern 400 A' }).click();
   await expect(setup.next).toContainText('too strong');
-  await lights.getByRole('button', { name: /^Apply: Change to Wren 60/ }).first().click();
+  await lights
+    .getByRole('button', { name: /^Apply: Change to Wren 60/ })
+    .first()
+    .click();
   await expect(setup.next).toContainText('Flash to 1/128');
 });
 
@@ -100,7 +132,11 @@ test('a group of eleven is brought under half a stop', async ({ setup, stack }) 
   await expect(lights.getByText(/stops between brightest and darkest; within the 0\.5 wanted/)).toBeVisible();
 });
 
-test('a pop on the wrong channel is questioned, and what was learned stands in the kit', async ({ page, setup, stack }) => {
+test('a pop on the wrong channel is questioned, and what was learned stands in the kit', async ({
+  page,
+  setup,
+  stack,
+}) => {
   await setup.open(stack, HALL);
   await setup.typeReading('Check', 'Face, total', '2.8');
   await setup.typeReading('Check', 'Face, total', '2.8 1');
@@ -115,14 +151,20 @@ test('a pop on the wrong channel is questioned, and what was learned stands in t
   await expect(setup.saved).toBeVisible();
   await page.goto(`${stack.url}/kit`);
   await page.getByRole('button', { name: 'Edit Wren 60 A' }).click();
-  await expect(page.getByText(/Learned from 2 readings: [+−]\d\.\d stops against what is stated, ± 0\.\d/)).toBeVisible();
+  await expect(
+    page.getByText(/Learned from 2 readings: [+−]\d\.\d stops against what is stated, ± 0\.\d/),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Forget what was learned about Wren 60 A/ }).click();
   await expect(page.getByText(/Nothing learned yet.*Earlier readings are forgotten/)).toBeVisible();
   await page.getByRole('button', { name: /^Learn about Wren 60 A/ }).click();
   await expect(page.getByText(/Learned from 2 readings/)).toBeVisible();
 });
 
-test('own gear is made, put right, duplicated, retired and found; an IES file becomes a beam, a damaged one is refused', async ({ page, setup, stack }) => {
+test('own gear is made, put right, duplicated, retired and found; an IES file becomes a beam, a damaged one is refused', async ({
+  page,
+  setup,
+  stack,
+}) => {
   await page.goto(`${stack.url}/kit`);
   await page.getByRole('button', { name: 'New flash' }).click();
   await page.getByLabel('Energy at full power').fill('lots');
@@ -136,16 +178,31 @@ test('own gear is made, put right, duplicated, retired and found; an IES file be
   const mine = page.getByRole('article', { name: 'Sanderling 200', exact: true });
   await expect(mine).toContainText('energy at full power 200');
   await mine.getByRole('button', { name: 'Duplicate Sanderling 200' }).click();
-  await page.getByRole('article', { name: 'Sanderling 200 copy' }).getByRole('button', { name: /^Retire/ }).click();
+  await page
+    .getByRole('article', { name: 'Sanderling 200 copy' })
+    .getByRole('button', { name: /^Retire/ })
+    .click();
   await expect(page.getByText('Sanderling 200 copy, retired')).toBeVisible();
   await page.getByLabel('Search the kit').fill('octa');
   await expect(page.getByRole('article')).toHaveCount(1);
   await page.getByLabel('Search the kit').fill('');
 
   await page.getByRole('radio', { name: /^Modifiers/ }).click();
-  const lines = ['IESNA:LM-63-2002', '[LUMINAIRE] Strip box', 'TILT=NONE', '1 2000 1 4 1 1 2 0.6 0.6 0', '1 1 100', '0 30 60 90', '0', '1000 700 300 0'];
+  const lines = [
+    'IESNA:LM-63-2002',
+    '[LUMINAIRE] Strip box',
+    'TILT=NONE',
+    '1 2000 1 4 1 1 2 0.6 0.6 0',
+    '1 1 100',
+    '0 30 60 90',
+    '0',
+    '1000 700 300 0',
+  ];
   const choose = async (text: string) => {
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'From an IES file' }).click()]);
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'From an IES file' }).click(),
+    ]);
     await chooser.setFiles({ name: 'strip.ies', mimeType: 'text/plain', buffer: Buffer.from(text) });
   };
   await choose(lines.join('\n').replace('700', '7OO'));

@@ -8,7 +8,10 @@ const PHONE = { width: 390, height: 844 };
 async function sayLook(setup: SetupPage, school: RegExp, text: string): Promise<Locator> {
   const look = await setup.part('Look');
   await look.getByRole('radio', { name: school }).click();
-  await look.getByRole('button', { name: /Type a value$/ }).first().click();
+  await look
+    .getByRole('button', { name: /Type a value$/ })
+    .first()
+    .click();
   const field = look.getByRole('textbox', { name: /, typed$/ });
   await field.fill(text);
   await field.press('Enter');
@@ -19,17 +22,32 @@ async function sayLook(setup: SetupPage, school: RegExp, text: string): Promise<
 const card = (camera: Locator, name: RegExp) => camera.getByRole('article', { name });
 const take = (camera: Locator, name: RegExp) => camera.getByRole('button', { name }).click();
 
-for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
+for (const [size, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 
-    test('three schools reach the same settings by their own words, and what is not a look stays with a message', async ({ setup, stack }) => {
+    test('three schools reach the same settings by their own words, and what is not a look stays with a message', async ({
+      setup,
+      stack,
+    }) => {
       await setup.open(stack, HALL);
       const told = new Set<string>();
-      for (const [school, text, figure] of [[/^Flash share/, '75 %', '75 %'], [/^Under total/, '2', '2.0 stops under the total'], [/^Under key/, '1,585', '1.6 stops under the key alone']] as const) {
+      for (const [school, text, figure] of [
+        [/^Flash share/, '75 %', '75 %'],
+        [/^Under total/, '2', '2.0 stops under the total'],
+        [/^Under key/, '1,585', '1.6 stops under the key alone'],
+      ] as const) {
         const look = await sayLook(setup, school, text);
-        await expect(look.getByRole('button', { name: /Type a value$/ }).first()).toHaveAccessibleName(new RegExp(figure.replace('.', '\\.')));
-        await expect(look.getByRole('slider', { name: 'Ambient held back on the face' })).toHaveAttribute('aria-valuetext', /75 % of the light is flash/);
+        await expect(look.getByRole('button', { name: /Type a value$/ }).first()).toHaveAccessibleName(
+          new RegExp(figure.replace('.', '\\.')),
+        );
+        await expect(look.getByRole('slider', { name: 'Ambient held back on the face' })).toHaveAttribute(
+          'aria-valuetext',
+          /75 % of the light is flash/,
+        );
         const camera = await setup.part('Camera');
         const settings = await camera.getByRole('group', { name: /^Camera settings/ }).getAttribute('aria-label');
         told.add(`${settings ?? ''} ${(await setup.next.textContent()) ?? ''}`);
@@ -43,7 +61,11 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       await expect(look.getByRole('textbox', { name: 'Flash share, typed' })).toHaveValue('lots');
     });
 
-    test('a noon scene over the limit is solved by ND, by stopping down, and by high-speed sync, each at its price', async ({ page, setup, stack }) => {
+    test('a noon scene over the limit is solved by ND, by stopping down, and by high-speed sync, each at its price', async ({
+      page,
+      setup,
+      stack,
+    }) => {
       await setup.open(stack, TERRACE);
       await setup.typeReading('Ambient', 'Face, ambient', '11');
       await setup.typeReading('Ambient', 'Background, ambient', '16 5');
@@ -53,7 +75,9 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       const figures = camera.getByRole('group', { name: /^Camera settings/ });
 
       // ND: the aperture stays, the flash pays
-      await expect(card(camera, /^Put on ND 6 stops/)).toContainText(/Flash\s*1\/16 \+0\.9.*Noise\s*ISO 160, 0\.7 stops noisier.*Unchanged: depth, look/);
+      await expect(card(camera, /^Put on ND 6 stops/)).toContainText(
+        /Flash\s*1\/16 \+0\.9.*Noise\s*ISO 160, 0\.7 stops noisier.*Unchanged: depth, look/,
+      );
       await take(camera, /^Apply: Put on/);
       await expect(figures).toHaveAccessibleName(/1\/125, f\/2\.8, ISO 160/);
       await expect(setup.next).toContainText(/Flash to 1\//);
@@ -94,7 +118,9 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       await camera.getByRole('button', { name: /^What is kept/ }).click();
       await camera.getByRole('button', { name: 'Keep ISO before Aperture' }).click();
       await expect(figures).toHaveAccessibleName(/ISO 100/);
-      await expect(camera.getByRole('list', { name: 'Order of preference' }).getByRole('listitem').first()).toContainText('ISO');
+      await expect(
+        camera.getByRole('list', { name: 'Order of preference' }).getByRole('listitem').first(),
+      ).toContainText('ISO');
     });
 
     test('the feel offset is recorded as such, carried along and shown', async ({ setup, stack }) => {
@@ -108,7 +134,9 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
       await expect((await setup.part('Lights')).getByRole('button', { name: /^Why power/ })).toBeVisible();
       await expect(await setup.part('Lights')).toContainText(/Total on the face\s*\+0\.3/);
       await expect(setup.ladder).toHaveAccessibleName(/Face: \+0\.[234] stops from mid grey, brighter/);
-      await expect((await setup.part('Log')).getByRole('listitem').first()).toContainText('Feel: +0.3 brighter, was 0.0');
+      await expect((await setup.part('Log')).getByRole('listitem').first()).toContainText(
+        'Feel: +0.3 brighter, was 0.0',
+      );
     });
   });
 }
@@ -116,7 +144,10 @@ for (const [size, viewport] of [['phone', PHONE], ['wide', WIDE]] as const) {
 test('by keyboard alone: look, way out, pin and reason', async ({ page, setup, stack }) => {
   await page.setViewportSize(WIDE);
   await setup.open(stack, TERRACE);
-  const press = async (locator: Locator, key: string) => { await locator.focus(); await page.keyboard.press(key); };
+  const press = async (locator: Locator, key: string) => {
+    await locator.focus();
+    await page.keyboard.press(key);
+  };
   const look = await setup.part('Look');
   const slider = look.getByRole('slider', { name: 'Ambient held back on the face' });
   await press(slider, 'PageUp');
@@ -132,7 +163,10 @@ test('by keyboard alone: look, way out, pin and reason', async ({ page, setup, s
   await expect(camera.getByRole('list', { name: /^Why/ })).toBeVisible();
 });
 
-test('before a dial is turned the ripple says what moves, what follows and what no longer holds', async ({ setup, stack }) => {
+test('before a dial is turned the ripple says what moves, what follows and what no longer holds', async ({
+  setup,
+  stack,
+}) => {
   await setup.open(stack, HALL);
   const camera = await setup.part('Camera');
   await camera.getByRole('button', { name: /^Which dial/ }).click();
@@ -165,11 +199,17 @@ test('from what looks wrong to the one cure; a second camera; filming', async ({
   await look.getByRole('button', { name: /^Something looks wrong/ }).click();
   await look.getByRole('radio', { name: 'Background too dark' }).click();
   await look.getByRole('button', { name: /^Apply: Let the ambient in by 0\.5/ }).click();
-  await expect(look.getByRole('slider', { name: 'Ambient held back on the face' })).toHaveAttribute('aria-valuetext', /^0\.5 stops under the total/);
+  await expect(look.getByRole('slider', { name: 'Ambient held back on the face' })).toHaveAttribute(
+    'aria-valuetext',
+    /^0\.5 stops under the total/,
+  );
 
   const camera = await setup.part('Camera');
   await camera.getByRole('button', { name: /^Second camera/ }).click();
-  await camera.getByRole('radiogroup', { name: 'Second camera' }).getByRole('radio', { name: /^Dunlin/ }).click();
+  await camera
+    .getByRole('radiogroup', { name: 'Second camera' })
+    .getByRole('radio', { name: /^Dunlin/ })
+    .click();
   await expect(camera.getByRole('group', { name: 'Second camera', exact: true })).toContainText(/1\/\d+, f\/2\.8/);
   await camera.getByRole('button', { name: /^Video/ }).click();
   await camera.getByRole('radio', { name: /^Video/ }).click();

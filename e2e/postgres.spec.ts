@@ -24,7 +24,11 @@ test.describe('the own PostgreSQL', () => {
     const first = await startPostgres({ throwAway: true });
     // a throw-away server commits lazily unless told otherwise; the demo's never does
     await ask(first.url, "set synchronous_commit = on; create table kept as select 'here' as text");
-    const postmaster = Number(readFileSync(path.resolve(import.meta.dirname, `../.data/test-${process.pid}/postmaster.pid`), 'utf8').split('\n')[0]);
+    const postmaster = Number(
+      readFileSync(path.resolve(import.meta.dirname, `../.data/test-${process.pid}/postmaster.pid`), 'utf8').split(
+        '\n',
+      )[0],
+    );
     expect(Number(/^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${postmaster}/status`, 'utf8'))?.[1])).not.toBe(0);
     process.kill(postmaster, 'SIGKILL');
     const second = await startPostgres({ throwAway: true });

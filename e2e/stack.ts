@@ -14,7 +14,12 @@ export class Stack {
   private server: ChildProcess | null = null;
   /** addresses of devices for the gateway; set before `up` */
   devices: string[] = [];
-  private constructor(readonly url: string, private readonly port: number, private readonly databaseUrl: string, private readonly sample: boolean) {}
+  private constructor(
+    readonly url: string,
+    private readonly port: number,
+    private readonly databaseUrl: string,
+    private readonly sample: boolean,
+  ) {}
 
   static async start({ sample = true, devices = [] as string[] } = {}): Promise<Stack> {
     const name = `e_${randomBytes(6).toString('hex')}`;
@@ -32,7 +37,15 @@ export class Stack {
   async up(): Promise<void> {
     const server = spawn(process.execPath, [path.join(ROOT, 'server/dist/main.mjs')], {
       stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, NODE_ENV: 'test', DATABASE_URL: this.databaseUrl, PORT: String(this.port), CLIENT_DIR: path.join(ROOT, 'client/dist'), SAMPLE_DATA: String(this.sample), DEVICES: this.devices.join() },
+      env: {
+        ...process.env,
+        NODE_ENV: 'test',
+        DATABASE_URL: this.databaseUrl,
+        PORT: String(this.port),
+        CLIENT_DIR: path.join(ROOT, 'client/dist'),
+        SAMPLE_DATA: String(this.sample),
+        DEVICES: this.devices.join(),
+      },
     });
     this.server = server;
     for await (const chunk of server.stdout) if (String(chunk).includes('"listening"')) break;
@@ -111,18 +124,23 @@ export class SetupPage {
 }
 
 /** Presses a button in the moment that it appears: what it stops could be over before a mouse is there. Ask for it before what starts that, await it after. */
-export const pressOnceShown = (page: Page, name: string): Promise<void> => page.evaluate((label) => new Promise<void>((done) => {
-  const press = () => {
-    const button = document.querySelector<HTMLElement>(`[role="button"][aria-label="${label}"]`);
-    if (button === null) return;
-    watching.disconnect();
-    button.click();
-    done();
-  };
-  const watching = new MutationObserver(press);
-  watching.observe(document.body, { childList: true, subtree: true });
-  press();
-}), name);
+export const pressOnceShown = (page: Page, name: string): Promise<void> =>
+  page.evaluate(
+    (label) =>
+      new Promise<void>((done) => {
+        const press = () => {
+          const button = document.querySelector<HTMLElement>(`[role="button"][aria-label="${label}"]`);
+          if (button === null) return;
+          watching.disconnect();
+          button.click();
+          done();
+        };
+        const watching = new MutationObserver(press);
+        watching.observe(document.body, { childList: true, subtree: true });
+        press();
+      }),
+    name,
+  );
 
 export const test = base.extend<{ stack: Stack; setup: SetupPage }>({
   stack: async ({}, provide) => {

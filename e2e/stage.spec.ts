@@ -6,9 +6,14 @@ import { HALL, type SetupPage, WIDE, expect, pressOnceShown, test } from './stac
 
 const PICTURE = HALL.replace('/setup/', '/picture/');
 const handle = (page: Page, name: string) => page.getByRole('slider', { name, exact: true }).filter({ visible: true });
-const progress = (page: Page, state: string | RegExp) => page.getByRole('status', { name: state }).filter({ visible: true }).first();
+const progress = (page: Page, state: string | RegExp) =>
+  page.getByRole('status', { name: state }).filter({ visible: true }).first();
 const finished = (page: Page) => expect(progress(page, 'Picture: finished')).toBeVisible({ timeout: 45_000 });
-const picture = (page: Page) => page.getByRole('img', { name: /^Picture\. / }).filter({ visible: true }).first();
+const picture = (page: Page) =>
+  page
+    .getByRole('img', { name: /^Picture\. / })
+    .filter({ visible: true })
+    .first();
 
 async function middleOf(locator: Locator): Promise<{ x: number; y: number }> {
   const box = await locator.boundingBox();
@@ -26,27 +31,50 @@ type Touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number
 /** A thumb on glass: real touch events. */
 async function thumb(page: Page): Promise<Touch> {
   const session = await page.context().newCDPSession(page);
-  return async (type, touchPoints) => { await session.send('Input.dispatchTouchEvent', { type, touchPoints }); };
+  return async (type, touchPoints) => {
+    await session.send('Input.dispatchTouchEvent', { type, touchPoints });
+  };
 }
-const powerOf = async (page: Page): Promise<string> => (await page.getByRole('status', { name: /^Key A: power / }).filter({ visible: true }).first().getAttribute('aria-label') ?? '').replace(/^Key A: power /, '');
+const powerOf = async (page: Page): Promise<string> =>
+  (
+    (await page
+      .getByRole('status', { name: /^Key A: power / })
+      .filter({ visible: true })
+      .first()
+      .getAttribute('aria-label')) ?? ''
+  ).replace(/^Key A: power /, '');
 const saidOf = (page: Page, name: string) => handle(page, name).getAttribute('aria-valuetext');
 
 /** What the ladder says of the face, and what the picture says. */
 async function agree(page: Page, setup: SetupPage): Promise<void> {
-  const onLadder = async () => /Face: ([+−-]?\d+\.\d)/.exec(await setup.ladder.first().getAttribute('aria-label') ?? '')?.[1];
-  await expect.poll(async () => /face ([+−-]?\d+\.\d)/.exec(await picture(page).getAttribute('aria-label') ?? '')?.[1]).toBe(await onLadder());
+  const onLadder = async () =>
+    /Face: ([+−-]?\d+\.\d)/.exec((await setup.ladder.first().getAttribute('aria-label')) ?? '')?.[1];
+  await expect
+    .poll(async () => /face ([+−-]?\d+\.\d)/.exec((await picture(page).getAttribute('aria-label')) ?? '')?.[1])
+    .toBe(await onLadder());
   // the next bar gives the same power, unless it asks for something else first
   await expect(setup.next).toContainText(await powerOf(page));
 }
 
-for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide', WIDE]] as const)
-  test(`at ${size} size › a light is dragged with the mouse: figures, power, picture and ladder follow, and one undo takes it back`, async ({ page, setup, stack }) => {
+for (const [size, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide', WIDE],
+] as const)
+  test(`at ${size} size › a light is dragged with the mouse: figures, power, picture and ladder follow, and one undo takes it back`, async ({
+    page,
+    setup,
+    stack,
+  }) => {
     await page.setViewportSize(viewport);
     await setup.open(stack, HALL);
     await setup.part('Stage');
     await finished(page);
     await agree(page, setup);
-    const [before, power, drawn] = [await saidOf(page, 'Key A'), await powerOf(page), await picture(page).getAttribute('data-drawn')];
+    const [before, power, drawn] = [
+      await saidOf(page, 'Key A'),
+      await powerOf(page),
+      await picture(page).getAttribute('data-drawn'),
+    ];
     await dragMouse(page, handle(page, 'Key A'), 30, 40);
     await expect.poll(() => saidOf(page, 'Key A')).not.toBe(before);
     await expect.poll(() => powerOf(page)).not.toBe(power);
@@ -75,7 +103,10 @@ test.describe('with a thumb', () => {
     // pinch on free ground
     const stage = await page.getByRole('group', { name: 'Stage from above' }).boundingBox();
     if (stage === null) throw new Error('no stage');
-    const apart = async () => { const [a, b] = [await middleOf(handle(page, 'Camera')), await middleOf(handle(page, 'Key A'))]; return Math.hypot(a.x - b.x, a.y - b.y); };
+    const apart = async () => {
+      const [a, b] = [await middleOf(handle(page, 'Camera')), await middleOf(handle(page, 'Key A'))];
+      return Math.hypot(a.x - b.x, a.y - b.y);
+    };
     const distance = await apart();
     const ground = { x: stage.x + 40, y: stage.y + stage.height - 60 };
     await touch('touchStart', [ground, { x: ground.x + 40, y: ground.y }]);
@@ -87,7 +118,11 @@ test.describe('with a thumb', () => {
   });
 });
 
-test('a light is moved by keyboard alone, with fine steps and height; the face is turned; the wheel zooms', async ({ page, setup, stack }) => {
+test('a light is moved by keyboard alone, with fine steps and height; the face is turned; the wheel zooms', async ({
+  page,
+  setup,
+  stack,
+}) => {
   await setup.open(stack, HALL);
   await setup.part('Stage');
   const key = handle(page, 'Key A');
@@ -127,30 +162,49 @@ test('a light seen in spectacles is cured by the smallest move that is offered',
   const caution = stage.getByText('Key A shows in the spectacles.');
   await expect(caution).toBeVisible();
   const cure = stage.getByRole('button', { name: /^Tip the frames down by \d+°$/ });
-  const degrees = Number(/(\d+)°/.exec(await cure.textContent() ?? '')?.[1]);
+  const degrees = Number(/(\d+)°/.exec((await cure.textContent()) ?? '')?.[1]);
   await cure.click();
   await expect(caution).toHaveCount(0);
-  await expect(stage.getByRole('group', { name: 'Spectacles tipped down' }).or(stage.getByLabel('Spectacles tipped down')).first()).toContainText(`${degrees} °`);
+  await expect(
+    stage.getByRole('group', { name: 'Spectacles tipped down' }).or(stage.getByLabel('Spectacles tipped down')).first(),
+  ).toContainText(`${degrees} °`);
   await finished(page);
   await page.getByRole('button', { name: 'Take the last thing back' }).first().click();
   await expect(caution).toBeVisible();
 });
 
-test('a reflector is added: the contrast falls as it says, and comes back when it goes', async ({ page, setup, stack }) => {
+test('a reflector is added: the contrast falls as it says, and comes back when it goes', async ({
+  page,
+  setup,
+  stack,
+}) => {
   await setup.open(stack, HALL);
   const ambient = await setup.part('Ambient');
   await ambient.getByRole('button', { name: 'Add shadow side' }).click();
   await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
   const stage = await setup.part('Stage');
-  const shadow = async () => Number((/Shadow side: ([+−-]?\d+\.\d)/.exec(await setup.ladder.first().getAttribute('aria-label') ?? '')?.[1] ?? '').replace('−', '-'));
-  const face = async () => Number((/Face: ([+−-]?\d+\.\d)/.exec(await setup.ladder.first().getAttribute('aria-label') ?? '')?.[1] ?? '').replace('−', '-'));
+  const shadow = async () =>
+    Number(
+      (
+        /Shadow side: ([+−-]?\d+\.\d)/.exec((await setup.ladder.first().getAttribute('aria-label')) ?? '')?.[1] ?? ''
+      ).replace('−', '-'),
+    );
+  const face = async () =>
+    Number(
+      (/Face: ([+−-]?\d+\.\d)/.exec((await setup.ladder.first().getAttribute('aria-label')) ?? '')?.[1] ?? '').replace(
+        '−',
+        '-',
+      ),
+    );
   const before = await shadow();
   await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
   await stage.getByRole('button', { name: 'Add a reflector' }).click();
   const card = stage.getByRole('group', { name: 'Reflector', exact: true });
   await expect(card).toContainText(/dark side \d\.\d stops brighter, face .*\. Contrast from \d\.\d to \d\.\d stops\./);
   await card.getByRole('radio', { name: 'Silver' }).click();
-  const [, from, to] = (/Contrast from (\d\.\d) to (\d\.\d) stops/.exec(await card.textContent() ?? '') ?? []).map(Number);
+  const [, from, to] = (/Contrast from (\d\.\d) to (\d\.\d) stops/.exec((await card.textContent()) ?? '') ?? []).map(
+    Number,
+  );
   expect(to).toBeLessThan(from ?? 0);
   await expect.poll(shadow).toBeGreaterThan(before);
   expect(await face()).not.toBeNaN();
@@ -163,21 +217,30 @@ test('a reflector is added: the contrast falls as it says, and comes back when i
   await expect.poll(shadow).toBe(before);
 });
 
-test('the subject nearer to the window is brighter; the sun comes from place and time; the stage is mirrored; paces are told', async ({ page, setup, stack }) => {
+test('the subject nearer to the window is brighter; the sun comes from place and time; the stage is mirrored; paces are told', async ({
+  page,
+  setup,
+  stack,
+}) => {
   await setup.open(stack, HALL);
   const stage = await setup.part('Stage');
   const window = handle(page, 'Window');
   await window.press('ArrowDown');
   await window.press('ArrowDown');
   await expect(window).toHaveAttribute('aria-valuetext', /^2\.4 m/);
-  await expect(stage.getByRole('group', { name: 'Window', exact: true })).toContainText(/face \d\.\d stops brighter than the room alone/);
+  await expect(stage.getByRole('group', { name: 'Window', exact: true })).toContainText(
+    /face \d\.\d stops brighter than the room alone/,
+  );
   const log = await setup.part('Log');
   await expect(log).toContainText('Panels and openings: Window');
   await setup.part('Stage');
   await stage.getByRole('button', { name: /^Sun\. / }).click();
   await stage.getByRole('radio', { name: 'Place and time' }).click();
   const time = stage.getByRole('group', { name: 'Day and time there' });
-  await time.getByRole('button').filter({ hasText: /\d{4}-/ }).click();
+  await time
+    .getByRole('button')
+    .filter({ hasText: /\d{4}-/ })
+    .click();
   await stage.getByLabel('Day and time there').last().fill('31 February');
   await stage.getByLabel('Day and time there').last().press('Enter');
   await expect(stage.getByText('Write day and time such as 2026-02-27 16:40.')).toBeVisible();
@@ -215,15 +278,34 @@ test('rendering is stopped and goes on; meanwhile the stage answers', async ({ p
   await finished(page);
 });
 
-for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide', WIDE]] as const)
-  test(`at ${size} size › the picture shows its parts, marks, before and after, and is saved with its settings`, async ({ page, setup, stack }, info) => {
+for (const [size, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide', WIDE],
+] as const)
+  test(`at ${size} size › the picture shows its parts, marks, before and after, and is saved with its settings`, async ({
+    page,
+    setup,
+    stack,
+  }, info) => {
     await page.setViewportSize(viewport);
     await setup.open(stack, HALL);
     const stage = await setup.part('Stage');
     await stage.getByRole('button', { name: 'Open the picture' }).click();
     await expect(page).toHaveURL(new RegExp(PICTURE));
     await finished(page);
-    const pixels = () => page.locator('canvas').filter({ visible: true }).first().evaluate((canvas: HTMLCanvasElement) => { const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: new Uint8ClampedArray() }; let sum = 0; for (let i = 0; i < data.length; i += 4) sum += data[i] ?? 0; return Math.round(sum / (data.length / 4)); });
+    const pixels = () =>
+      page
+        .locator('canvas')
+        .filter({ visible: true })
+        .first()
+        .evaluate((canvas: HTMLCanvasElement) => {
+          const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? {
+            data: new Uint8ClampedArray(),
+          };
+          let sum = 0;
+          for (let i = 0; i < data.length; i += 4) sum += data[i] ?? 0;
+          return Math.round(sum / (data.length / 4));
+        });
     await expect.poll(pixels).toBeGreaterThan(5);
     const all = await pixels();
     await page.getByRole('button', { name: 'Keep as before' }).click();
@@ -249,13 +331,24 @@ for (const [size, viewport] of [['phone', { width: 390, height: 844 }], ['wide',
     await expect.poll(pixels).toBe(brighter);
     await page.getByRole('checkbox', { name: 'Clipped and lost' }).click();
     await expect(page.getByRole('img', { name: /^Histogram of the picture/ })).toBeVisible();
-    await expect(page.getByText(/^Face \+?\d/).filter({ visible: true }).first()).toBeVisible();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as PNG' }).click()]);
+    await expect(
+      page
+        .getByText(/^Face \+?\d/)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save as PNG' }).click(),
+    ]);
     const file = info.outputPath('picture.png');
     await download.saveAs(file);
     const saved = decode(readFileSync(file));
     expect([saved.width, saved.height]).toEqual([360, 480]);
-    const settings = JSON.parse(saved.text['Sphene settings'] ?? '{}') as { camera: { shutter: string }; lights: { power: string }[] };
+    const settings = JSON.parse(saved.text['Sphene settings'] ?? '{}') as {
+      camera: { shutter: string };
+      lights: { power: string }[];
+    };
     expect(settings.camera.shutter).toMatch(/^1\//);
     expect(settings.lights[0]?.power).toBe(await slider.getAttribute('aria-valuetext'));
     await page.getByRole('button', { name: 'Let Key A follow the look' }).click();

@@ -1,14 +1,23 @@
 import { HALL, TERRACE, expect, test } from './stack';
 
 test.describe('settings', () => {
-  test('the meter in thirds and distances in feet are used everywhere, and come with the account', async ({ page, stack, setup, browser }) => {
+  test('the meter in thirds and distances in feet are used everywhere, and come with the account', async ({
+    page,
+    stack,
+    setup,
+    browser,
+  }) => {
     await page.goto(`${stack.url}/settings`);
     await page.getByRole('radio', { name: /^Thirds/ }).click();
-    const sent = page.waitForResponse((response) => response.url().endsWith('/api/sync') && response.request().postData()?.includes('"ft"') === true);
+    const sent = page.waitForResponse(
+      (response) => response.url().endsWith('/api/sync') && response.request().postData()?.includes('"ft"') === true,
+    );
     await page.getByRole('radio', { name: 'Feet' }).click();
     await sent;
     await setup.open(stack, HALL);
-    await expect((await setup.part('Lights')).getByRole('button', { name: /^Distance to the face 7\.2 ft/ })).toBeVisible();
+    await expect(
+      (await setup.part('Lights')).getByRole('button', { name: /^Distance to the face 7\.2 ft/ }),
+    ).toBeVisible();
     await expect(setup.next).not.toContainText('⁴');
     const context = await browser.newContext();
     const other = await context.newPage();
@@ -27,7 +36,11 @@ test.describe('settings', () => {
 });
 
 test.describe('a dial', () => {
-  test('takes what is typed, keeps what it cannot read with a message, and lets go on Escape', async ({ page, stack, setup }) => {
+  test('takes what is typed, keeps what it cannot read with a message, and lets go on Escape', async ({
+    page,
+    stack,
+    setup,
+  }) => {
     await setup.open(stack, HALL);
     const flash = await setup.part('Lights');
     await flash.getByRole('button', { name: /^Distance to the face 2\.2 m/ }).click();
@@ -59,7 +72,9 @@ test.describe('a dial', () => {
     await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
     await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
     await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
-    await expect((await setup.part('Log')).getByRole('listitem').first()).toContainText('Wanted aperture: f/4, was f/2.8');
+    await expect((await setup.part('Log')).getByRole('listitem').first()).toContainText(
+      'Wanted aperture: f/4, was f/2.8',
+    );
   });
 });
 
@@ -77,7 +92,9 @@ test('a flash that is too strong says by how much and where to move it, in one t
 test('no flash can help where the ambient is there already, and shade is named', async ({ stack, setup }) => {
   await setup.open(stack, TERRACE);
   await expect(await setup.part('Lights')).toContainText('No flash can help here');
-  await expect((await setup.part('Camera')).getByRole('article', { name: /Open shade/ })).toContainText('then meter again');
+  await expect((await setup.part('Camera')).getByRole('article', { name: /Open shade/ })).toContainText(
+    'then meter again',
+  );
   await expect(await setup.part('Look')).toContainText('Background clips');
 });
 
@@ -119,28 +136,43 @@ test('scrolled down, the ladder shrinks to a strip; at the top it opens again', 
   await expect.poll(async () => (await setup.ladder.boundingBox())?.height ?? 0).toBe(open);
 });
 
-test('the textures of the ladder are its own, so that they stay after a visit elsewhere', async ({ stack, setup, page }) => {
+test('the textures of the ladder are its own, so that they stay after a visit elsewhere', async ({
+  stack,
+  setup,
+  page,
+}) => {
   await setup.open(stack, TERRACE);
   await setup.part('Look');
   await page.getByRole('button', { name: 'Stop arithmetic' }).filter({ visible: true }).click();
   await page.goBack();
   // every fill of the ladder on screen names a texture that is on screen too, and no name is there twice
-  const lost = await setup.ladder.filter({ visible: true }).evaluate((ladder) => [...ladder.querySelectorAll('[fill^="url("]')].filter((shape) => {
-    const name = /#([^")]+)/.exec(shape.getAttribute('fill') ?? '')?.[1] ?? '';
-    return ladder.querySelector(`[id="${name}"]`) === null || document.querySelectorAll(`[id="${name}"]`).length !== 1;
-  }).length);
+  const lost = await setup.ladder.filter({ visible: true }).evaluate(
+    (ladder) =>
+      [...ladder.querySelectorAll('[fill^="url("]')].filter((shape) => {
+        const name = /#([^")]+)/.exec(shape.getAttribute('fill') ?? '')?.[1] ?? '';
+        return (
+          ladder.querySelector(`[id="${name}"]`) === null || document.querySelectorAll(`[id="${name}"]`).length !== 1
+        );
+      }).length,
+  );
   expect(await setup.ladder.filter({ visible: true }).locator('[fill^="url("]').count()).toBeGreaterThan(2);
   expect(lost).toBe(0);
 });
 
-test('a light that is added takes its room at once: nothing moves when the ladder opens again', async ({ stack, setup }) => {
+test('a light that is added takes its room at once: nothing moves when the ladder opens again', async ({
+  stack,
+  setup,
+}) => {
   await setup.open(stack, TERRACE);
   const lights = await setup.part('Lights');
   const tall = async () => (await setup.ladder.boundingBox())?.height ?? 0;
   const before = await tall();
   await lights.getByRole('button', { name: /^Add a fill/ }).click();
   await expect(lights.getByRole('group', { name: 'Fill B', exact: true })).toBeVisible();
-  const place = () => lights.evaluate((panel) => panel.scrollTop + (panel.querySelector('[aria-label^="Add a rim"]')?.getBoundingClientRect().top ?? 0));
+  const place = () =>
+    lights.evaluate(
+      (panel) => panel.scrollTop + (panel.querySelector('[aria-label^="Add a rim"]')?.getBoundingClientRect().top ?? 0),
+    );
   await expect.poll(tall).toBeLessThan(before);
   const scrolled = await place();
   await lights.hover();

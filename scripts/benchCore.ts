@@ -18,14 +18,43 @@ function medianMicroseconds(work: () => unknown): number {
 const light = SAMPLE_HALL.setup.lights[0];
 if (light === undefined) throw new Error('the sample has no light');
 const test: Reading = {
-  ...PLAIN_READING, id: sampleId(990), setupId: SAMPLE_HALL.setup.id, pointId: 'face', at: '2026-02-27T14:30:00+01:00', light: 'total', text: '4', av: 4, tv: 7, sv: 2,
+  ...PLAIN_READING,
+  id: sampleId(990),
+  setupId: SAMPLE_HALL.setup.id,
+  pointId: 'face',
+  at: '2026-02-27T14:30:00+01:00',
+  light: 'total',
+  text: '4',
+  av: 4,
+  tv: 7,
+  sv: 2,
   fired: [firedAs(light, -5, 'face', 0)],
 };
-const print = (name: string, value: number) => console.log(`${name.padEnd(52)}${value.toFixed(0).padStart(7)} µs, median`);
-print('solve, one light', medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK)));
-print('solve with a power correction from a total', medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, [...SAMPLE_HALL.readings, test], CLOCK)));
-print('solve with all ways out', medianMicroseconds(() => solve(SAMPLE_TERRACE.setup, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK)));
+const print = (name: string, value: number) =>
+  console.log(`${name.padEnd(52)}${value.toFixed(0).padStart(7)} µs, median`);
+print(
+  'solve, one light',
+  medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK)),
+);
+print(
+  'solve with a power correction from a total',
+  medianMicroseconds(() => solve(SAMPLE_HALL.setup, SAMPLE_KIT, [...SAMPLE_HALL.readings, test], CLOCK)),
+);
+print(
+  'solve with all ways out',
+  medianMicroseconds(() => solve(SAMPLE_TERRACE.setup, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK)),
+);
 
-const others = [newLight(sampleId(981), 'fill', sampleId(115), 'face', SAMPLE_TERRACE.setup.lights), newLight(sampleId(982), 'background', sampleId(112), 'background', SAMPLE_TERRACE.setup.lights)];
-const three = { ...SAMPLE_TERRACE.setup, camera: { ...SAMPLE_TERRACE.setup.camera, wantedAv: 17 / 3 }, lights: [...SAMPLE_TERRACE.setup.lights, ...others] };
-print('solve, three lights with all ways out', medianMicroseconds(() => solve(three, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK)));
+const others = [
+  newLight(sampleId(981), 'fill', sampleId(115), 'face', SAMPLE_TERRACE.setup.lights),
+  newLight(sampleId(982), 'background', sampleId(112), 'background', SAMPLE_TERRACE.setup.lights),
+];
+const three = {
+  ...SAMPLE_TERRACE.setup,
+  camera: { ...SAMPLE_TERRACE.setup.camera, wantedAv: 17 / 3 },
+  lights: [...SAMPLE_TERRACE.setup.lights, ...others],
+};
+print(
+  'solve, three lights with all ways out',
+  medianMicroseconds(() => solve(three, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK)),
+);

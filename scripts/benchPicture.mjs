@@ -2,7 +2,8 @@
 const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
 const PICTURE = '/picture/019c9c00-0000-7000-8000-000000000011';
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
-const finished = (tab) => tab.getByRole('status', { name: 'Picture: finished' }).filter({ visible: true }).first().waitFor({ timeout: 60_000 });
+const finished = (tab) =>
+  tab.getByRole('status', { name: 'Picture: finished' }).filter({ visible: true }).first().waitFor({ timeout: 60_000 });
 
 /** Counts frames and the longest task of the page while `work` runs. */
 async function watched(tab, work) {
@@ -11,12 +12,23 @@ async function watched(tab, work) {
     globalThis.longest = 0;
     globalThis.counting = true;
     globalThis.began = performance.now();
-    const count = () => { globalThis.frames_ += 1; if (globalThis.counting) requestAnimationFrame(count); };
+    const count = () => {
+      globalThis.frames_ += 1;
+      if (globalThis.counting) requestAnimationFrame(count);
+    };
     requestAnimationFrame(count);
-    new PerformanceObserver((list) => { for (const { duration } of list.getEntries()) globalThis.longest = Math.max(globalThis.longest, duration); }).observe({ entryTypes: ['longtask'] });
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) globalThis.longest = Math.max(globalThis.longest, duration);
+    }).observe({ entryTypes: ['longtask'] });
   });
   await work();
-  return tab.evaluate(() => { globalThis.counting = false; return { perSecond: (1000 * globalThis.frames_) / (performance.now() - globalThis.began), longestMs: globalThis.longest }; });
+  return tab.evaluate(() => {
+    globalThis.counting = false;
+    return {
+      perSecond: (1000 * globalThis.frames_) / (performance.now() - globalThis.began),
+      longestMs: globalThis.longest,
+    };
+  });
 }
 
 /** Moves the mouse held down from a place, in small steps. */
@@ -42,18 +54,37 @@ export async function benchPicture(browser, url) {
   await tab.evaluate(() => performance.clearMeasures());
   const dragged = await watched(tab, () => drag(tab, handle, around));
   await finished(tab);
-  const measures = await tab.evaluate(() => performance.getEntriesByType('measure').map(({ name, duration }) => [name, duration]));
-  const took = (name) => { const all = measures.filter(([one]) => one === name).map(([, ms]) => ms); return `${median(all).toFixed(0)} ms, median of ${all.length}`; };
-  console.log(`A light's coarse layer on two workers, 360 × 480:   ${took('picture draft light')} (wanted 150 or less)`);
+  const measures = await tab.evaluate(() =>
+    performance.getEntriesByType('measure').map(({ name, duration }) => [name, duration]),
+  );
+  const took = (name) => {
+    const all = measures.filter(([one]) => one === name).map(([, ms]) => ms);
+    return `${median(all).toFixed(0)} ms, median of ${all.length}`;
+  };
+  console.log(
+    `A light's coarse layer on two workers, 360 × 480:   ${took('picture draft light')} (wanted 150 or less)`,
+  );
   console.log(`A light's fine layer on two workers, 360 × 480:     ${took('picture fine light')} (wanted 700 or less)`);
-  console.log(`Dragging a light: longest task of the page ${dragged.longestMs.toFixed(0)} ms (0: none over 50; wanted under 50), ${dragged.perSecond.toFixed(0)} frames a second`);
+  console.log(
+    `Dragging a light: longest task of the page ${dragged.longestMs.toFixed(0)} ms (0: none over 50; wanted under 50), ${dragged.perSecond.toFixed(0)} frames a second`,
+  );
   await tab.goto(url + PICTURE);
   await finished(tab);
   const slider = tab.getByRole('slider', { name: /^Power of/ }).first();
   await slider.scrollIntoViewIfNeeded();
-  const slid = await watched(tab, () => drag(tab, slider, Array.from({ length: 240 }, (_, i) => [60 * Math.sin(i / 20), 0])));
-  console.log(`The power slider: ${slid.perSecond.toFixed(0)} frames a second (wanted 50 or more), longest task ${slid.longestMs.toFixed(0)} ms`);
-  const frames = await tab.evaluate(() => performance.getEntriesByName('picture frame').map(({ duration }) => duration));
+  const slid = await watched(tab, () =>
+    drag(
+      tab,
+      slider,
+      Array.from({ length: 240 }, (_, i) => [60 * Math.sin(i / 20), 0]),
+    ),
+  );
+  console.log(
+    `The power slider: ${slid.perSecond.toFixed(0)} frames a second (wanted 50 or more), longest task ${slid.longestMs.toFixed(0)} ms`,
+  );
+  const frames = await tab.evaluate(() =>
+    performance.getEntriesByName('picture frame').map(({ duration }) => duration),
+  );
   console.log(`Bust and view, on two workers, once per framing:    ${median(frames).toFixed(0)} ms`);
   await context.close();
 }

@@ -8,7 +8,10 @@ import { ROOT, run } from './npm.mjs';
 const CLIENT = path.join(ROOT, 'client');
 const DIST = path.join(CLIENT, 'dist');
 rmSync(DIST, { recursive: true, force: true });
-run('npx', ['expo', 'export', '--platform', 'web'], { cwd: CLIENT, env: { ...process.env, NODE_ENV: 'production', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' } });
+run('npx', ['expo', 'export', '--platform', 'web'], {
+  cwd: CLIENT,
+  env: { ...process.env, NODE_ENV: 'production', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' },
+});
 
 // Compiled as it arrives and beside the page's own thread, instead of function by function when each is first called:
 // a quarter off the time until the first screen, measured. Browsers that do not know the comment pass over it.

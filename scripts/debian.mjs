@@ -9,17 +9,29 @@ export const isRoot = process.getuid?.() === 0;
 export function findPostgres() {
   const candidates = process.env.PG_BIN ? [process.env.PG_BIN] : [];
   if (existsSync('/usr/lib/postgresql')) {
-    const versions = readdirSync('/usr/lib/postgresql').filter((name) => /^\d+$/.test(name)).sort((a, b) => b - a);
+    const versions = readdirSync('/usr/lib/postgresql')
+      .filter((name) => /^\d+$/.test(name))
+      .sort((a, b) => b - a);
     candidates.push(...versions.map((version) => `/usr/lib/postgresql/${version}/bin`));
   }
   candidates.push(...(process.env.PATH ?? '').split(':'));
-  return candidates.find((folder) => folder && existsSync(path.join(folder, 'initdb')) && existsSync(path.join(folder, 'postgres')));
+  return candidates.find(
+    (folder) => folder && existsSync(path.join(folder, 'initdb')) && existsSync(path.join(folder, 'postgres')),
+  );
 }
 
 export const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 
 function apt(...words) {
-  const command = [...(isRoot ? [] : ['sudo', '-n']), 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-y', '-q', ...words];
+  const command = [
+    ...(isRoot ? [] : ['sudo', '-n']),
+    'env',
+    'DEBIAN_FRONTEND=noninteractive',
+    'apt-get',
+    '-y',
+    '-q',
+    ...words,
+  ];
   return spawnSync(command[0], command.slice(1), { stdio: ['ignore', 2, 2] }).status === 0;
 }
 
@@ -37,7 +49,8 @@ export function ensurePackages({ chromium = false } = {}) {
     // Debian would otherwise create and start a system-wide cluster on 5432 that nobody asked for.
     if (!apt('install', '--no-install-recommends', 'postgresql-common')) throw new Error(`apt-get failed. ${byHand}`);
     const conf = '/etc/postgresql-common/createcluster.conf';
-    if (isRoot && existsSync(conf) && !/^\s*create_main_cluster\s*=/m.test(readFileSync(conf, 'utf8'))) appendFileSync(conf, '\ncreate_main_cluster = false\n');
+    if (isRoot && existsSync(conf) && !/^\s*create_main_cluster\s*=/m.test(readFileSync(conf, 'utf8')))
+      appendFileSync(conf, '\ncreate_main_cluster = false\n');
   }
   if (!apt('install', '--no-install-recommends', ...missing)) throw new Error(`apt-get failed. ${byHand}`);
 }

@@ -8,7 +8,13 @@ import { ROOT, ensureModules, run } from './npm.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
 import { startStandIns } from './standIns.mjs';
 
-const BUILT = ['client/dist/index.html', 'server/dist/main.mjs', 'stand-ins/dist/meter.mjs', 'stand-ins/dist/camera.mjs', 'stand-ins/dist/radio.mjs'].map((file) => path.join(ROOT, file));
+const BUILT = [
+  'client/dist/index.html',
+  'server/dist/main.mjs',
+  'stand-ins/dist/meter.mjs',
+  'stand-ins/dist/camera.mjs',
+  'stand-ins/dist/radio.mjs',
+].map((file) => path.join(ROOT, file));
 
 /** The newest change of any source file. */
 function newest(folder) {
@@ -16,7 +22,14 @@ function newest(folder) {
     .filter((entry) => entry.isFile() && !/\/(dist|node_modules|\.expo)(\/|$)/.test(entry.parentPath))
     .reduce((latest, entry) => Math.max(latest, statSync(path.join(entry.parentPath, entry.name)).mtimeMs), 0);
 }
-const isBuilt = () => BUILT.every((file) => existsSync(file)) && Math.min(...BUILT.map((file) => statSync(file).mtimeMs)) > Math.max(...['core/src', 'client/src', 'client/public', 'server/src', 'stand-ins/src'].map((folder) => newest(path.join(ROOT, folder))));
+const isBuilt = () =>
+  BUILT.every((file) => existsSync(file)) &&
+  Math.min(...BUILT.map((file) => statSync(file).mtimeMs)) >
+    Math.max(
+      ...['core/src', 'client/src', 'client/public', 'server/src', 'stand-ins/src'].map((folder) =>
+        newest(path.join(ROOT, folder)),
+      ),
+    );
 
 ensurePackages();
 ensureModules();
@@ -27,7 +40,15 @@ const standIns = await startStandIns();
 const server = spawn(process.execPath, ['--enable-source-maps', path.join(ROOT, 'server/dist/main.mjs')], {
   stdio: ['ignore', 'pipe', 'inherit'],
   detached: true, // a terminal's Ctrl-C reaches this script only, which then stops things in order
-  env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: postgres.url, PORT: String(port), CLIENT_DIR: path.join(ROOT, 'client/dist'), SAMPLE_DATA: 'true', DEVICES: standIns.map(({ address }) => address).join() },
+  env: {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: postgres.url,
+    PORT: String(port),
+    CLIENT_DIR: path.join(ROOT, 'client/dist'),
+    SAMPLE_DATA: 'true',
+    DEVICES: standIns.map(({ address }) => address).join(),
+  },
 });
 server.stdout.on('data', (chunk) => {
   if (String(chunk).includes('"listening"')) console.log(`Sphene is ready: http://127.0.0.1:${port}\nCtrl-C stops it.`);
@@ -42,8 +63,13 @@ const stop = () => {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop);
 // npm does not pass SIGTERM on to what its scripts started: notice when it is gone.
 const parent = process.ppid;
-if (process.env.npm_lifecycle_event) setInterval(() => { if (process.ppid !== parent) stop(); }, 500).unref();
-const code = await new Promise((done) => { server.once('exit', (exit) => done(exit ?? 1)); });
+if (process.env.npm_lifecycle_event)
+  setInterval(() => {
+    if (process.ppid !== parent) stop();
+  }, 500).unref();
+const code = await new Promise((done) => {
+  server.once('exit', (exit) => done(exit ?? 1));
+});
 for (const { process: device } of standIns) device.kill('SIGTERM');
 await postgres.stop();
 process.exit(stopping ? 0 : code);

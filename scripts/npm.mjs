@@ -9,7 +9,9 @@ export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '
 const STAMP = path.join(ROOT, 'node_modules/.lock-hash');
 
 export function ensureModules() {
-  const hash = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   console.error('Installing npm packages');
   const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: ROOT, stdio: ['ignore', 2, 2] });

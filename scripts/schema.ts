@@ -4,4 +4,7 @@ import { fileURLToPath } from 'node:url';
 
 import { setupFileJsonSchema } from '@sphene/core/formats';
 
-writeFileSync(fileURLToPath(new URL('../docs/setup-file.schema.json', import.meta.url)), `${JSON.stringify(setupFileJsonSchema(), null, 2)}\n`);
+writeFileSync(
+  fileURLToPath(new URL('../docs/setup-file.schema.json', import.meta.url)),
+  `${JSON.stringify(setupFileJsonSchema(), null, 2)}\n`,
+);

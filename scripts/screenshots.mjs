@@ -40,25 +40,35 @@ async function meterTheTerrace(page) {
   await page.goto(address + TERRACE);
   await page.getByRole('tab', { name: 'Ambient' }).click();
   await page.getByRole('button', { name: 'Devices' }).click();
-  for (const name of ['Simulated meter', 'Simulated camera']) await page.getByRole('article', { name }).getByRole('button', { name: /^(Connect|Take over)/ }).click();
+  for (const name of ['Simulated meter', 'Simulated camera'])
+    await page
+      .getByRole('article', { name })
+      .getByRole('button', { name: /^(Connect|Take over)/ })
+      .click();
   await page.getByRole('button', { name: /^Press for/ }).click();
 }
 
 /** What is done on the page before its picture is taken. */
 const DO = {
   async picture(page) {
-    await page.getByRole('status', { name: 'Picture: finished' }).filter({ visible: true }).first().waitFor({ timeout: 60_000 });
+    await page
+      .getByRole('status', { name: 'Picture: finished' })
+      .filter({ visible: true })
+      .first()
+      .waitFor({ timeout: 60_000 });
   },
   async lights(page) {
     if (await page.getByRole('tab', { name: 'Look' }).count()) await page.getByRole('tab', { name: 'Look' }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();
     await page.getByRole('tab', { name: 'Camera' }).click();
-    if (await page.getByRole('button', { name: /^Apply: Stop down/ }).count()) await page.getByRole('button', { name: /^Apply: Stop down/ }).click();
+    if (await page.getByRole('button', { name: /^Apply: Stop down/ }).count())
+      await page.getByRole('button', { name: /^Apply: Stop down/ }).click();
     await page.getByRole('tab', { name: 'Lights' }).click();
-    for (const role of ['fill', 'rim']) if (!(await page.getByRole('group', { name: new RegExp(`^${role}`, 'i') }).count())) {
-      await page.getByRole('button', { name: new RegExp(`^Add a ${role}`) }).click();
-      await page.getByRole('group', { name: new RegExp(`^${role} [A-F]$`, 'i') }).waitFor();
-    }
+    for (const role of ['fill', 'rim'])
+      if (!(await page.getByRole('group', { name: new RegExp(`^${role}`, 'i') }).count())) {
+        await page.getByRole('button', { name: new RegExp(`^Add a ${role}`) }).click();
+        await page.getByRole('group', { name: new RegExp(`^${role} [A-F]$`, 'i') }).waitFor();
+      }
   },
   async kit(page) {
     await page.getByRole('button', { name: 'Edit Tern 400 A' }).click();
@@ -67,10 +77,15 @@ const DO = {
     await page.getByRole('tab', { name: 'Lights' }).click();
     await page.getByRole('button', { name: /^Colour and gels/ }).click();
     await page.getByRole('button', { name: /^Ambient on the face/ }).click();
-    await page.getByRole('radiogroup', { name: 'Light on the face' }).getByRole('radio', { name: /^Low sun/ }).click();
+    await page
+      .getByRole('radiogroup', { name: 'Light on the face' })
+      .getByRole('radio', { name: /^Low sun/ })
+      .click();
     await page.getByRole('button', { name: /^Ambient on the face/ }).click();
     await page.getByRole('radio', { name: 'Match the room' }).click();
-    await page.getByText('White balance', { exact: true }).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await page
+      .getByText('White balance', { exact: true })
+      .evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
   async stops(page) {
     await page.getByLabel('How many stops').fill('f/5 to f/7.1');
@@ -80,7 +95,9 @@ const DO = {
     if (await page.getByRole('button', { name: 'Keep Version A' }).count()) return;
     await page.getByRole('button', { name: 'Set this one aside' }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();
-    await page.getByRole('article', { name: 'Version Now' }).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await page
+      .getByRole('article', { name: 'Version Now' })
+      .evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
   async points(page) {
     await meterTheTerrace(page);
@@ -90,21 +107,30 @@ const DO = {
     await page.getByRole('button', { name: /^Press simulated meter/ }).click();
     for (const name of ['shadow side', 'sky', 'hair light', 'white cloth']) {
       if (await page.getByRole('radio', { name: new RegExp(`^${name}`, 'i') }).count()) continue;
-      if (!(await page.getByRole('button', { name: `Add ${name}` }).count())) await page.getByRole('button', { name: 'More points' }).click();
+      if (!(await page.getByRole('button', { name: `Add ${name}` }).count()))
+        await page.getByRole('button', { name: 'More points' }).click();
       await page.getByRole('button', { name: `Add ${name}` }).click();
       await page.getByRole('button', { name: `Press simulated meter for ${name}` }).click();
       await page.getByRole('radio', { name: new RegExp(`^${name}, f/`, 'i') }).waitFor();
     }
     await page.getByRole('radio', { name: /^White cloth/ }).click();
     await page.getByRole('button', { name: 'f 5.6', exact: true }).click();
-    await page.getByText(/from simulated meter\.$/).filter({ visible: true }).first().waitFor({ state: 'detached' });
+    await page
+      .getByText(/from simulated meter\.$/)
+      .filter({ visible: true })
+      .first()
+      .waitFor({ state: 'detached' });
   },
   async devices(page) {
     await meterTheTerrace(page);
     await page.getByRole('button', { name: /^(Connect|Take over) Simulated radio/ }).click();
     await page.getByText('No heads arranged yet').waitFor();
     await page.getByRole('article', { name: 'Simulated meter' }).evaluate((element) => element.scrollIntoView());
-    await page.getByText(/from simulated meter\.$/).filter({ visible: true }).first().waitFor({ state: 'detached' });
+    await page
+      .getByText(/from simulated meter\.$/)
+      .filter({ visible: true })
+      .first()
+      .waitFor({ state: 'detached' });
   },
   async frame(page) {
     await meterTheTerrace(page);
@@ -121,11 +147,21 @@ const DO = {
   },
 };
 
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] });
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+  ],
+});
 for (const { name, at, size, theme, tab, does } of SHOTS) {
   const page = await browser.newPage({ viewport: size, timezoneId: 'Europe/Vienna' });
   // the theme is kept a moment after it shows: load again until it stays
-  for (let kept = false; !kept; ) {
+  for (let kept = false; !kept;) {
     await page.goto(`${address}/settings`);
     const radio = page.getByRole('radio', { name: theme });
     await page.getByRole('status', { name: 'Everything is saved' }).first().waitFor();

@@ -27,5 +27,7 @@ else {
   // the file's own time by default, so that the same file always gives the same answer
   const clock = new Date(flag < 0 ? file.value.exportedAt : (at ?? ''));
   if (Number.isNaN(clock.getTime())) fail('--at wants a moment such as 2026-02-27T15:00:00Z');
-  process.stdout.write(`${JSON.stringify(solve(file.value.setup, file.value.kit, [...file.value.readings, ...file.value.sceneChanges], clock), null, 2)}\n`);
+  process.stdout.write(
+    `${JSON.stringify(solve(file.value.setup, file.value.kit, [...file.value.readings, ...file.value.sceneChanges], clock), null, 2)}\n`,
+  );
 }

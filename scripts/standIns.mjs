@@ -9,7 +9,11 @@ const PORTS = { meter: 4791, camera: 4792, radio: 4793 };
 
 /** Starts one stand-in and waits until it says where it listens; port 0 takes any that is free. */
 async function start(name, port, environment) {
-  const device = spawn(process.execPath, [path.join(ROOT, `stand-ins/dist/${name}.mjs`)], { stdio: ['ignore', 'pipe', 'inherit'], detached: true, env: { ...process.env, ...environment, PORT: String(port) } });
+  const device = spawn(process.execPath, [path.join(ROOT, `stand-ins/dist/${name}.mjs`)], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    detached: true,
+    env: { ...process.env, ...environment, PORT: String(port) },
+  });
   let said = '';
   for await (const chunk of device.stdout) {
     said += String(chunk);
@@ -22,8 +26,13 @@ async function start(name, port, environment) {
 
 /** Meter and camera first: the light of the radio's pops travels to them. */
 async function startAll(portOf, environment) {
-  const seeing = await Promise.all(['meter', 'camera'].map(async (name) => start(name, await portOf(name), environment)));
-  const radio = await start('radio', await portOf('radio'), { ...environment, SEEN_BY: seeing.map(({ address }) => address).join() });
+  const seeing = await Promise.all(
+    ['meter', 'camera'].map(async (name) => start(name, await portOf(name), environment)),
+  );
+  const radio = await start('radio', await portOf('radio'), {
+    ...environment,
+    SEEN_BY: seeing.map(({ address }) => address).join(),
+  });
   return [...seeing, radio];
 }
 

@@ -41,16 +41,35 @@ async function checkBeside(name, ...words) {
   check(name, status === 0);
 }
 async function checkTypes() {
-  for (const part of ['core', 'server', 'client', 'stand-ins', '.']) await checkBeside(`Types of ${part === '.' ? 'scripts and e2e' : part}`, 'tsc', '-p', part);
+  for (const part of ['core', 'server', 'client', 'stand-ins', '.'])
+    await checkBeside(`Types of ${part === '.' ? 'scripts and e2e' : part}`, 'tsc', '-p', part);
 }
 
 await Promise.all([checkBeside('Lint', 'eslint', '.'), checkTypes()]);
-counted('Unit and server tests', 'jest.json', (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
-  ['jest', '--projects', 'core', 'server', 'client', 'stand-ins', '--maxWorkers=2', '--testTimeout=30000', '--json', '--outputFile=test-results/jest.json']);
+counted(
+  'Unit and server tests',
+  'jest.json',
+  (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
+  [
+    'jest',
+    '--projects',
+    'core',
+    'server',
+    'client',
+    'stand-ins',
+    '--maxWorkers=2',
+    '--testTimeout=30000',
+    '--json',
+    '--outputFile=test-results/jest.json',
+  ],
+);
 try {
   run('npm', ['run', 'build']);
   check('Build', true);
-  counted('Chromium tests', 'e2e.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky], ['playwright', 'test']);
+  counted('Chromium tests', 'e2e.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky], [
+    'playwright',
+    'test',
+  ]);
 } catch (error) {
   console.error(String(error));
   check('Build', false);

@@ -20,8 +20,28 @@ const { setup } = SAMPLE_TERRACE;
 const [light] = setup.lights;
 if (light === undefined) throw new Error('the terrace has a light');
 const PAGE = sampleId(900);
-const STATE = { type: 'state', mode: 'ambient', read: 'aperture', av: 5, tv: 7, sv: 0, head: 'camera', role: 'face', place: 'Face' } as const;
-const device = (id: string, kind: DeviceView['kind'], over: Partial<DeviceView> = {}): DeviceView => ({ protocol: 1, id, kind, name: `The ${kind}`, simulated: true, connectedBy: PAGE, meter: kind === 'meter' ? STATE : null, radio: null, ...over });
+const STATE = {
+  type: 'state',
+  mode: 'ambient',
+  read: 'aperture',
+  av: 5,
+  tv: 7,
+  sv: 0,
+  head: 'camera',
+  role: 'face',
+  place: 'Face',
+} as const;
+const device = (id: string, kind: DeviceView['kind'], over: Partial<DeviceView> = {}): DeviceView => ({
+  protocol: 1,
+  id,
+  kind,
+  name: `The ${kind}`,
+  simulated: true,
+  connectedBy: PAGE,
+  meter: kind === 'meter' ? STATE : null,
+  radio: null,
+  ...over,
+});
 
 let server: FakeServer;
 /** what the gateway was told, in order */
@@ -43,9 +63,18 @@ beforeEach(() => {
     const command = /^\/api\/devices\/(\w+)\/command$/.exec(url);
     if (command?.[1] !== undefined) told.push([command[1], JSON.parse(init.body) as DeviceCommand]);
     const { status, body } = answer();
-    return Promise.resolve({ ok: status < 300, status, json: () => Promise.resolve(body), blob: () => Promise.resolve(new Blob([])) } as Response);
+    return Promise.resolve({
+      ok: status < 300,
+      status,
+      json: () => Promise.resolve(body),
+      blob: () => Promise.resolve(new Blob([])),
+    } as Response);
   });
-  Object.assign(globalThis, { EventSource: function fakeEventSource() { return events; } });
+  Object.assign(globalThis, {
+    EventSource: function fakeEventSource() {
+      return events;
+    },
+  });
 });
 afterEach(() => keeper.stop());
 
@@ -59,17 +88,49 @@ async function open(...list: DeviceView[]) {
   const happens = (event: DeviceEvent) => events.onmessage?.({ data: JSON.stringify(event) });
   happens({ type: 'devices', devices: list });
   store.dispatch(meteringMoved({ setupId: setup.id, pointId: 'face' }));
-  return { devices, happens, state: () => store.getState(), trouble: () => store.getState().devices.trouble, readings: () => selectReadings(store.getState(), setup.id) };
+  return {
+    devices,
+    happens,
+    state: () => store.getState(),
+    trouble: () => store.getState().devices.trouble,
+    readings: () => selectReadings(store.getState(), setup.id),
+  };
 }
-const fired = [{ lightId: light.id, unitId: light.unitId, outlet: null, zoomMm: null, modifierId: light.modifierId, gridId: null, gelIds: [], atAim: true, distanceM: 2, featherDeg: 0, powerStops: -3, highSpeedSyncLossStops: 0 }];
-const reading = (over: object): DeviceEvent => ({ type: 'reading', deviceId: 'meter', name: 'The meter', simulated: true, reading: { type: 'reading', mode: 'flash', read: 'aperture', av: 5, tv: 7, sv: 0, head: 'camera', ...over } });
+const fired = [
+  {
+    lightId: light.id,
+    unitId: light.unitId,
+    outlet: null,
+    zoomMm: null,
+    modifierId: light.modifierId,
+    gridId: null,
+    gelIds: [],
+    atAim: true,
+    distanceM: 2,
+    featherDeg: 0,
+    powerStops: -3,
+    highSpeedSyncLossStops: 0,
+  },
+];
+const reading = (over: object): DeviceEvent => ({
+  type: 'reading',
+  deviceId: 'meter',
+  name: 'The meter',
+  simulated: true,
+  reading: { type: 'reading', mode: 'flash', read: 'aperture', av: 5, tv: 7, sv: 0, head: 'camera', ...over },
+});
 
 describe('firing a test', () => {
   it('holds the meter, sets it to flash, sets the powers, and only then fires', async () => {
     const { devices, state } = await open(device('meter', 'meter'), device('radio', 'radio'));
     await devices.fire('radio', setup.id, 'face', fired);
     const camera = selectSolution(state(), setup.id)?.camera;
-    expect(told.map(([id, { type }]) => `${id} ${type}`)).toEqual(['meter hold', 'meter set', 'radio arrange', 'radio fire']);
+    expect(told.map(([id, { type }]) => `${id} ${type}`)).toEqual([
+      'meter hold',
+      'meter set',
+      'radio arrange',
+      'radio fire',
+    ]);
     expect(told[1]?.[1]).toEqual({ type: 'set', mode: 'flash', tv: camera?.tv, sv: camera?.sv });
     expect(told[2]?.[1]).toMatchObject({ heads: [{ group: light.group, powerStops: -3 }] });
     expect(told[3]?.[1]).toEqual({ type: 'fire', groups: [light.group] });
@@ -80,7 +141,14 @@ describe('firing a test', () => {
     await devices.fire('radio', setup.id, 'face', fired);
     told.splice(0);
     happens(reading({ av: 5.3 }));
-    expect(readings().at(-1)).toMatchObject({ pointId: 'face', light: 'total', av: 5.3, meterMode: 'flash', origin: 'simulated', fired: [{ lightId: light.id, powerStops: -3 }] });
+    expect(readings().at(-1)).toMatchObject({
+      pointId: 'face',
+      light: 'total',
+      av: 5.3,
+      meterMode: 'flash',
+      origin: 'simulated',
+      fired: [{ lightId: light.id, powerStops: -3 }],
+    });
     await waitFor(() => expect(told).toContainEqual(['meter', { type: 'set', mode: 'ambient' }]));
     // the next one is no test of that pop
     happens(reading({ mode: 'ambient', av: 4 }));
@@ -88,7 +156,10 @@ describe('firing a test', () => {
   });
 
   it('without a meter nothing is fired, and it is said why', async () => {
-    const { devices, trouble } = await open(device('radio', 'radio'), device('other', 'meter', { connectedBy: sampleId(901) }));
+    const { devices, trouble } = await open(
+      device('radio', 'radio'),
+      device('other', 'meter', { connectedBy: sampleId(901) }),
+    );
     await devices.fire('radio', setup.id, 'face', fired);
     expect(trouble()).toMatch(/Connect a meter first/);
     expect(told).toEqual([]);
@@ -116,7 +187,14 @@ describe('a meter is held', () => {
 });
 
 describe('a camera', () => {
-  const picture: DeviceEvent = { type: 'picture', deviceId: 'camera', name: 'The camera', simulated: true, pictureId: sampleId(902), picture: { type: 'picture', av: 5, tv: 7, sv: 0, bytes: 10 } };
+  const picture: DeviceEvent = {
+    type: 'picture',
+    deviceId: 'camera',
+    name: 'The camera',
+    simulated: true,
+    pictureId: sampleId(902),
+    picture: { type: 'picture', av: 5, tv: 7, sv: 0, bytes: 10 },
+  };
   const opened = openFrame as jest.MockedFunction<typeof openFrame>;
 
   it('that is simulated is shown the stage before it is released at the settings in force', async () => {
@@ -146,7 +224,21 @@ describe('a camera', () => {
     await waitFor(() => expect(opened).toHaveBeenCalledTimes(1));
     expect(frames()).toHaveLength(before);
     answer = () => ({ status: 200, body: {} });
-    opened.mockResolvedValueOnce({ ok: true, told: true, facts: { name: 'The camera 12:00:00', takenAt: null, widthPx: 3, heightPx: 2, image: 'data:image/jpeg;base64,AA==', av: 5, tv: 7, sv: 0, settingsFrom: 'exif' } as never });
+    opened.mockResolvedValueOnce({
+      ok: true,
+      told: true,
+      facts: {
+        name: 'The camera 12:00:00',
+        takenAt: null,
+        widthPx: 3,
+        heightPx: 2,
+        image: 'data:image/jpeg;base64,AA==',
+        av: 5,
+        tv: 7,
+        sv: 0,
+        settingsFrom: 'exif',
+      } as never,
+    });
     happens(picture);
     await waitFor(() => expect(frames()).toHaveLength(before + 1));
     expect(frames().at(-1)).toMatchObject({ settingsFrom: 'simulated', av: 5 });
@@ -154,7 +246,11 @@ describe('a camera', () => {
 });
 
 describe('a gateway that refuses', () => {
-  it.each([[409, { error: 'Another page has it.' }, /Another page has it/], [400, 'rubbish', /Look for devices again/], [502, {}, /cannot be reached/]])('%i is said in its words or ours', async (status, body, words) => {
+  it.each([
+    [409, { error: 'Another page has it.' }, /Another page has it/],
+    [400, 'rubbish', /Look for devices again/],
+    [502, {}, /cannot be reached/],
+  ])('%i is said in its words or ours', async (status, body, words) => {
     const { devices, trouble } = await open();
     answer = () => ({ status, body });
     await devices.command('meter', { type: 'press' });

@@ -4,7 +4,11 @@ import type { Stored, SyncRequest } from '@sphene/core/documents';
 
 /** An empty device on this network, with what jsdom lacks of a browser. */
 export function freshDevice(network: (url: string, init: { body: string }) => Promise<Response>): void {
-  Object.assign(globalThis, { indexedDB: new IDBFactory(), structuredClone: (value: unknown) => deserialize(serialize(value)) as unknown, fetch: network });
+  Object.assign(globalThis, {
+    indexedDB: new IDBFactory(),
+    structuredClone: (value: unknown) => deserialize(serialize(value)) as unknown,
+    fetch: network,
+  });
   if (AbortSignal.timeout === undefined) AbortSignal.timeout = () => new AbortController().signal;
 }
 
@@ -37,11 +41,22 @@ export class FakeServer {
     const results = mutations.map((mutation) => {
       this.received.push(mutation);
       const id = mutation.op === 'put' ? mutation.document.id : mutation.id;
-      this.log.push({ id, version: mutation.baseVersion + 1, seq: this.log.length + 1, document: mutation.op === 'put' ? mutation.document : null });
+      this.log.push({
+        id,
+        version: mutation.baseVersion + 1,
+        seq: this.log.length + 1,
+        document: mutation.op === 'put' ? mutation.document : null,
+      });
       return { key: mutation.key, id, status: 'applied', version: mutation.baseVersion + 1 };
     });
-    return reply(200, { results, changes: this.log.filter(({ seq }) => seq > cursor), cursor: this.log.length, more: false });
+    return reply(200, {
+      results,
+      changes: this.log.filter(({ seq }) => seq > cursor),
+      cursor: this.log.length,
+      more: false,
+    });
   };
 }
 
-const reply = (status: number, body: unknown) => Promise.resolve({ ok: status < 300, status, json: () => Promise.resolve(body) } as Response);
+const reply = (status: number, body: unknown) =>
+  Promise.resolve({ ok: status < 300, status, json: () => Promise.resolve(body) } as Response);

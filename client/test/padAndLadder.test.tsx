@@ -12,14 +12,30 @@ import { PALETTES } from '@/ui/palette';
 const { points } = solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date('2026-02-27T15:00:00Z'));
 
 describe('reading pad', () => {
-  it.each([['', '5.6', '5.6'], ['5.6', '.4', '5.6 4'], ['5.6 4', '.5', '5.6 5'], ['5.6 4', '⅓', '5.6⅓'], ['5.6⅓', '.2', '5.6 2'], ['5.6 4', '8', '8'], ['1', '.4', '1 4'], ['1.4', '⅔', '1.4⅔']])('%s then %s gives %s', (text, key, after) => {
+  it.each([
+    ['', '5.6', '5.6'],
+    ['5.6', '.4', '5.6 4'],
+    ['5.6 4', '.5', '5.6 5'],
+    ['5.6 4', '⅓', '5.6⅓'],
+    ['5.6⅓', '.2', '5.6 2'],
+    ['5.6 4', '8', '8'],
+    ['1', '.4', '1 4'],
+    ['1.4', '⅔', '1.4⅔'],
+  ])('%s then %s gives %s', (text, key, after) => {
     expect(afterKey(text, key)).toBe(after);
   });
 
   it('a stop and a part are always a reading that can be read', () => {
-    fc.assert(fc.property(fc.constantFrom('1', '1.4', '2.8', '5.6', '11', '45'), fc.constantFrom('.1', '.5', '.9', '⅓', '½', '⅔'), fc.constantFrom('.1', '.9', '⅔'), (stop, part, other) => {
-      expect(parseAperture(afterKey(afterKey(afterKey('', stop), part), other)).ok).toBe(true);
-    }));
+    fc.assert(
+      fc.property(
+        fc.constantFrom('1', '1.4', '2.8', '5.6', '11', '45'),
+        fc.constantFrom('.1', '.5', '.9', '⅓', '½', '⅔'),
+        fc.constantFrom('.1', '.9', '⅔'),
+        (stop, part, other) => {
+          expect(parseAperture(afterKey(afterKey(afterKey('', stop), part), other)).ok).toBe(true);
+        },
+      ),
+    );
   });
 });
 

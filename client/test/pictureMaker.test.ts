@@ -3,7 +3,8 @@ import type { Quality } from '@sphene/core/preview';
 
 import { PictureMaker } from '@/workers/pictureMaker';
 
-const WIDTH = 2, HEIGHT = 4;
+const WIDTH = 2,
+  HEIGHT = 4;
 
 /** A worker that answers when the test says so: half of the rows of whatever it is asked for. */
 class FakeWorker {
@@ -14,36 +15,72 @@ class FakeWorker {
   terminated = false;
   private wantedFrom = 0;
   private rows = 0;
-  constructor() { FakeWorker.all.push(this); }
-  terminate() { this.terminated = true; }
+  constructor() {
+    FakeWorker.all.push(this);
+  }
+  terminate() {
+    this.terminated = true;
+  }
   private readonly turn = async () => {
     if (FakeWorker.broken) throw new Error('out of memory');
-    if (FakeWorker.held !== null) await new Promise<void>((done) => { FakeWorker.held?.push(done); });
+    if (FakeWorker.held !== null)
+      await new Promise<void>((done) => {
+        FakeWorker.held?.push(done);
+      });
   };
   readonly api = {
     frame: async ({ from, to }: { from: number; to: number }) => {
       FakeWorker.asked.push(`frame ${from}-${to}`);
       await this.turn();
       this.rows = to - from;
-      return { materials: new Uint8Array(this.rows * WIDTH), edges: { pixels: new Int32Array(0), shares: new Float32Array(0), from: 0 } };
+      return {
+        materials: new Uint8Array(this.rows * WIDTH),
+        edges: { pixels: new Int32Array(0), shares: new Float32Array(0), from: 0 },
+      };
     },
     layer: async (job: number, source: unknown, quality: Quality) => {
       FakeWorker.asked.push(`${String(source)} ${quality}`);
       await this.turn();
       return job < this.wantedFrom ? null : new Float32Array(this.rows * WIDTH * 3).fill(quality === 'fine' ? 2 : 1);
     },
-    callOff: (before: number) => { this.wantedFrom = before; },
+    callOff: (before: number) => {
+      this.wantedFrom = before;
+    },
   };
 }
 jest.mock('comlink', () => ({ wrap: ({ api }: FakeWorker) => api }));
 
-const layer = (id: string, key = id): LayerSource => ({ id, name: id, kind: 'flash', key, source: id as unknown as LayerSource['source'] });
-const picture = (layers: LayerSource[], sceneKey = 'terrace') => ({ sceneKey, layers, width: WIDTH, height: HEIGHT, scene: {}, lensTilt: 0, lookKey: '', cropped: false }) as unknown as PictureOf;
+const layer = (id: string, key = id): LayerSource => ({
+  id,
+  name: id,
+  kind: 'flash',
+  key,
+  source: id as unknown as LayerSource['source'],
+});
+const picture = (layers: LayerSource[], sceneKey = 'terrace') =>
+  ({
+    sceneKey,
+    layers,
+    width: WIDTH,
+    height: HEIGHT,
+    scene: {},
+    lensTilt: 0,
+    lookKey: '',
+    cropped: false,
+  }) as unknown as PictureOf;
 const levels = (maker: PictureMaker, of: PictureOf) => maker.ready(of)?.layers.map((rows) => [...new Set(rows)].join());
 /** Lets everything happen that does not wait for a worker that is held. */
-const settle = () => new Promise<void>((done) => { setTimeout(done, 0); });
-const until = async (maker: PictureMaker, state: string) => { while (maker.getState() !== state) await settle(); };
-const release = async () => { for (const go of FakeWorker.held?.splice(0) ?? []) go(); await settle(); };
+const settle = () =>
+  new Promise<void>((done) => {
+    setTimeout(done, 0);
+  });
+const until = async (maker: PictureMaker, state: string) => {
+  while (maker.getState() !== state) await settle();
+};
+const release = async () => {
+  for (const go of FakeWorker.held?.splice(0) ?? []) go();
+  await settle();
+};
 
 beforeEach(() => {
   FakeWorker.all.splice(0);
@@ -51,7 +88,11 @@ beforeEach(() => {
   FakeWorker.held = null;
   FakeWorker.broken = false;
   // the bundler's own note of where a module lies
-  Object.assign(globalThis, { __ExpoImportMetaRegistry: { url: 'http://localhost/' }, Worker: FakeWorker, requestIdleCallback: (go: () => void) => go() });
+  Object.assign(globalThis, {
+    __ExpoImportMetaRegistry: { url: 'http://localhost/' },
+    Worker: FakeWorker,
+    requestIdleCallback: (go: () => void) => go(),
+  });
   if (!('measure' in performance)) Object.assign(performance, { measure: () => undefined });
 });
 
@@ -63,7 +104,13 @@ describe('the maker of pictures', () => {
     maker.show(both);
     await until(maker, 'finished');
     expect(FakeWorker.all).toHaveLength(2);
-    expect(FakeWorker.asked.filter((_, index) => index % 2 === 0)).toEqual(['frame 0-2', 'sun draft', 'key draft', 'sun fine', 'key fine']);
+    expect(FakeWorker.asked.filter((_, index) => index % 2 === 0)).toEqual([
+      'frame 0-2',
+      'sun draft',
+      'key draft',
+      'sun fine',
+      'key fine',
+    ]);
     expect(FakeWorker.asked[1]).toBe('frame 2-4');
     expect(levels(maker, both)).toEqual(['2', '2']);
   });
@@ -107,7 +154,10 @@ describe('the maker of pictures', () => {
     FakeWorker.held = [];
     const first = picture([layer('key')]);
     maker.show(first);
-    for (let i = 0; i < 2; i += 1) { await settle(); await release(); }
+    for (let i = 0; i < 2; i += 1) {
+      await settle();
+      await release();
+    }
     expect(maker.getState()).toBe('refining');
     maker.stop();
     await release();

@@ -9,7 +9,15 @@ const CLOCK = new Date('2026-02-27T15:00:00Z');
 const said = (title: string) => {
   const named = { ...setup, title };
   const text = pictureText(named, solve(named, SAMPLE_KIT, readings, CLOCK));
-  return { text, settings: JSON.parse(text['Sphene settings'] ?? '') as { setup: string; camera: unknown; lights: { power: string }[]; tones: { name: string; stops: number | null }[] } };
+  return {
+    text,
+    settings: JSON.parse(text['Sphene settings'] ?? '') as {
+      setup: string;
+      camera: unknown;
+      lights: { power: string }[];
+      tones: { name: string; stops: number | null }[];
+    },
+  };
 };
 
 describe('the text in a saved picture', () => {
@@ -26,10 +34,13 @@ describe('the text in a saved picture', () => {
   });
 
   it('is Latin for every title, as PNG wants it, and reads back as it was', () => {
-    fc.assert(fc.property(fc.string({ unit: 'binary', minLength: 1, maxLength: 40 }), (title) => {
-      const { text, settings } = said(title);
-      for (const part of Object.values(text)) expect(part).toMatch(/^[\x20-\x7e]*$/);
-      expect(settings.setup).toBe(title);
-    }), { numRuns: 100 });
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary', minLength: 1, maxLength: 40 }), (title) => {
+        const { text, settings } = said(title);
+        for (const part of Object.values(text)) expect(part).toMatch(/^[\x20-\x7e]*$/);
+        expect(settings.setup).toBe(title);
+      }),
+      { numRuns: 100 },
+    );
   });
 });

@@ -5,7 +5,15 @@ import { clampZoom, fitView, fromPx, snapAngle, snapTo, toPx } from '@/features/
 import { type Thing, stageThings } from '@/features/stage/things';
 
 const NOW = '2026-02-27T15:40:00Z';
-const thingsOf = (setup: Setup): Thing[] => stageThings({ setup, kit: SAMPLE_KIT, solution: solve(setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(NOW)), now: () => NOW, newestReadingAt: '2026-02-27T13:12:00Z', sunRingM: 1.9 });
+const thingsOf = (setup: Setup): Thing[] =>
+  stageThings({
+    setup,
+    kit: SAMPLE_KIT,
+    solution: solve(setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(NOW)),
+    now: () => NOW,
+    newestReadingAt: '2026-02-27T13:12:00Z',
+    sunRingM: 1.9,
+  });
 const named = (setup: Setup, name: string): Thing => {
   const found = thingsOf(setup).find((thing) => thing.name === name);
   if (found === undefined) throw new Error(`no ${name} on the stage`);
@@ -20,13 +28,23 @@ const { setup } = SAMPLE_HALL;
 const sunny = after(setup, [{ path: 'stage.sun', value: { by: 'hand', sideDeg: 150, altitudeDeg: 20 } }]);
 
 describe('the view', () => {
-  const places = [{ x: -1, y: 0, z: -1 }, { x: 1, y: 1, z: 3 }];
-  it.each(['plan', 'side'] as const)('a spot and its place say the same, seen as %s; what is not seen stays', (face) => {
-    const view = fitView(face, places, 340, 300, 1.5, { x: 10, y: -5 });
-    const place = { x: 0.7, y: 0.4, z: 1.1 };
-    const back = fromPx(view, toPx(view, place), place);
-    expect([back.x, back.y, back.z]).toEqual([expect.closeTo(0.7, 9), expect.closeTo(0.4, 9), expect.closeTo(1.1, 9)]);
-  });
+  const places = [
+    { x: -1, y: 0, z: -1 },
+    { x: 1, y: 1, z: 3 },
+  ];
+  it.each(['plan', 'side'] as const)(
+    'a spot and its place say the same, seen as %s; what is not seen stays',
+    (face) => {
+      const view = fitView(face, places, 340, 300, 1.5, { x: 10, y: -5 });
+      const place = { x: 0.7, y: 0.4, z: 1.1 };
+      const back = fromPx(view, toPx(view, place), place);
+      expect([back.x, back.y, back.z]).toEqual([
+        expect.closeTo(0.7, 9),
+        expect.closeTo(0.4, 9),
+        expect.closeTo(1.1, 9),
+      ]);
+    },
+  );
 
   it('shows all places inside its margin at first, and zooms about its middle within bounds', () => {
     const view = fitView('plan', places, 340, 300, 1, { x: 0, y: 0 });
@@ -48,7 +66,10 @@ describe('things on the stage', () => {
   it('a light that is moved to a place stands there, snapped; freely it stands just there', () => {
     const key = named(setup, 'Key A');
     const there = { x: 1.03, y: key.at.y, z: 1.31 };
-    const [snapped, free] = [after(setup, key.moveTo(there, false)).lights[0], after(setup, key.moveTo(there, true)).lights[0]];
+    const [snapped, free] = [
+      after(setup, key.moveTo(there, false)).lights[0],
+      after(setup, key.moveTo(there, true)).lights[0],
+    ];
     expect((snapped?.distanceM ?? 0) * 10).toBeCloseTo(Math.round((snapped?.distanceM ?? 0) * 10), 6);
     expect((snapped?.sideDeg ?? 1) % 5).toBe(0);
     expect(free?.sideDeg).toBe(Math.round((Math.atan2(1.03, 1.31) * 180) / Math.PI));
@@ -71,8 +92,14 @@ describe('things on the stage', () => {
   });
 
   it('wherever it is dragged, a thing stays within what the setup takes', () => {
-    for (const thing of thingsOf(sunny)) for (const [x, y, z] of [[0, 0, 0], [90, 40, -90], [-90, -40, 90], [0.01, 20, 0.01]] as const)
-      for (const free of [true, false]) expect(withSettings(sunny, thing.moveTo({ x, y, z }, free)).ok).toBe(true);
+    for (const thing of thingsOf(sunny))
+      for (const [x, y, z] of [
+        [0, 0, 0],
+        [90, 40, -90],
+        [-90, -40, 90],
+        [0.01, 20, 0.01],
+      ] as const)
+        for (const free of [true, false]) expect(withSettings(sunny, thing.moveTo({ x, y, z }, free)).ok).toBe(true);
   });
 
   it('the handle behind a light turns its axis, the one behind a window its front', () => {
@@ -95,11 +122,22 @@ describe('things on the stage', () => {
     const away = after(two, second.moveTo({ x: 0, y: 0, z: -0.6 }, true));
     expect(named(away, 'Second person').said).toMatch(/away$/);
     expect(named(after(two, second.nudge('Home', false)), 'Second person').said).toBe('look at the camera');
-    for (const free of [true, false]) for (const [x, z] of [[9, 9], [-9, 0], [0.44, -0.16], [0, -9]] as const) expect(withSettings(two, second.moveTo({ x, y: 0, z }, free)).ok).toBe(true);
-    const group = after(setup, [{ path: 'people', value: { nearerM: 0.5, fartherM: 0.6, leftM: 1.1, rightM: 1.1, withinStops: 0.5 } }]);
+    for (const free of [true, false])
+      for (const [x, z] of [
+        [9, 9],
+        [-9, 0],
+        [0.44, -0.16],
+        [0, -9],
+      ] as const)
+        expect(withSettings(two, second.moveTo({ x, y: 0, z }, free)).ok).toBe(true);
+    const group = after(setup, [
+      { path: 'people', value: { nearerM: 0.5, fartherM: 0.6, leftM: 1.1, rightM: 1.1, withinStops: 0.5 } },
+    ]);
     expect(named(group, 'Others').deg).toBe(20);
     // nobody stands to the left: the handle turns them all the same
-    const right = after(group, [{ path: 'people', value: { nearerM: 0, fartherM: 1, leftM: 0, rightM: 1, withinStops: 0.5 } }]);
+    const right = after(group, [
+      { path: 'people', value: { nearerM: 0, fartherM: 1, leftM: 0, rightM: 1, withinStops: 0.5 } },
+    ]);
     expect(named(after(right, named(right, 'Others').nudge('ArrowLeft', false)), 'Others').deg).toBe(-25);
     expect(thingsOf(setup).some(({ id }) => id === 'others')).toBe(false);
   });
@@ -111,8 +149,14 @@ describe('things on the stage', () => {
 
   it('from above the sun turns, from the side it rises', () => {
     const sun = named(sunny, 'Sun');
-    expect(after(sunny, sun.moveTo({ x: 1.9, y: sun.at.y, z: 0 }, false)).stage.sun).toMatchObject({ sideDeg: 90, altitudeDeg: 20 });
-    expect(after(sunny, sun.moveTo({ x: sun.at.x, y: sun.at.y + 1, z: sun.at.z }, true)).stage.sun).toMatchObject({ sideDeg: 150, altitudeDeg: 43 });
+    expect(after(sunny, sun.moveTo({ x: 1.9, y: sun.at.y, z: 0 }, false)).stage.sun).toMatchObject({
+      sideDeg: 90,
+      altitudeDeg: 20,
+    });
+    expect(after(sunny, sun.moveTo({ x: sun.at.x, y: sun.at.y + 1, z: sun.at.z }, true)).stage.sun).toMatchObject({
+      sideDeg: 150,
+      altitudeDeg: 43,
+    });
     expect(thingsOf(setup).some(({ id }) => id === 'sun')).toBe(false);
   });
 });

@@ -9,7 +9,17 @@ import { Actions } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
 import { Devices } from '@/store/devices';
 import { Keeper } from '@/store/keeper';
-import { selectChangeGroups, selectDocument, selectKit, selectReadings, selectSceneChanges, selectSetup, selectShoots, selectSolution, selectSpots } from '@/store/selectors';
+import {
+  selectChangeGroups,
+  selectDocument,
+  selectKit,
+  selectReadings,
+  selectSceneChanges,
+  selectSetup,
+  selectShoots,
+  selectSolution,
+  selectSpots,
+} from '@/store/selectors';
 import { openStorage } from '@/store/storage';
 import { makeStore } from '@/store/store';
 import { FakeServer, freshDevice } from './fakeServer';
@@ -35,7 +45,14 @@ async function open() {
   running.push(keeper);
   await keeper.start();
   const device = () => store.getState().device;
-  return { store, keeper, actions: new Actions(store, keeper), device, state: () => store.getState(), settled: () => waitFor(() => expect([device().waiting, device().sync]).toEqual([0, 'synced'])) };
+  return {
+    store,
+    keeper,
+    actions: new Actions(store, keeper),
+    device,
+    state: () => store.getState(),
+    settled: () => waitFor(() => expect([device().waiting, device().sync]).toEqual([0, 'synced'])),
+  };
 }
 type Opened = Awaited<ReturnType<typeof open>>;
 
@@ -78,7 +95,11 @@ describe('the keeper', () => {
     ]);
   });
 
-  it.each([['broken', 'offline'], ['refusing', 'refused'], ['babbling', 'refused']] as const)('a server that is %s loses nothing and is called %s', async (mode, called) => {
+  it.each([
+    ['broken', 'offline'],
+    ['refusing', 'refused'],
+    ['babbling', 'refused'],
+  ] as const)('a server that is %s loses nothing and is called %s', async (mode, called) => {
     const app = await open();
     server.mode = mode;
     app.actions.changeSettings(setup.id, holdBack(3));
@@ -104,7 +125,9 @@ describe('the keeper', () => {
 
   it('says so when the device is full, and goes on once there is room', async () => {
     const app = await open();
-    const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => { throw new DOMException('full', 'QuotaExceededError'); });
+    const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
     app.actions.changeSettings(setup.id, holdBack(2));
     await waitFor(() => expect(app.device().storageProblem).toMatch(/This device is full/));
     expect(holdBackOf(app)).toBe(2);
@@ -117,7 +140,13 @@ describe('the keeper', () => {
 });
 
 it('works for the life of the page where the browser keeps nothing', async () => {
-  Object.assign(globalThis, { indexedDB: { open: () => { throw new DOMException('denied', 'SecurityError'); } } });
+  Object.assign(globalThis, {
+    indexedDB: {
+      open: () => {
+        throw new DOMException('denied', 'SecurityError');
+      },
+    },
+  });
   const app = await open();
   expect(app.device().storageProblem).toMatch(/does not let Sphene keep anything/);
   const id = app.actions.createShoot({ title: 'Rehearsal', date: '2026-02-26', place: '', timeZone: 'Europe/Vienna' });
@@ -126,7 +155,15 @@ it('works for the life of the page where the browser keeps nothing', async () =>
 
 it('what an earlier version kept on this device is read, brought up to date and sent on', async () => {
   const storage = await openStorage();
-  const { read: _read, method: _method, meterMode: _mode, assumed: _assumed, origin: _origin, corrects: _corrects, ...rest } = SAMPLE_HALL.readings[0] ?? {};
+  const {
+    read: _read,
+    method: _method,
+    meterMode: _mode,
+    assumed: _assumed,
+    origin: _origin,
+    corrects: _corrects,
+    ...rest
+  } = SAMPLE_HALL.readings[0] ?? {};
   const old = { ...rest, version: 1 } as unknown as Document;
   await storage.put('documents', { id: old.id, document: old, version: 0, base: null });
   await storage.put('outbox', { key: sampleId(77), id: old.id });
@@ -144,18 +181,37 @@ describe('devices', () => {
     SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
     sessionStorage.clear();
     source = { onmessage: null };
-    Object.assign(globalThis, { EventSource: function fakeEventSource() { return source; } });
+    Object.assign(globalThis, {
+      EventSource: function fakeEventSource() {
+        return source;
+      },
+    });
   });
-  afterEach(() => { Object.assign(globalThis, { EventSource: realEventSource }); });
-  const READING = { type: 'reading', deviceId: 'm', name: 'Meter', simulated: false, reading: { type: 'reading', mode: 'ambient', read: 'shutter', av: 5, tv: 6.3, sv: 2, head: 'light' } };
+  afterEach(() => {
+    Object.assign(globalThis, { EventSource: realEventSource });
+  });
+  const READING = {
+    type: 'reading',
+    deviceId: 'm',
+    name: 'Meter',
+    simulated: false,
+    reading: { type: 'reading', mode: 'ambient', read: 'shutter', av: 5, tv: 6.3, sv: 2, head: 'light' },
+  };
 
-  it('a meter\'s reading goes to the active point with what the meter says of itself', async () => {
+  it("a meter's reading goes to the active point with what the meter says of itself", async () => {
     const app = await open();
     const devices = new Devices(app.store, app.actions);
     await devices.look();
     app.store.dispatch(meteringMoved({ setupId: setup.id, pointId: 'background' }));
     source.onmessage?.({ data: JSON.stringify(READING) });
-    expect(selectReadings(app.state(), setup.id).at(-1)).toMatchObject({ pointId: 'background', read: 'shutter', tv: 6.3, method: { kind: 'incident', aim: 'light' }, meterMode: 'ambient', origin: 'device' });
+    expect(selectReadings(app.state(), setup.id).at(-1)).toMatchObject({
+      pointId: 'background',
+      read: 'shutter',
+      tv: 6.3,
+      method: { kind: 'incident', aim: 'light' },
+      meterMode: 'ambient',
+      origin: 'device',
+    });
   });
 
   it('without a setup on screen the reading is shown and not lost in silence; what is no event is passed over', async () => {
@@ -184,7 +240,15 @@ describe('what a person can do', () => {
     app = await open();
   });
   const notice = () => app.device().notice?.text;
-  const face = { pointId: setup.points[0]?.id ?? '', light: 'ambient' as const, text: '4', av: 4, tv: 7, sv: 5, fired: [] };
+  const face = {
+    pointId: setup.points[0]?.id ?? '',
+    light: 'ambient' as const,
+    text: '4',
+    av: 4,
+    tv: 7,
+    sv: 5,
+    fired: [],
+  };
 
   it('changes nothing and logs nothing when nothing differs', () => {
     expect(app.actions.changeSettings(setup.id, holdBack(setup.look.holdBackStops))).toEqual({ ok: true, value: null });
@@ -252,13 +316,17 @@ describe('what a person can do', () => {
     const copy = await app.actions.importSetup(read.value);
     expect(copy).not.toBe(setup.id);
     expect(selectSolution(app.state(), copy)?.camera).toEqual(selectSolution(app.state(), setup.id)?.camera);
-    expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit')).toHaveLength(gearBefore);
+    expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit')).toHaveLength(
+      gearBefore,
+    );
   });
 
   it('a reading is put right by another at its time; taking that back brings the first one back', () => {
     const id = app.actions.addReading(setup.id, face);
     app.actions.correctReading(id, { sv: 3 });
-    const [old, corrected] = selectReadings(app.state(), setup.id).filter((reading) => reading.id === id || reading.corrects === id);
+    const [old, corrected] = selectReadings(app.state(), setup.id).filter(
+      (reading) => reading.id === id || reading.corrects === id,
+    );
     expect(old?.struckAt).not.toBeNull();
     expect(corrected).toMatchObject({ corrects: id, sv: 3, av: 4, at: old?.at, struckAt: null });
     app.actions.undo(setup.id);
@@ -282,7 +350,9 @@ describe('what a person can do', () => {
   it('each person has one set of preferences, changed field by field', () => {
     app.actions.setPreferences({ distanceUnit: 'ft' });
     app.actions.setPreferences({ meterIncrement: 'third' });
-    expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'preferences')).toEqual([expect.objectContaining({ distanceUnit: 'ft', meterIncrement: 'third' })]);
+    expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'preferences')).toEqual([
+      expect.objectContaining({ distanceUnit: 'ft', meterIncrement: 'third' }),
+    ]);
   });
 });
 
@@ -294,7 +364,11 @@ describe('lights and kit', () => {
     app.actions.addLight(setup.id, 'fill');
     app.actions.addLight(setup.id, 'rim');
     const lights = selectSetup(app.state(), setup.id)?.lights ?? [];
-    expect(lights.map(({ role, group }) => [role, group])).toEqual([['key', 'A'], ['fill', 'B'], ['rim', 'C']]);
+    expect(lights.map(({ role, group }) => [role, group])).toEqual([
+      ['key', 'A'],
+      ['fill', 'B'],
+      ['rim', 'C'],
+    ]);
     expect(new Set(lights.map(({ unitId }) => unitId)).size).toBe(3);
     app.actions.undo(setup.id);
     expect(selectSetup(app.state(), setup.id)?.lights).toHaveLength(2);
@@ -307,8 +381,28 @@ describe('lights and kit', () => {
     const taught = () => selectKit(app.state()).calibration.readings;
     expect(taught()).toEqual([]);
     const id = app.actions.addReading(setup.id, {
-      pointId: 'face', text: '2', av: 2, tv: 7, sv: 2, light: 'flash',
-      fired: [{ lightId: light?.id ?? '', unitId: light?.unitId ?? '', outlet: null, zoomMm: null, modifierId: light?.modifierId ?? null, gridId: null, gelIds: [], atAim: true, distanceM: 2.2, featherDeg: 0, powerStops: -6, highSpeedSyncLossStops: 0 }],
+      pointId: 'face',
+      text: '2',
+      av: 2,
+      tv: 7,
+      sv: 2,
+      light: 'flash',
+      fired: [
+        {
+          lightId: light?.id ?? '',
+          unitId: light?.unitId ?? '',
+          outlet: null,
+          zoomMm: null,
+          modifierId: light?.modifierId ?? null,
+          gridId: null,
+          gelIds: [],
+          atAim: true,
+          distanceM: 2.2,
+          featherDeg: 0,
+          powerStops: -6,
+          highSpeedSyncLossStops: 0,
+        },
+      ],
     });
     expect(taught()).toEqual([1, 1]);
     const key = `unit:${light?.unitId ?? ''}`;

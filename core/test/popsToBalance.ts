@@ -15,7 +15,11 @@ const MOST_POPS = 12;
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 const hall = SAMPLE_HALL.setup;
 const POINTS = [newPoint('face', 'face'), newPoint('shadow', 'shadow'), newPoint('hair', 'highlight')];
-const ROLES = [['key', 'face', 111], ['fill', 'shadow', 112], ['rim', 'hair', 114]] as const;
+const ROLES = [
+  ['key', 'face', 111],
+  ['fill', 'shadow', 112],
+  ['rim', 'hair', 114],
+] as const;
 const MODIFIERS = [121, 122, 123, 124];
 
 interface Scene {
@@ -36,46 +40,108 @@ function makeScene(random: () => number, count: number): Scene | null {
   const between = (low: number, high: number) => low + (high - low) * random();
   const normal = (sd: number) => sd * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
   const ev = between(9, 12);
-  const at = (pointId: string, number: number, level: number): Reading => ({ ...PLAIN_READING, id: sampleId(number), setupId: hall.id, pointId, at: '2026-02-27T15:00:00Z', text: 'x', av: level - 6, tv: 6, sv: 0 });
-  const ambient = [at('face', 701, ev), at('shadow', 702, ev - between(0.5, 1.5)), at('hair', 703, ev - between(0, 1.5))];
+  const at = (pointId: string, number: number, level: number): Reading => ({
+    ...PLAIN_READING,
+    id: sampleId(number),
+    setupId: hall.id,
+    pointId,
+    at: '2026-02-27T15:00:00Z',
+    text: 'x',
+    av: level - 6,
+    tv: 6,
+    sv: 0,
+  });
+  const ambient = [
+    at('face', 701, ev),
+    at('shadow', 702, ev - between(0.5, 1.5)),
+    at('hair', 703, ev - between(0, 1.5)),
+  ];
   const pick = () => sampleId(MODIFIERS[Math.floor(random() * MODIFIERS.length)] ?? 121);
   const lights: Light[] = ROLES.slice(0, count).map(([role, aim, unit], index) => {
     const light = newLight(sampleId(21 + index), role, sampleId(unit), aim, []);
-    return { ...light, group: 'ABC'[index] as Light['group'], modifierId: role === 'rim' ? null : pick(), distanceM: light.distanceM * between(0.8, 1.6), sideDeg: light.sideDeg * between(0.8, 1.2) };
+    return {
+      ...light,
+      group: 'ABC'[index] as Light['group'],
+      modifierId: role === 'rim' ? null : pick(),
+      distanceM: light.distanceM * between(0.8, 1.6),
+      sideDeg: light.sideDeg * between(0.8, 1.2),
+    };
   });
   const wantedAv = roundToStep(ev + 2 - 7.5, 1 / 3);
-  const setup: Setup = { ...hall, points: POINTS.slice(0, Math.max(1, count)), look: { ...hall.look, holdBackStops: between(1, 2.5) }, camera: { ...hall.camera, wantedAv: Math.max(3, wantedAv), support: 'tripod', motion: 'none' }, lights };
+  const setup: Setup = {
+    ...hall,
+    points: POINTS.slice(0, Math.max(1, count)),
+    look: { ...hall.look, holdBackStops: between(1, 2.5) },
+    camera: { ...hall.camera, wantedAv: Math.max(3, wantedAv), support: 'tripod', motion: 'none' },
+    lights,
+  };
   const now = balance(setup, SAMPLE_KIT, meterScene(setup, SAMPLE_KIT, ambient, CLOCK));
-  if (now.camera?.met !== true || now.lights.some(({ powerStops, outOfRange }) => powerStops === null || outOfRange !== null)) return null;
+  if (
+    now.camera?.met !== true ||
+    now.lights.some(({ powerStops, outOfRange }) => powerStops === null || outOfRange !== null)
+  )
+    return null;
   const hidden = new Map<string, number>();
-  const gains = now.points.map((point) => lights.map((light) => {
-    const source = point.sources.find(({ lightId }) => lightId === light.id);
-    const config = lightConfig(SAMPLE_KIT, light);
-    const power = now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? 0;
-    if (source === undefined || config === null) return -Infinity;
-    const off = config.things.reduce((sum, { id, priorSdStops }) => {
-      if (!hidden.has(id)) hidden.set(id, Math.max(-1, Math.min(1, normal(priorSdStops))));
-      return sum + (hidden.get(id) ?? 0);
-    }, 0);
-    return source.stops - power + off + (point.pointId === light.aimPointId ? 0 : normal(0.3));
-  }));
+  const gains = now.points.map((point) =>
+    lights.map((light) => {
+      const source = point.sources.find(({ lightId }) => lightId === light.id);
+      const config = lightConfig(SAMPLE_KIT, light);
+      const power = now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? 0;
+      if (source === undefined || config === null) return -Infinity;
+      const off = config.things.reduce((sum, { id, priorSdStops }) => {
+        if (!hidden.has(id)) hidden.set(id, Math.max(-1, Math.min(1, normal(priorSdStops))));
+        return sum + (hidden.get(id) ?? 0);
+      }, 0);
+      return source.stops - power + off + (point.pointId === light.aimPointId ? 0 : normal(0.3));
+    }),
+  );
   return {
-    setup, ambient, camera: { tv: now.camera.tv, sv: now.camera.sv, level: now.camera.ev100 }, gains, hidden, slope: lights.map(() => normal(0.02)),
-    targets: now.points.map(({ targetStops, toneStops = 0 }: { targetStops: number | null; toneStops?: number }, index) => ({ kind: 'value', stops: (targetStops ?? 0) - toneStops, weight: index === 0 ? 4 : 1 })),
+    setup,
+    ambient,
+    camera: { tv: now.camera.tv, sv: now.camera.sv, level: now.camera.ev100 },
+    gains,
+    hidden,
+    slope: lights.map(() => normal(0.02)),
+    targets: now.points.map(
+      ({ targetStops, toneStops = 0 }: { targetStops: number | null; toneStops?: number }, index) => ({
+        kind: 'value',
+        stops: (targetStops ?? 0) - toneStops,
+        weight: index === 0 ? 4 : 1,
+      }),
+    ),
     ambientStops: now.points.map(({ ambientStops }) => ambientStops ?? -20),
   };
 }
 
-const flashAt = ({ gains, slope }: Scene, point: number, light: number, power: number): number => (gains[point]?.[light] ?? -Infinity) + power * (1 + (slope[light] ?? 0));
-const levelAt = (scene: Scene, point: number, powers: readonly number[]): number => addLight(scene.ambientStops[point] ?? -20, ...powers.map((power, light) => flashAt(scene, point, light, power)).filter(Number.isFinite));
+const flashAt = ({ gains, slope }: Scene, point: number, light: number, power: number): number =>
+  (gains[point]?.[light] ?? -Infinity) + power * (1 + (slope[light] ?? 0));
+const levelAt = (scene: Scene, point: number, powers: readonly number[]): number =>
+  addLight(
+    scene.ambientStops[point] ?? -20,
+    ...powers.map((power, light) => flashAt(scene, point, light, power)).filter(Number.isFinite),
+  );
 
 /** Whether every target is within a sixth of its reachable best at these powers. */
 function judge(scene: Scene): (powers: readonly number[]) => boolean {
-  const settings = scene.setup.lights.map(({ unitId }) => powerSettings(SAMPLE_KIT.flashUnits.find(({ id }) => id === unitId)?.scale ?? { kind: 'fraction', step: 'third', lowestStops: -8 }));
+  const settings = scene.setup.lights.map(({ unitId }) =>
+    powerSettings(
+      SAMPLE_KIT.flashUnits.find(({ id }) => id === unitId)?.scale ?? {
+        kind: 'fraction',
+        step: 'third',
+        lowestStops: -8,
+      },
+    ),
+  );
   const best = choosePowers({
-    gains: scene.gains.map((row) => row.map((gain) => (Number.isFinite(gain) ? 2 ** gain : 0))), ambient: scene.ambientStops.map((stops) => 2 ** stops), targets: scene.targets, settings,
+    gains: scene.gains.map((row) => row.map((gain) => (Number.isFinite(gain) ? 2 ** gain : 0))),
+    ambient: scene.ambientStops.map((stops) => 2 ** stops),
+    targets: scene.targets,
+    settings,
   }).powersStops;
-  const miss = (powers: readonly number[], point: number) => Math.abs(missStops(2 ** levelAt(scene, point, powers), scene.targets[point] ?? { kind: 'value', stops: 0, weight: 1 }));
+  const miss = (powers: readonly number[], point: number) =>
+    Math.abs(
+      missStops(2 ** levelAt(scene, point, powers), scene.targets[point] ?? { kind: 'value', stops: 0, weight: 1 }),
+    );
   const reachable = scene.targets.map((_, point) => miss(best, point));
   return (powers) => scene.targets.every((_, point) => miss(powers, point) <= (reachable[point] ?? 0) + WITHIN_STOPS);
 }
@@ -88,27 +154,62 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
   const good = judge(scene);
   const { setup, camera } = scene;
   const configs = setup.lights.map((light) => lightConfig(SAMPLE_KIT, light));
-  const taught = learn(UNTAUGHT, Array.from({ length: earlier }, (_, index) => {
-    const things = configs[index % configs.length]?.things ?? [];
-    return { readingId: sampleId(600 + index), things, noiseStops: 0.1, confirmed: true, offsetStops: read(things.reduce((sum, { id }) => sum + (scene.hidden.get(id) ?? 0), 0), random) };
-  }));
+  const taught = learn(
+    UNTAUGHT,
+    Array.from({ length: earlier }, (_, index) => {
+      const things = configs[index % configs.length]?.things ?? [];
+      return {
+        readingId: sampleId(600 + index),
+        things,
+        noiseStops: 0.1,
+        confirmed: true,
+        offsetStops: read(
+          things.reduce((sum, { id }) => sum + (scene.hidden.get(id) ?? 0), 0),
+          random,
+        ),
+      };
+    }),
+  );
   const kit = { ...SAMPLE_KIT, calibration: taught };
   const facts: Reading[] = [...scene.ambient];
   for (let pops = 0; pops < MOST_POPS; pops += 1) {
     const now = balance(setup, kit, meterScene(setup, kit, facts, CLOCK));
-    const powers = setup.lights.map((light) => now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? -20);
+    const powers = setup.lights.map(
+      (light) => now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? -20,
+    );
     if (good(powers)) return pops;
     // the one not yet read, the most doubtful first; then in turn
-    const unread = now.lights.filter(({ basis }) => basis !== 'reading').sort((a, b) => b.uncertaintyStops * b.flashShare - a.uncertaintyStops * a.flashShare)[0];
-    const spill = now.points.flatMap(({ sources }, at) => sources.filter(({ basis }) => basis !== 'reading').map(({ lightId, share }) => ({ at, lightId, share }))).sort((a, b) => b.share - a.share)[0];
+    const unread = now.lights
+      .filter(({ basis }) => basis !== 'reading')
+      .sort((a, b) => b.uncertaintyStops * b.flashShare - a.uncertaintyStops * a.flashShare)[0];
+    const spill = now.points
+      .flatMap(({ sources }, at) =>
+        sources.filter(({ basis }) => basis !== 'reading').map(({ lightId, share }) => ({ at, lightId, share })),
+      )
+      .sort((a, b) => b.share - a.share)[0];
     const index = unread?.index ?? setup.lights.findIndex(({ id }) => id === spill?.lightId);
     const light = setup.lights[index];
     if (light === undefined) return MOST_POPS;
-    const point = unread !== undefined || spill === undefined ? setup.points.findIndex(({ id }) => id === light.aimPointId) : spill.at;
+    const point =
+      unread !== undefined || spill === undefined
+        ? setup.points.findIndex(({ id }) => id === light.aimPointId)
+        : spill.at;
     const pointId = setup.points[point]?.id ?? light.aimPointId;
     const power = powers[index] ?? 0;
     const stops = read(flashAt(scene, point, index, power), random);
-    facts.push({ ...PLAIN_READING, id: sampleId(800 + pops), setupId: setup.id, pointId, at: `2026-02-27T15:${String(10 + pops).padStart(2, '0')}:00Z`, text: 'x', light: 'flash', av: camera.level - camera.tv + camera.sv + stops, tv: camera.tv, sv: camera.sv, fired: [firedAs(light, power, pointId, 0)] });
+    facts.push({
+      ...PLAIN_READING,
+      id: sampleId(800 + pops),
+      setupId: setup.id,
+      pointId,
+      at: `2026-02-27T15:${String(10 + pops).padStart(2, '0')}:00Z`,
+      text: 'x',
+      light: 'flash',
+      av: camera.level - camera.tv + camera.sv + stops,
+      tv: camera.tv,
+      sv: camera.sv,
+      fired: [firedAs(light, power, pointId, 0)],
+    });
   }
   return MOST_POPS;
 }
@@ -117,16 +218,23 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
 function popsByRoutine(scene: Scene, random: () => number): number {
   const good = judge(scene);
   const { setup } = scene;
-  const scaleOf = (light: Light) => SAMPLE_KIT.flashUnits.find(({ id }) => id === light.unitId)?.scale ?? { kind: 'fraction' as const, step: 'third' as const, lowestStops: -8 };
+  const scaleOf = (light: Light) =>
+    SAMPLE_KIT.flashUnits.find(({ id }) => id === light.unitId)?.scale ?? {
+      kind: 'fraction' as const,
+      step: 'third' as const,
+      lowestStops: -8,
+    };
   const powers = setup.lights.map((light) => snapPower(scaleOf(light), -3));
   const turned = (error: number) => (Math.abs(error) >= 1 ? Math.round(error) : roundToStep(error, 1 / 3));
   let pops = 0;
   for (const [index, light] of setup.lights.entries()) {
     const point = setup.points.findIndex(({ id }) => id === light.aimPointId);
-    for (; pops < MOST_POPS; ) {
+    for (; pops < MOST_POPS;) {
       if (good(powers)) return pops;
       pops += 1;
-      const error = (scene.targets[point]?.stops ?? 0) - read(addLight(scene.ambientStops[point] ?? -20, flashAt(scene, point, index, powers[index] ?? 0)), random);
+      const error =
+        (scene.targets[point]?.stops ?? 0) -
+        read(addLight(scene.ambientStops[point] ?? -20, flashAt(scene, point, index, powers[index] ?? 0)), random);
       if (Math.abs(error) < WITHIN_STOPS) break;
       powers[index] = snapPower(scaleOf(light), (powers[index] ?? 0) + turned(error));
     }
@@ -163,10 +271,19 @@ export function popsToBalance(scenes: number, seed: number): PopCount[] {
     }
     const count = (how: string, pops: (scene: Scene) => number) => {
       const sorted = drawn.map(pops).sort((a, b) => a - b);
-      rows.push({ lights, how, median: sorted[Math.floor(scenes / 2)] ?? 0, mean: sorted.reduce((sum, one) => sum + one, 0) / scenes, ninth: sorted[Math.floor(scenes * 0.9)] ?? 0 });
+      rows.push({
+        lights,
+        how,
+        median: sorted[Math.floor(scenes / 2)] ?? 0,
+        mean: sorted.reduce((sum, one) => sum + one, 0) / scenes,
+        ninth: sorted[Math.floor(scenes * 0.9)] ?? 0,
+      });
     };
     count('usual routine', (scene) => popsByRoutine(scene, random));
-    for (const earlier of [0, 5, 10, 20]) count(earlier === 0 ? 'uncalibrated' : `after ${earlier} readings`, (scene) => popsByApplication(scene, earlier, random));
+    for (const earlier of [0, 5, 10, 20])
+      count(earlier === 0 ? 'uncalibrated' : `after ${earlier} readings`, (scene) =>
+        popsByApplication(scene, earlier, random),
+      );
   }
   return rows;
 }

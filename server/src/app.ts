@@ -40,20 +40,42 @@ export function createApp({ config, dataSource, log, devices, isClosing }: AppPa
     context.set('dataSource', dataSource);
     context.set('log', requestLog);
     await next();
-    requestLog.info({ method: context.req.method, path: context.req.path, status: context.res.status, ms: Math.round(performance.now() - started) }, 'request');
+    requestLog.info(
+      {
+        method: context.req.method,
+        path: context.req.path,
+        status: context.res.status,
+        ms: Math.round(performance.now() - started),
+      },
+      'request',
+    );
   });
 
   const api = new Hono<AppEnv>();
   api.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'none'"], frameAncestors: ["'none'"] } }));
   api.use(csrf());
-  const limit = bodyLimit({ maxSize: MAX_BODY_BYTES, onError: (context) => context.json({ error: `A request may carry ${MAX_BODY_BYTES} bytes at most. Send it in parts.` }, 413) });
-  api.use((context, next) => (context.req.method === 'GET' || context.req.method === 'HEAD' ? next() : limit(context, next)));
+  const limit = bodyLimit({
+    maxSize: MAX_BODY_BYTES,
+    onError: (context) =>
+      context.json({ error: `A request may carry ${MAX_BODY_BYTES} bytes at most. Send it in parts.` }, 413),
+  });
+  api.use((context, next) =>
+    context.req.method === 'GET' || context.req.method === 'HEAD' ? next() : limit(context, next),
+  );
   api.use(async (context, next) => {
     context.header('Cache-Control', 'no-store');
     await next();
   });
   api.use(compress({ threshold: 2048 }));
-  api.use('/session', rateLimiter<AppEnv>({ windowMs: 60_000, limit: 120, keyGenerator: (context) => (context.env?.incoming === undefined ? 'local' : (getConnInfo(context).remote.address ?? 'unknown')) }));
+  api.use(
+    '/session',
+    rateLimiter<AppEnv>({
+      windowMs: 60_000,
+      limit: 120,
+      keyGenerator: (context) =>
+        context.env?.incoming === undefined ? 'local' : (getConnInfo(context).remote.address ?? 'unknown'),
+    }),
+  );
   api.get('/health', async (context) => {
     if (isClosing()) return context.json({ ok: false, reason: 'closing' }, 503);
     try {
@@ -70,9 +92,22 @@ export function createApp({ config, dataSource, log, devices, isClosing }: AppPa
   app.route('/api', api);
 
   app.onError((error, context) => {
-    if (error instanceof HTTPException) return error.res ?? context.json({ error: error.message || 'The request was refused.', requestId: context.get('requestId') }, error.status);
+    if (error instanceof HTTPException)
+      return (
+        error.res ??
+        context.json(
+          { error: error.message || 'The request was refused.', requestId: context.get('requestId') },
+          error.status,
+        )
+      );
     log.error({ err: error, requestId: context.get('requestId') }, 'unhandled');
-    return context.json({ error: 'Something went wrong on the server. Nothing was lost; try again.', requestId: context.get('requestId') }, 500);
+    return context.json(
+      {
+        error: 'Something went wrong on the server. Nothing was lost; try again.',
+        requestId: context.get('requestId'),
+      },
+      500,
+    );
   });
   if (config.CLIENT_DIR !== undefined) app.route('/', clientFiles(config.CLIENT_DIR));
   return app;

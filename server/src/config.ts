@@ -6,7 +6,24 @@ const environmentSchema = z.object({
   PORT: z.coerce.number().int().min(0).max(65535).default(4780),
   CLIENT_DIR: z.string().optional(),
   SAMPLE_DATA: z.stringbool().default(false),
-  DEVICES: z.string().default('').transform((list) => list.split(',').map((address) => address.trim()).filter(Boolean)).pipe(z.array(z.url({ protocol: /^http$/, hostname: /^(127\.0\.0\.1|localhost)$/, error: 'name devices by loopback addresses such as http://127.0.0.1:4791' }))),
+  DEVICES: z
+    .string()
+    .default('')
+    .transform((list) =>
+      list
+        .split(',')
+        .map((address) => address.trim())
+        .filter(Boolean),
+    )
+    .pipe(
+      z.array(
+        z.url({
+          protocol: /^http$/,
+          hostname: /^(127\.0\.0\.1|localhost)$/,
+          error: 'name devices by loopback addresses such as http://127.0.0.1:4791',
+        }),
+      ),
+    ),
   COOKIE_SECURE: z.stringbool().default(false),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
 });

@@ -12,12 +12,23 @@ import { deviceReader, socketDriver } from '../src/devices/socketDriver';
 import { openSession, post, testServer } from './testServer';
 
 const PAGE = '019c9c00-0000-7000-8000-00000000aaaa';
-const READING: DeviceMessage = { type: 'reading', mode: 'ambient', read: 'aperture', av: 5, tv: 7, sv: 0, head: 'camera' };
+const READING: DeviceMessage = {
+  type: 'reading',
+  mode: 'ambient',
+  read: 'aperture',
+  av: 5,
+  tv: 7,
+  sv: 0,
+  head: 'camera',
+};
 const bytes = (text: string) => Buffer.from(text);
 
 /** A meter that behaves as the test wants. */
 async function device() {
-  const http = createServer((_request, response) => { response.setHeader('content-type', 'application/json'); response.end(JSON.stringify({ protocol: 1, id: 'odd-meter', kind: 'meter', name: 'Odd meter', simulated: true })); });
+  const http = createServer((_request, response) => {
+    response.setHeader('content-type', 'application/json');
+    response.end(JSON.stringify({ protocol: 1, id: 'odd-meter', kind: 'meter', name: 'Odd meter', simulated: true }));
+  });
   const sockets = new WebSocketServer({ server: http, path: '/session' });
   http.listen(0, '127.0.0.1');
   await once(http, 'listening');
@@ -25,7 +36,11 @@ async function device() {
   return {
     address: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
     socket: async () => (await connected)[0],
-    close: () => { for (const client of sockets.clients) client.terminate(); http.closeAllConnections(); http.close(); },
+    close: () => {
+      for (const client of sockets.clients) client.terminate();
+      http.closeAllConnections();
+      http.close();
+    },
   };
 }
 
@@ -42,7 +57,11 @@ describe('the gateway', () => {
   };
   beforeEach(async () => {
     odd = await device();
-    gateway = new DeviceGateway([odd.address, 'http://127.0.0.1:1'], { meter: socketDriver('meter'), camera: socketDriver('camera'), radio: socketDriver('camera') });
+    gateway = new DeviceGateway([odd.address, 'http://127.0.0.1:1'], {
+      meter: socketDriver('meter'),
+      camera: socketDriver('camera'),
+      radio: socketDriver('camera'),
+    });
     events = [];
     gateway.listen(PAGE, (event) => events.push(deviceEventSchema.parse(event)));
     expect(await gateway.list()).toEqual([expect.objectContaining({ id: 'odd-meter', connectedBy: null })]);
@@ -57,7 +76,9 @@ describe('the gateway', () => {
     const others: DeviceEvent[] = [];
     gateway.listen('other', (event) => others.push(event));
     (await odd.socket()).send(JSON.stringify(READING));
-    expect(await until('reading')).toEqual([{ type: 'reading', deviceId: 'odd-meter', name: 'Odd meter', simulated: true, reading: READING }]);
+    expect(await until('reading')).toEqual([
+      { type: 'reading', deviceId: 'odd-meter', name: 'Odd meter', simulated: true, reading: READING },
+    ]);
     expect(others.map(({ type }) => type)).not.toContain('reading');
   });
 
@@ -67,7 +88,10 @@ describe('the gateway', () => {
     socket.send('no message at all');
     socket.send(JSON.stringify(READING));
     await until('reading');
-    expect((await until('trouble', 2)).map((event) => (event.type === 'trouble' ? event.text : ''))).toEqual([expect.stringContaining('cannot be right'), expect.stringContaining('is no message')]);
+    expect((await until('trouble', 2)).map((event) => (event.type === 'trouble' ? event.text : ''))).toEqual([
+      expect.stringContaining('cannot be right'),
+      expect.stringContaining('is no message'),
+    ]);
   });
 
   it('puts a device aside that floods or sends nothing but rubbish, and says so', async () => {
@@ -90,19 +114,45 @@ describe('the gateway', () => {
 
 describe('what a device sends', () => {
   it('whatever the bytes, they are a checked message, trouble, or the end; never an exception', () => {
-    const message = fc.oneof(fc.uint8Array({ maxLength: 200 }), fc.string().map(bytes), fc.json().map(bytes), fc.constant(bytes(JSON.stringify(READING))), fc.constant(bytes('{"type":"picture","av":5,"tv":7,"sv":0,"bytes":3}')));
-    fc.assert(fc.property(fc.array(fc.tuple(message, fc.boolean()), { maxLength: 80 }), fc.constantFrom('meter' as const, 'camera' as const), (messages, kind) => {
-      let ended = 0;
-      const read = deviceReader(kind, { message: (said) => expect(['reading', 'state', 'problem', 'picture']).toContain(said.type), trouble: (text) => expect(text.length).toBeGreaterThan(20) }, () => { ended += 1; }, () => 0);
-      for (const [data, binary] of messages) read(Buffer.from(data), binary);
-      if (messages.length > 40) expect(ended).toBeGreaterThan(0);
-    }));
+    const message = fc.oneof(
+      fc.uint8Array({ maxLength: 200 }),
+      fc.string().map(bytes),
+      fc.json().map(bytes),
+      fc.constant(bytes(JSON.stringify(READING))),
+      fc.constant(bytes('{"type":"picture","av":5,"tv":7,"sv":0,"bytes":3}')),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(message, fc.boolean()), { maxLength: 80 }),
+        fc.constantFrom('meter' as const, 'camera' as const),
+        (messages, kind) => {
+          let ended = 0;
+          const read = deviceReader(
+            kind,
+            {
+              message: (said) => expect(['reading', 'state', 'problem', 'picture']).toContain(said.type),
+              trouble: (text) => expect(text.length).toBeGreaterThan(20),
+            },
+            () => {
+              ended += 1;
+            },
+            () => 0,
+          );
+          for (const [data, binary] of messages) read(Buffer.from(data), binary);
+          if (messages.length > 40) expect(ended).toBeGreaterThan(0);
+        },
+      ),
+    );
   });
 
   it('a picture is taken only as announced', () => {
     const got: (Uint8Array | undefined)[] = [];
     const troubles: string[] = [];
-    const read = deviceReader('camera', { message: (_said, data) => got.push(data), trouble: (text) => troubles.push(text) }, () => undefined);
+    const read = deviceReader(
+      'camera',
+      { message: (_said, data) => got.push(data), trouble: (text) => troubles.push(text) },
+      () => undefined,
+    );
     read(bytes('x'), true);
     read(bytes('{"type":"picture","av":5,"tv":7,"sv":0,"bytes":3}'), false);
     read(bytes('abcd'), true);
@@ -121,7 +171,10 @@ describe('the routes', () => {
     expect(await (await server.app.request('/api/devices', { headers: { cookie } })).json()).toEqual({ devices: [] });
     expect((await server.app.request('/api/devices/events', { headers: { cookie } })).status).toBe(400);
     const command = await post(server, '/api/devices/nobody/command', cookie, { type: 'press' });
-    expect([command.status, await command.json()]).toEqual([409, expect.objectContaining({ error: expect.stringContaining('not connected') })]);
+    expect([command.status, await command.json()]).toEqual([
+      409,
+      expect.objectContaining({ error: expect.stringContaining('not connected') }),
+    ]);
     expect((await post(server, '/api/devices/nobody/command', cookie, { type: 'explode' })).status).toBe(400);
     expect((await post(server, '/api/devices/nobody/connect', cookie, { client: 'me' })).status).toBe(400);
     expect((await server.app.request('/api/devices/pictures/none', { headers: { cookie } })).status).toBe(404);

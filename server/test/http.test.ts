@@ -41,7 +41,17 @@ describe('requests', () => {
   it.each<[string, unknown, number, RegExp]>([
     ['no JSON', '{', 400, /JSON/i],
     ['an empty body', '', 400, /JSON/i],
-    ['a document that no schema knows', { cursor: 0, mutations: [{ op: 'put', key: '019c9c00-0000-7000-9000-000000000001', baseVersion: 0, document: { type: 'ufo' } }] }, 400, /mutations\[0\]/],
+    [
+      'a document that no schema knows',
+      {
+        cursor: 0,
+        mutations: [
+          { op: 'put', key: '019c9c00-0000-7000-9000-000000000001', baseVersion: 0, document: { type: 'ufo' } },
+        ],
+      },
+      400,
+      /mutations\[0\]/,
+    ],
     ['too much', 'x'.repeat(4 * 1024 * 1024 + 1), 413, /bytes at most/],
   ])('%s is refused with a reason', async (_name, body, status, reason) => {
     const cookie = await openSession(server);
@@ -51,7 +61,10 @@ describe('requests', () => {
   });
 
   it('refuses a form of another site', async () => {
-    const response = await server.app.request('/api/session', { method: 'POST', headers: { 'content-type': 'text/plain', origin: 'https://elsewhere.test', 'sec-fetch-site': 'cross-site' } });
+    const response = await server.app.request('/api/session', {
+      method: 'POST',
+      headers: { 'content-type': 'text/plain', origin: 'https://elsewhere.test', 'sec-fetch-site': 'cross-site' },
+    });
     expect(response.status).toBe(403);
   });
 
@@ -61,7 +74,9 @@ describe('requests', () => {
     expect(response.headers.get('content-security-policy')).toContain("default-src 'none'");
     expect(response.headers.get('x-content-type-options')).toBe('nosniff');
     const id = response.headers.get('x-request-id');
-    expect(server.logged.map((line) => JSON.parse(line) as Record<string, unknown>)).toContainEqual(expect.objectContaining({ requestId: id, path: '/api/health', status: 200 }));
+    expect(server.logged.map((line) => JSON.parse(line) as Record<string, unknown>)).toContainEqual(
+      expect.objectContaining({ requestId: id, path: '/api/health', status: 200 }),
+    );
   });
 
   it('says what is missing from the configuration', () => {
@@ -72,7 +87,12 @@ describe('requests', () => {
 describe('the client', () => {
   it('hashed files are kept for ever and sent compressed', async () => {
     const script = await server.app.request('/_expo/entry-abc.js', { headers: { 'accept-encoding': 'br' } });
-    expect([script.status, script.headers.get('cache-control'), script.headers.get('content-encoding'), await script.text()]).toEqual([200, 'public, max-age=31536000, immutable', 'br', 'compressed']);
+    expect([
+      script.status,
+      script.headers.get('cache-control'),
+      script.headers.get('content-encoding'),
+      await script.text(),
+    ]).toEqual([200, 'public, max-age=31536000, immutable', 'br', 'compressed']);
     expect((await server.app.request('/_expo/gone.js')).status).toBe(404);
   });
 

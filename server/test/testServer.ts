@@ -2,7 +2,13 @@ import { randomBytes } from 'node:crypto';
 import pg from 'pg';
 import pino from 'pino';
 import type { DataSource } from 'typeorm';
-import { type Document, type Mutation, type SyncRequest, type SyncResponse, syncResponseSchema } from '@sphene/core/documents';
+import {
+  type Document,
+  type Mutation,
+  type SyncRequest,
+  type SyncResponse,
+  syncResponseSchema,
+} from '@sphene/core/documents';
 
 import { createApp } from '../src/app';
 import { loadConfig } from '../src/config';
@@ -55,15 +61,26 @@ export async function openSession({ app }: TestServer): Promise<string> {
 export async function otherAccount({ app, dataSource }: TestServer): Promise<string> {
   const cookie = await openSession({ app, dataSource } as TestServer);
   const [row] = await dataSource.query<{ id: string }[]>("insert into accounts (name) values ('other') returning id");
-  await dataSource.query('update sessions set account_id = $1 where created_at = (select max(created_at) from sessions)', [row?.id]);
+  await dataSource.query(
+    'update sessions set account_id = $1 where created_at = (select max(created_at) from sessions)',
+    [row?.id],
+  );
   return cookie;
 }
 
 export const post = ({ app }: TestServer, path: string, cookie: string, body: unknown) =>
-  app.request(path, { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: typeof body === 'string' ? body : JSON.stringify(body) });
+  app.request(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', cookie },
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  });
 
 /** One sync; fails the test unless the server answers as the protocol says. */
-export async function sync(server: TestServer, cookie: string, request: Partial<SyncRequest> = {}): Promise<SyncResponse> {
+export async function sync(
+  server: TestServer,
+  cookie: string,
+  request: Partial<SyncRequest> = {},
+): Promise<SyncResponse> {
   const response = await post(server, '/api/sync', cookie, { cursor: 0, mutations: [], ...request });
   if (response.status !== 200) throw new Error(`${response.status} ${await response.text()}`);
   return syncResponseSchema.parse(await response.json());
@@ -73,4 +90,9 @@ let next = 0;
 /** A mutation's key, different each time. */
 export const key = (): string => `019c9c00-0000-7000-9000-${(next += 1).toString(16).padStart(12, '0')}`;
 
-export const put = (document: Document, baseVersion = 0): Mutation => ({ op: 'put', key: key(), baseVersion, document });
+export const put = (document: Document, baseVersion = 0): Mutation => ({
+  op: 'put',
+  key: key(),
+  baseVersion,
+  document,
+});

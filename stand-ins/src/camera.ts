@@ -7,7 +7,13 @@ import { Photographer, type Staged } from './photograph';
 import { takePicture } from './simulatedCamera';
 import type { Pop } from './simulatedRadio';
 
-const hello: DeviceHello = { protocol: DEVICE_PROTOCOL, id: 'stand-in-camera', kind: 'camera', name: 'Simulated camera', simulated: true };
+const hello: DeviceHello = {
+  protocol: DEVICE_PROTOCOL,
+  id: 'stand-in-camera',
+  kind: 'camera',
+  name: 'Simulated camera',
+  simulated: true,
+};
 let settings: ExposureSettings = { av: 5, tv: 7, sv: 0 };
 /** the flash that fires with every picture, once a radio has shown it */
 let flashAv: Pop = {};
@@ -19,11 +25,17 @@ const photographer = new Photographer();
 const clock = () => new Date().toLocaleString('sv-SE', { timeZone: 'Europe/Vienna' }).replace(/-/g, ':');
 
 const device = await serveDevice({
-  hello, port: Number(process.env['PORT'] ?? 4792),
-  page: () => devicePage(hello.name, `<output>${formatShutter(settings.tv, 'third')} ${formatAperture(settings.av, 'third')}</output><p>${formatIso(settings.sv)}</p><div class="press">${commandButton('Release', { type: 'shoot', ...settings })}</div>`),
+  hello,
+  port: Number(process.env['PORT'] ?? 4792),
+  page: () =>
+    devicePage(
+      hello.name,
+      `<output>${formatShutter(settings.tv, 'third')} ${formatAperture(settings.av, 'third')}</output><p>${formatIso(settings.sv)}</p><div class="press">${commandButton('Release', { type: 'shoot', ...settings })}</div>`,
+    ),
   onConnect: () => undefined,
   onCommand(command) {
-    if (command.type === 'set') settings = { av: command.av ?? settings.av, tv: command.tv ?? settings.tv, sv: command.sv ?? settings.sv };
+    if (command.type === 'set')
+      settings = { av: command.av ?? settings.av, tv: command.tv ?? settings.tv, sv: command.sv ?? settings.sv };
     if (command.type === 'pop') flashAv = command.flashAv;
     if (command.type === 'stage') staged = command;
     if (command.type !== 'shoot') return;

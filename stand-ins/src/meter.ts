@@ -6,7 +6,13 @@ import { commandButton, devicePage, escape } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
 import { SimulatedMeter } from './simulatedMeter';
 
-const hello: DeviceHello = { protocol: DEVICE_PROTOCOL, id: 'stand-in-meter', kind: 'meter', name: 'Simulated meter', simulated: true };
+const hello: DeviceHello = {
+  protocol: DEVICE_PROTOCOL,
+  id: 'stand-in-meter',
+  kind: 'meter',
+  name: 'Simulated meter',
+  simulated: true,
+};
 const meter = new SimulatedMeter(seeded(Number(process.env['SEED'] ?? Date.now())));
 let last: MeterReading | null = null;
 
@@ -14,16 +20,34 @@ const HEADS = { camera: 'Dome to the camera', light: 'Dome to the light', disc: 
 
 function page(): string {
   const { state } = meter;
-  const shown = last === null ? '–' : { aperture: formatAperture(last.av, 'tenth'), shutter: formatShutter(last.tv, 'third'), iso: formatIso(last.sv) }[last.read];
-  const places = POINT_ROLES.filter((role) => role !== 'own').map((role) => commandButton(ROLE_FACTS[role].name, { type: 'hold', role, place: ROLE_FACTS[role].name }, role === state.role));
-  const heads = (Object.keys(HEADS) as (keyof typeof HEADS)[]).map((head) => commandButton(HEADS[head], { type: 'set', head }, head === state.head));
-  const modes = (['ambient', 'flash'] as const).map((mode) => commandButton(mode === 'ambient' ? 'Ambient' : 'Flash', { type: 'set', mode }, mode === state.mode));
-  return devicePage(hello.name, `<p>Held at: ${escape(state.place)}. ${formatShutter(state.tv, 'third')}, ${formatIso(state.sv)}.</p><output>${shown}</output>
-<div class="press">${commandButton('Press', { type: 'press' })}</div><h2>Held at</h2>${places.join('')}<h2>Head</h2>${heads.join('')}<h2>Mode</h2>${modes.join('')}`);
+  const shown =
+    last === null
+      ? '–'
+      : {
+          aperture: formatAperture(last.av, 'tenth'),
+          shutter: formatShutter(last.tv, 'third'),
+          iso: formatIso(last.sv),
+        }[last.read];
+  const places = POINT_ROLES.filter((role) => role !== 'own').map((role) =>
+    commandButton(ROLE_FACTS[role].name, { type: 'hold', role, place: ROLE_FACTS[role].name }, role === state.role),
+  );
+  const heads = (Object.keys(HEADS) as (keyof typeof HEADS)[]).map((head) =>
+    commandButton(HEADS[head], { type: 'set', head }, head === state.head),
+  );
+  const modes = (['ambient', 'flash'] as const).map((mode) =>
+    commandButton(mode === 'ambient' ? 'Ambient' : 'Flash', { type: 'set', mode }, mode === state.mode),
+  );
+  return devicePage(
+    hello.name,
+    `<p>Held at: ${escape(state.place)}. ${formatShutter(state.tv, 'third')}, ${formatIso(state.sv)}.</p><output>${shown}</output>
+<div class="press">${commandButton('Press', { type: 'press' })}</div><h2>Held at</h2>${places.join('')}<h2>Head</h2>${heads.join('')}<h2>Mode</h2>${modes.join('')}`,
+  );
 }
 
 const device = await serveDevice({
-  hello, page, port: Number(process.env['PORT'] ?? 4791),
+  hello,
+  page,
+  port: Number(process.env['PORT'] ?? 4791),
   onConnect: () => device.say(meter.state),
   onCommand(command) {
     if (command.type === 'pop') {

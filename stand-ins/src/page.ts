@@ -3,7 +3,9 @@ export const escape = (text: string): string => text.replace(/[&<>"']/g, (letter
 
 /** A button that sends one command to the device itself. */
 export function commandButton(label: string, fields: Record<string, string | number>, pressed = false): string {
-  const inputs = Object.entries(fields).map(([name, value]) => `<input type="hidden" name="${escape(name)}" value="${escape(String(value))}">`).join('');
+  const inputs = Object.entries(fields)
+    .map(([name, value]) => `<input type="hidden" name="${escape(name)}" value="${escape(String(value))}">`)
+    .join('');
   return `<form method="post" action="/">${inputs}<button${pressed ? ' aria-pressed="true"' : ''}>${escape(label)}</button></form>`;
 }
 

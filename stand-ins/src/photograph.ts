@@ -2,7 +2,16 @@ import { type Kit, type Reading, type Setup, solve } from '@sphene/core/balance'
 import { trueSolution } from '@sphene/core/devices';
 import type { ExposureSettings } from '@sphene/core/photometry';
 import { type PictureOf, pictureOf, weightsOf } from '@sphene/core/picture';
-import { Composer, type Framing, type Model, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/preview';
+import {
+  Composer,
+  type Framing,
+  type Model,
+  bakeSculpture,
+  frameScene,
+  modelOf,
+  renderSoft,
+  renderSource,
+} from '@sphene/core/preview';
 
 import type { Pop } from './simulatedRadio';
 
@@ -24,7 +33,10 @@ const SEED = 7;
 /** A test frame is looked at small: coarser than the picture in the application, and ready while one waits. */
 const [CELL_CM, SIZE] = [0.5, 1 / 2];
 /** Lets the device answer who asks whether it is still there. */
-const breathe = () => new Promise<void>((resolve) => { setImmediate(resolve); });
+const breathe = () =>
+  new Promise<void>((resolve) => {
+    setImmediate(resolve);
+  });
 async function finished<T>(steps: Generator<void, T>): Promise<T> {
   for (;;) {
     const { done, value } = steps.next();
@@ -40,7 +52,11 @@ export class Photographer {
   private readonly layers = new Map<string, Float32Array>();
 
   /** @returns null while the application has no settings for this setup: then nothing is known to light it by */
-  async photograph({ setup, kit, readings }: Staged, settings: ExposureSettings, flashAv: Pop): Promise<Photograph | null> {
+  async photograph(
+    { setup, kit, readings }: Staged,
+    settings: ExposureSettings,
+    flashAv: Pop,
+  ): Promise<Photograph | null> {
     const foretold = solve(setup, kit, readings, new Date(Math.max(0, ...readings.map(({ at }) => Date.parse(at)))));
     const solution = trueSolution(foretold, settings, flashAv);
     if (solution === null) return null;
@@ -49,24 +65,43 @@ export class Photographer {
     const layers: Float32Array[] = [];
     for (const { key, source } of picture.layers) {
       await breathe();
-      const known = this.layers.get(key) ?? (source === null ? renderSoft(framing, 'draft') : await finished(renderSource(framing, source, 'draft', SEED)));
+      const known =
+        this.layers.get(key) ??
+        (source === null ? renderSoft(framing, 'draft') : await finished(renderSource(framing, source, 'draft', SEED)));
       this.layers.set(key, known);
       layers.push(known);
     }
     const weights = weightsOf(setup, kit, solution, picture);
     if (weights === null) return null;
     const { clipsAboveStops, noiseBelowStops } = solution.latitude ?? { clipsAboveStops: 3, noiseBelowStops: -5 };
-    const { rgba, width, height } = composer.compose(layers, weights, { clipsAboveStops, noiseBelowStops: Math.abs(noiseBelowStops), marks: false });
+    const { rgba, width, height } = composer.compose(layers, weights, {
+      clipsAboveStops,
+      noiseBelowStops: Math.abs(noiseBelowStops),
+      marks: false,
+    });
     return { data: new Uint8Array(rgba), width, height };
   }
 
-  private async frame({ scene, lensTilt, lookKey, sceneKey, ...picture }: PictureOf): Promise<{ framing: Framing; composer: Composer }> {
+  private async frame({
+    scene,
+    lensTilt,
+    lookKey,
+    sceneKey,
+    ...picture
+  }: PictureOf): Promise<{ framing: Framing; composer: Composer }> {
     const [width, height] = [Math.round(picture.width * SIZE), Math.round(picture.height * SIZE)];
     if (this.sculpture?.key !== lookKey) this.sculpture = { key: lookKey, model: bakeSculpture(scene.look, CELL_CM) };
     if (this.framing?.key === sceneKey) return this.framing;
     this.layers.clear();
     await breathe();
-    const framing = frameScene(scene, modelOf(this.sculpture.model, scene), width, height, { from: 0, to: height }, lensTilt);
+    const framing = frameScene(
+      scene,
+      modelOf(this.sculpture.model, scene),
+      width,
+      height,
+      { from: 0, to: height },
+      lensTilt,
+    );
     const composer = new Composer(width, height);
     composer.setFraming(framing.view.material, [framing.edges]);
     this.framing = { key: sceneKey, framing, composer };

@@ -26,7 +26,13 @@ interface DeviceParts {
 const MAX_COMMAND_BYTES = 2_000_000;
 
 /** A form's fields as a command: figures are figures, and `none` is nothing. */
-const fromForm = (fields: Record<string, unknown>): unknown => Object.fromEntries(Object.entries(fields).map(([key, value]) => [key, value === 'none' ? null : typeof value === 'string' && /^-?\d+(\.\d+)?$/.test(value) ? Number(value) : value]));
+const fromForm = (fields: Record<string, unknown>): unknown =>
+  Object.fromEntries(
+    Object.entries(fields).map(([key, value]) => [
+      key,
+      value === 'none' ? null : typeof value === 'string' && /^-?\d+(\.\d+)?$/.test(value) ? Number(value) : value,
+    ]),
+  );
 
 /** Serves a device as docs/devices.md describes: who is there, a socket for one gateway, and its own page. Loopback only. */
 export async function serveDevice({ hello, port, page, onCommand, onConnect }: DeviceParts): Promise<ServedDevice> {
@@ -38,12 +44,17 @@ export async function serveDevice({ hello, port, page, onCommand, onConnect }: D
   });
   app.post('/', async (context) => {
     // forms of its own page only: those of other sites come as cross-site
-    if (!['same-origin', 'none', undefined].includes(context.req.header('sec-fetch-site'))) return context.text('This form belongs to the device itself.', 403);
-    const told: unknown = context.req.header('content-type')?.startsWith('application/json') ? await context.req.json().catch(() => null) : fromForm(await context.req.parseBody());
+    if (!['same-origin', 'none', undefined].includes(context.req.header('sec-fetch-site')))
+      return context.text('This form belongs to the device itself.', 403);
+    const told: unknown = context.req.header('content-type')?.startsWith('application/json')
+      ? await context.req.json().catch(() => null)
+      : fromForm(await context.req.parseBody());
     const command = deviceCommandSchema.safeParse(told);
     if (!command.success) return context.text('The device does not know this command.', 400);
     onCommand(command.data);
-    return typeof told === 'object' && told !== null && 'type' in told && told.type === 'pop' ? context.body(null, 204) : context.redirect('/', 303);
+    return typeof told === 'object' && told !== null && 'type' in told && told.type === 'pop'
+      ? context.body(null, 204)
+      : context.redirect('/', 303);
   });
   const server = serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }) as Server;
   if (!server.listening) await once(server, 'listening');
@@ -60,9 +71,13 @@ export async function serveDevice({ hello, port, page, onCommand, onConnect }: D
         try {
           const command = deviceCommandSchema.safeParse(JSON.parse((data as Buffer).toString()));
           if (command.success) onCommand(command.data);
-        } catch { /* not JSON: a device passes over what it does not understand */ }
+        } catch {
+          /* not JSON: a device passes over what it does not understand */
+        }
       });
-      opened.on('close', () => { if (gateway === opened) gateway = null; });
+      opened.on('close', () => {
+        if (gateway === opened) gateway = null;
+      });
       onConnect();
     });
   });
@@ -84,5 +99,6 @@ export async function serveDevice({ hello, port, page, onCommand, onConnect }: D
 
 /** Ends a program of its own in order. */
 export function endOnSignal(device: ServedDevice): void {
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void device.close().then(() => process.exit(0)));
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.on(signal, () => void device.close().then(() => process.exit(0)));
 }

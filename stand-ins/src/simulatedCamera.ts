@@ -2,7 +2,14 @@ import { encode } from 'jpeg-js';
 import piexif from 'piexifjs';
 import { type PointRole, ROLE_FACTS } from '@sphene/core/balance';
 import { truePlacementStops } from '@sphene/core/devices';
-import { type ExposureSettings, addLight, apertureNumber, ev100, formatShutter, isoNumber } from '@sphene/core/photometry';
+import {
+  type ExposureSettings,
+  addLight,
+  apertureNumber,
+  ev100,
+  formatShutter,
+  isoNumber,
+} from '@sphene/core/photometry';
 
 import type { Photograph } from './photograph';
 import type { Pop } from './simulatedRadio';
@@ -12,7 +19,8 @@ const MID_GREY = 0.18;
 
 /** What stands at a place of the picture, 0 to 1 across and down: a couple before a slope, a card in the corner. */
 export function roleAt(x: number, y: number): PointRole {
-  const inside = (centreX: number, centreY: number, radiusX: number, radiusY: number) => ((x - centreX) / radiusX) ** 2 + ((y - centreY) / radiusY) ** 2 < 1;
+  const inside = (centreX: number, centreY: number, radiusX: number, radiusY: number) =>
+    ((x - centreX) / radiusX) ** 2 + ((y - centreY) / radiusY) ** 2 < 1;
   if (x > 0.04 && x < 0.16 && y > 0.76 && y < 0.94) return 'grey';
   if (inside(0.5, 0.36, 0.085, 0.17)) return x < 0.53 ? 'face' : 'shadow';
   if (inside(0.5, 0.34, 0.11, 0.21) && y < 0.42) return 'highlight';
@@ -21,7 +29,8 @@ export function roleAt(x: number, y: number): PointRole {
   return y < 0.3 ? 'sky' : 'background';
 }
 
-const srgb = (linear: number): number => 255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
+const srgb = (linear: number): number =>
+  255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
 
 /** The picture as the camera would record it: each place at its true placement, clipped where the light is too much. */
 export function renderPixels(settings: ExposureSettings, flashAv: Pop = {}): Uint8Array {
@@ -32,7 +41,8 @@ export function renderPixels(settings: ExposureSettings, flashAv: Pop = {}): Uin
     if (known !== undefined) return known;
     const ambient = truePlacementStops(role, ev100(settings));
     const flash = flashAv[role];
-    const placed = flash === undefined ? ambient : addLight(ambient, flash + settings.sv - settings.av + ROLE_FACTS[role].toneStops);
+    const placed =
+      flash === undefined ? ambient : addLight(ambient, flash + settings.sv - settings.av + ROLE_FACTS[role].toneStops);
     const level = Math.round(srgb(Math.min(1, MID_GREY * 2 ** placed)));
     levels.set(role, level);
     return level;
@@ -50,7 +60,9 @@ export function renderPixels(settings: ExposureSettings, flashAv: Pop = {}): Uin
 /** A fraction as EXIF keeps it. */
 const rational = (printed: string): [number, number] => {
   const fraction = /^1\/(.+)$/.exec(printed)?.[1];
-  return fraction === undefined ? [Math.round(Number.parseFloat(printed) * 10), 10] : [10, Math.round(Number(fraction) * 10)];
+  return fraction === undefined
+    ? [Math.round(Number.parseFloat(printed) * 10), 10]
+    : [10, Math.round(Number(fraction) * 10)];
 };
 
 /**
@@ -59,13 +71,23 @@ const rational = (printed: string): [number, number] => {
  * @param flashAv the light of the flash that fires with it, by kind of point
  * @param photograph what stands before the camera; null: the couple on the terrace, each tone as an even patch
  */
-export function takePicture(settings: ExposureSettings, takenAt: string, flashAv: Pop = {}, photograph: Photograph | null = null): Buffer {
-  const jpeg = encode(photograph ?? { data: renderPixels(settings, flashAv), width: PICTURE.width, height: PICTURE.height }, 92).data;
-  const exif = piexif.dump({ Exif: {
-    [piexif.ExifIFD.ExposureTime]: rational(formatShutter(settings.tv, 'third')),
-    [piexif.ExifIFD.FNumber]: rational(apertureNumber(settings.av, 'third')),
-    [piexif.ExifIFD.ISOSpeedRatings]: Number(isoNumber(settings.sv)),
-    [piexif.ExifIFD.DateTimeOriginal]: takenAt,
-  } });
+export function takePicture(
+  settings: ExposureSettings,
+  takenAt: string,
+  flashAv: Pop = {},
+  photograph: Photograph | null = null,
+): Buffer {
+  const jpeg = encode(
+    photograph ?? { data: renderPixels(settings, flashAv), width: PICTURE.width, height: PICTURE.height },
+    92,
+  ).data;
+  const exif = piexif.dump({
+    Exif: {
+      [piexif.ExifIFD.ExposureTime]: rational(formatShutter(settings.tv, 'third')),
+      [piexif.ExifIFD.FNumber]: rational(apertureNumber(settings.av, 'third')),
+      [piexif.ExifIFD.ISOSpeedRatings]: Number(isoNumber(settings.sv)),
+      [piexif.ExifIFD.DateTimeOriginal]: takenAt,
+    },
+  });
   return Buffer.from(piexif.insert(exif, jpeg.toString('latin1')), 'latin1');
 }

@@ -1,4 +1,12 @@
-import { type DeviceCommand, type DeviceMessage, type MeterReading, type MeterState, TERRACE_LIGHT, meterReadingSchema, trueEv100 } from '@sphene/core/devices';
+import {
+  type DeviceCommand,
+  type DeviceMessage,
+  type MeterReading,
+  type MeterState,
+  TERRACE_LIGHT,
+  meterReadingSchema,
+  trueEv100,
+} from '@sphene/core/devices';
 import { SETTING_OF, addLight, roundToStep, settingsAt } from '@sphene/core/photometry';
 
 type MeterProblem = Extract<DeviceMessage, { type: 'problem' }>;
@@ -8,7 +16,17 @@ export const METER_FAULT_STOPS = 0.05;
 
 /** A handheld meter in the simulated scene: it holds two values, shows the third in tenths, and errs a little. */
 export class SimulatedMeter {
-  state: MeterState = { type: 'state', mode: 'ambient', read: 'aperture', av: 5, tv: 7, sv: 0, head: 'camera', role: 'face', place: 'Face' };
+  state: MeterState = {
+    type: 'state',
+    mode: 'ambient',
+    read: 'aperture',
+    av: 5,
+    tv: 7,
+    sv: 0,
+    head: 'camera',
+    role: 'face',
+    place: 'Face',
+  };
 
   constructor(private readonly random: () => number) {}
 
@@ -17,7 +35,10 @@ export class SimulatedMeter {
     if (command.type === 'hold') this.state = { ...this.state, role: command.role, place: command.place };
     else if (command.type === 'set') {
       const { type: _type, ...settings } = command;
-      this.state = { ...this.state, ...Object.fromEntries(Object.entries(settings).filter(([, value]) => value !== undefined)) };
+      this.state = {
+        ...this.state,
+        ...Object.fromEntries(Object.entries(settings).filter(([, value]) => value !== undefined)),
+      };
     }
     return command.type === 'press';
   }
@@ -37,11 +58,26 @@ export class SimulatedMeter {
     const read = mode === 'flash' ? 'aperture' : this.state.read;
     const ambient = trueEv100(TERRACE_LIGHT[role], head);
     // ambient counts for as long as the shutter is open, the flash as it is
-    const level = (flashAv === null ? ambient : addLight(ambient, flashAv + tv)) + (this.random() * 2 - 1) * METER_FAULT_STOPS;
+    const level =
+      (flashAv === null ? ambient : addLight(ambient, flashAv + tv)) + (this.random() * 2 - 1) * METER_FAULT_STOPS;
     const shown = settingsAt(level, read, this.state);
     const key = SETTING_OF[read];
-    const reading = { type: 'reading', mode, read, head, av: shown.av, tv: shown.tv, sv: shown.sv, [key]: roundToStep(shown[key], 0.1) };
+    const reading = {
+      type: 'reading',
+      mode,
+      read,
+      head,
+      av: shown.av,
+      tv: shown.tv,
+      sv: shown.sv,
+      [key]: roundToStep(shown[key], 0.1),
+    };
     const shows = meterReadingSchema.safeParse(reading);
-    return shows.success ? shows.data : { type: 'problem', text: 'The light is beyond what it can show. Set another shutter or ISO on it and press again.' };
+    return shows.success
+      ? shows.data
+      : {
+          type: 'problem',
+          text: 'The light is beyond what it can show. Set another shutter or ISO on it and press again.',
+        };
   }
 }

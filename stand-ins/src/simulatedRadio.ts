@@ -27,7 +27,12 @@ export class SimulatedRadio {
   constructor(private readonly seed: string) {}
 
   get state(): RadioState {
-    return { type: 'radio', channel: this.channel, heads: this.heads.map(({ group, powerStops }) => ({ group, powerStops })), fault: this.fault };
+    return {
+      type: 'radio',
+      channel: this.channel,
+      heads: this.heads.map(({ group, powerStops }) => ({ group, powerStops })),
+      fault: this.fault,
+    };
   }
 
   /** What it is told, other than to fire. */
@@ -37,18 +42,36 @@ export class SimulatedRadio {
   }
 
   /** The light that a head really gives against what is stated, stops. */
-  deviationStops({ unitId, modifierId, gridId, powerStops }: Pick<ArrangedHead, 'unitId' | 'modifierId' | 'gridId' | 'powerStops'>): number {
-    const of = (kind: keyof typeof MOST_OFF_STOPS, id: string | null) => (id === null ? 0 : MOST_OFF_STOPS[kind] * strayOf(`${this.seed} ${kind} ${id}`));
-    return of('unit', unitId) + of('modifier', modifierId) + of('grid', gridId) + MOST_SLOPE * strayOf(`${this.seed} dial ${unitId}`) * powerStops;
+  deviationStops({
+    unitId,
+    modifierId,
+    gridId,
+    powerStops,
+  }: Pick<ArrangedHead, 'unitId' | 'modifierId' | 'gridId' | 'powerStops'>): number {
+    const of = (kind: keyof typeof MOST_OFF_STOPS, id: string | null) =>
+      id === null ? 0 : MOST_OFF_STOPS[kind] * strayOf(`${this.seed} ${kind} ${id}`);
+    return (
+      of('unit', unitId) +
+      of('modifier', modifierId) +
+      of('grid', gridId) +
+      MOST_SLOPE * strayOf(`${this.seed} dial ${unitId}`) * powerStops
+    );
   }
 
   /** Fires groups: the light that comes, or what the transmitter knows to be wrong. Heads on another channel simply stay dark. */
   fire(groups: readonly string[]): { pop: Pop } | { problem: string } {
     const called = this.heads.filter(({ group }) => groups.includes(group));
     const names = called.map(({ group }) => group).join(' and ');
-    if (called.length === 0) return { problem: `No head is in group ${groups.join(' or ')}. Arrange the lights in the setup first.` };
-    if (this.fault === 'contact') return { problem: `No contact with ${names}. Bring the transmitter nearer, or look at the batteries, then fire again.` };
-    if (this.fault === 'recycle') return { problem: `${names} ${called.length === 1 ? 'is' : 'are'} not recycled yet, nothing fired. Wait for the ready light and fire again.` };
+    if (called.length === 0)
+      return { problem: `No head is in group ${groups.join(' or ')}. Arrange the lights in the setup first.` };
+    if (this.fault === 'contact')
+      return {
+        problem: `No contact with ${names}. Bring the transmitter nearer, or look at the batteries, then fire again.`,
+      };
+    if (this.fault === 'recycle')
+      return {
+        problem: `${names} ${called.length === 1 ? 'is' : 'are'} not recycled yet, nothing fired. Wait for the ready light and fire again.`,
+      };
     const heard = this.fault === 'channel' ? [] : called.filter(({ channel }) => channel === this.channel);
     const pop: Pop = {};
     for (const head of heard)

@@ -10,11 +10,23 @@ import { takePicture } from '../src/simulatedCamera';
 
 const { setup, readings } = SAMPLE_TERRACE;
 /** The sample's readings, put right to what is truly there, or off by so many stops. */
-const readAs = (offStops: number): Reading[] => readings.map((reading) => ({ ...reading, av: trueEv100(TERRACE_LIGHT[reading.pointId === 'face' ? 'face' : 'background'], 'camera') - reading.tv + reading.sv + offStops }));
+const readAs = (offStops: number): Reading[] =>
+  readings.map((reading) => ({
+    ...reading,
+    av:
+      trueEv100(TERRACE_LIGHT[reading.pointId === 'face' ? 'face' : 'background'], 'camera') -
+      reading.tv +
+      reading.sv +
+      offStops,
+  }));
 const settings = { av: 6, tv: 23 / 3, sv: 0 };
 const mean = ({ data, width }: Photograph, [x0, y0, x1, y1]: readonly [number, number, number, number]): number => {
   let [sum, count] = [0, 0];
-  for (let y = y0; y < y1; y += 1) for (let x = x0; x < x1; x += 1) { sum += data[(y * width + x) * 4 + 1] ?? 0; count += 1; }
+  for (let y = y0; y < y1; y += 1)
+    for (let x = x0; x < x1; x += 1) {
+      sum += data[(y * width + x) * 4 + 1] ?? 0;
+      count += 1;
+    }
   return sum / count;
 };
 const ALL = [10, 10, 170, 230] as const;
@@ -22,7 +34,11 @@ const ALL = [10, 10, 170, 230] as const;
 describe('a photograph of the stage', () => {
   const photographer = new Photographer();
   const take = async (over: Partial<typeof settings> = {}, offStops = 0, flashAv = {}) => {
-    const photo = await photographer.photograph({ setup, kit: SAMPLE_KIT, readings: readAs(offStops) }, { ...settings, ...over }, flashAv);
+    const photo = await photographer.photograph(
+      { setup, kit: SAMPLE_KIT, readings: readAs(offStops) },
+      { ...settings, ...over },
+      flashAv,
+    );
     if (photo === null) throw new Error('no photograph');
     return photo;
   };
@@ -34,11 +50,17 @@ describe('a photograph of the stage', () => {
 
   it('takes a flash into the picture as it truly fired, and none where none did', async () => {
     const dark = { av: 9 };
-    expect(mean(await take(dark, 0, { face: 10, background: 0 }), [60, 75, 120, 130])).toBeGreaterThan(mean(await take(dark), [60, 75, 120, 130]) + 10);
+    expect(mean(await take(dark, 0, { face: 10, background: 0 }), [60, 75, 120, 130])).toBeGreaterThan(
+      mean(await take(dark), [60, 75, 120, 130]) + 10,
+    );
   });
 
   it('lands every tone where the scene says', () => {
-    const solution = trueSolution(solve(setup, SAMPLE_KIT, readAs(0.7), new Date('2026-02-27T16:00:00Z')), settings, {});
+    const solution = trueSolution(
+      solve(setup, SAMPLE_KIT, readAs(0.7), new Date('2026-02-27T16:00:00Z')),
+      settings,
+      {},
+    );
     for (const { role, placedAmbientStops, sources } of solution?.points ?? []) {
       expect(placedAmbientStops).toBe(truePlacementStops(role, ev100(settings)));
       expect(sources).toEqual([]);

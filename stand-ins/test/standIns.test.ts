@@ -14,14 +14,24 @@ import { SimulatedRadio } from '../src/simulatedRadio';
 describe('the simulated meter', () => {
   it('reads the true light of where it is held, within its fault and its tenth, whatever it shows', () => {
     const heads: MeterHead[] = ['camera', 'light', 'disc'];
-    fc.assert(fc.property(fc.constantFrom(...POINT_ROLES), fc.constantFrom(...heads), fc.constantFrom(...READ_VALUES), fc.integer(), (role, head, read, seed) => {
-      const meter = new SimulatedMeter(seeded(seed));
-      meter.obey({ type: 'hold', role, place: role });
-      meter.obey({ type: 'set', head, read, tv: 6, av: 4 });
-      const reading = meter.press();
-      if (reading.type === 'problem') return expect(reading.text).toMatch(/beyond what it can show/);
-      expect(Math.abs(ev100(reading) - trueEv100(TERRACE_LIGHT[role], head))).toBeLessThanOrEqual(METER_FAULT_STOPS + 0.051);
-    }));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...POINT_ROLES),
+        fc.constantFrom(...heads),
+        fc.constantFrom(...READ_VALUES),
+        fc.integer(),
+        (role, head, read, seed) => {
+          const meter = new SimulatedMeter(seeded(seed));
+          meter.obey({ type: 'hold', role, place: role });
+          meter.obey({ type: 'set', head, read, tv: 6, av: 4 });
+          const reading = meter.press();
+          if (reading.type === 'problem') return expect(reading.text).toMatch(/beyond what it can show/);
+          expect(Math.abs(ev100(reading) - trueEv100(TERRACE_LIGHT[role], head))).toBeLessThanOrEqual(
+            METER_FAULT_STOPS + 0.051,
+          );
+        },
+      ),
+    );
   });
 
   it('turned to the light it reads more than turned to the camera, and the disc leaves the sun behind out', () => {
@@ -34,7 +44,13 @@ describe('the simulated meter', () => {
   });
 
   it('errs the same for the same seed', () => {
-    const presses = (seed: number) => { const meter = new SimulatedMeter(seeded(seed)); return Array.from({ length: 5 }, () => { const said = meter.press(); return said.type === 'reading' ? said.av : null; }); };
+    const presses = (seed: number) => {
+      const meter = new SimulatedMeter(seeded(seed));
+      return Array.from({ length: 5 }, () => {
+        const said = meter.press();
+        return said.type === 'reading' ? said.av : null;
+      });
+    };
     expect(presses(3)).toEqual(presses(3));
   });
 });
@@ -44,22 +60,43 @@ describe('the simulated camera', () => {
   const picture = takePicture(settings, '2026:02:27 16:40:00');
 
   it('writes honest EXIF', async () => {
-    expect(exposureFromExif(await exifr.parse(picture, { reviveValues: false }))).toEqual({ ...settings, takenAt: '2026-02-27T16:40:00' });
+    expect(exposureFromExif(await exifr.parse(picture, { reviveValues: false }))).toEqual({
+      ...settings,
+      takenAt: '2026-02-27T16:40:00',
+    });
   });
 
   it('records every place where the true scene says it lands', () => {
     const { data, width, height } = decode(picture, { useTArray: true });
     expect([width, height]).toEqual([PICTURE.width, PICTURE.height]);
-    for (const [x, y, role] of [[0.1, 0.85, 'grey'], [0.48, 0.36, 'face'], [0.55, 0.36, 'shadow'], [0.1, 0.45, 'background'], [0.46, 0.85, 'white'], [0.6, 0.85, 'dark']] as const) {
+    for (const [x, y, role] of [
+      [0.1, 0.85, 'grey'],
+      [0.48, 0.36, 'face'],
+      [0.55, 0.36, 'shadow'],
+      [0.1, 0.45, 'background'],
+      [0.46, 0.85, 'white'],
+      [0.6, 0.85, 'dark'],
+    ] as const) {
       expect(roleAt(x, y)).toBe(role);
       const place = placeInPicture({ data, width, height }, x, y);
-      expect(place.placementStops).toBeCloseTo(Math.min(Math.log2(1 / 0.18), truePlacementStops(role, ev100(settings))), 0);
+      expect(place.placementStops).toBeCloseTo(
+        Math.min(Math.log2(1 / 0.18), truePlacementStops(role, ev100(settings))),
+        0,
+      );
     }
   });
 });
 
 describe('the simulated radio', () => {
-  const head = { group: 'A' as const, channel: 1, unitId: '019c9c00-0000-7000-8000-000000000111', modifierId: null, gridId: null, powerStops: -3, promisedAv: { face: 6, background: 1 } };
+  const head = {
+    group: 'A' as const,
+    channel: 1,
+    unitId: '019c9c00-0000-7000-8000-000000000111',
+    modifierId: null,
+    gridId: null,
+    powerStops: -3,
+    promisedAv: { face: 6, background: 1 },
+  };
   it('strays from what is stated by the same for the same head, and differently for another', () => {
     const radio = new SimulatedRadio('s');
     radio.obey({ type: 'arrange', channel: 1, heads: [head] });
@@ -92,7 +129,12 @@ describe('the simulated radio', () => {
     expect(lit).toMatchObject({ mode: 'flash', read: 'aperture' });
     expect(lit.av).toBeGreaterThan(8.9);
     const settings = { av: 8, tv: 7, sv: 0 };
-    const face = (jpeg: Buffer) => { const { data, width } = decode(jpeg); return data[(Math.floor(0.36 * PICTURE.height) * width + Math.floor(0.5 * PICTURE.width)) * 4] ?? 0; };
-    expect(face(takePicture(settings, '2026:02:27 16:40:00', { face: 8 }))).toBeGreaterThan(face(takePicture(settings, '2026:02:27 16:40:00')) + 10);
+    const face = (jpeg: Buffer) => {
+      const { data, width } = decode(jpeg);
+      return data[(Math.floor(0.36 * PICTURE.height) * width + Math.floor(0.5 * PICTURE.width)) * 4] ?? 0;
+    };
+    expect(face(takePicture(settings, '2026:02:27 16:40:00', { face: 8 }))).toBeGreaterThan(
+      face(takePicture(settings, '2026:02:27 16:40:00')) + 10,
+    );
   });
 });

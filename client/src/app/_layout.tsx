@@ -10,7 +10,11 @@ import { ThemeProvider, usePalette } from '@/ui/theme';
 
 function Screens() {
   const palette = usePalette();
-  return <Stack screenOptions={{ headerShown: false, animation: 'none', contentStyle: { backgroundColor: palette.ground } }} />;
+  return (
+    <Stack
+      screenOptions={{ headerShown: false, animation: 'none', contentStyle: { backgroundColor: palette.ground } }}
+    />
+  );
 }
 
 function Themed() {

@@ -1,5 +1,29 @@
-import { type Kit, type LightRole, PLAIN_READING, type Preferences, type Reading, type SceneChangeKind, SCENE_CHANGE_FACTS, type Setting, type SettingPath, withSettings } from '@sphene/core/balance';
-import { type Change, type Document, type Frame, type GearItem, type Shoot, type Spot, kitItems, lastUndoable, lightToAdd, newSetup, settingChanges, undoSettings } from '@sphene/core/documents';
+import {
+  type Kit,
+  type LightRole,
+  PLAIN_READING,
+  type Preferences,
+  type Reading,
+  type SceneChangeKind,
+  SCENE_CHANGE_FACTS,
+  type Setting,
+  type SettingPath,
+  withSettings,
+} from '@sphene/core/balance';
+import {
+  type Change,
+  type Document,
+  type Frame,
+  type GearItem,
+  type Shoot,
+  type Spot,
+  kitItems,
+  lastUndoable,
+  lightToAdd,
+  newSetup,
+  settingChanges,
+  undoSettings,
+} from '@sphene/core/documents';
 import { type SetupFile, factsOfFile, kitInUse, withNewIds } from '@sphene/core/formats';
 import { type Outcome, failure, success } from '@sphene/core/photometry';
 
@@ -7,7 +31,18 @@ import { noticed } from './deviceSlice';
 import { drafted } from './documentsSlice';
 import { newId, timestamp } from './ids';
 import type { Keeper } from './keeper';
-import { selectChangeGroups, selectChanges, selectDocument, selectFacts, selectFrames, selectKit, selectReadings, selectSceneChanges, selectSetups, selectSpots } from './selectors';
+import {
+  selectChangeGroups,
+  selectChanges,
+  selectDocument,
+  selectFacts,
+  selectFrames,
+  selectKit,
+  selectReadings,
+  selectSceneChanges,
+  selectSetups,
+  selectSpots,
+} from './selectors';
 import type { Store } from './store';
 
 const put = (document: Document) => ({ id: document.id, document });
@@ -20,7 +55,10 @@ const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
 
 /** What a person can do to their documents. Everything goes through the keeper, which keeps and sends it. */
 export class Actions {
-  constructor(private readonly store: Store, private readonly keeper: Keeper) {}
+  constructor(
+    private readonly store: Store,
+    private readonly keeper: Keeper,
+  ) {}
 
   /** Changes settings of a setup and logs what they were; nothing happens when nothing differs. */
   changeSettings(setupId: string, settings: readonly Setting[], undoes: string[] = []): Outcome<null> {
@@ -29,10 +67,21 @@ export class Actions {
     if (setup === undefined) return failure('This setup is gone.');
     const changes = settingChanges(setup, settings);
     if (changes.length === 0) return success(null);
-    const changed = withSettings(setup, changes.map(({ path, to }) => ({ path, value: to })));
+    const changed = withSettings(
+      setup,
+      changes.map(({ path, to }) => ({ path, value: to })),
+    );
     if (!changed.ok) return changed;
     const logged = changes.filter(({ path }) => isLogged(path));
-    const fact: Change = { type: 'change', version: 1, id: newId(), setupId, at: timestamp(), settings: logged, undoes };
+    const fact: Change = {
+      type: 'change',
+      version: 1,
+      id: newId(),
+      setupId,
+      at: timestamp(),
+      settings: logged,
+      undoes,
+    };
     void this.keeper.commit([put(changed.value), ...(logged.length === 0 ? [] : [put(fact)])]);
     return success(null);
   }
@@ -50,22 +99,34 @@ export class Actions {
   }
 
   /** Puts a reading right: the old one is struck out and a corrected one takes its time and place. */
-  correctReading(id: string, correction: Partial<Pick<Reading, 'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'meterMode' | 'text' | 'assumed'>>): void {
+  correctReading(
+    id: string,
+    correction: Partial<
+      Pick<Reading, 'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'meterMode' | 'text' | 'assumed'>
+    >,
+  ): void {
     const old = selectDocument(this.store.getState(), 'reading', id);
     if (old === undefined) return;
-    void this.keeper.commit([put({ ...old, struckAt: timestamp() }), put({ ...old, ...correction, id: newId(), corrects: old.id, struckAt: null })]);
+    void this.keeper.commit([
+      put({ ...old, struckAt: timestamp() }),
+      put({ ...old, ...correction, id: newId(), corrects: old.id, struckAt: null }),
+    ]);
     this.store.dispatch(noticed({ text: 'Reading put right; the old one is struck out in the log.' }));
   }
 
   /** Reports that something in the scene changed: readings before it may not hold. */
   addSceneChange(setupId: string, what: SceneChangeKind): void {
-    void this.keeper.commit([put({ type: 'sceneChange', version: 1, id: newId(), setupId, at: timestamp(), what, struckAt: null })]);
+    void this.keeper.commit([
+      put({ type: 'sceneChange', version: 1, id: newId(), setupId, at: timestamp(), what, struckAt: null }),
+    ]);
   }
 
   /** Keeps a test frame with a setup. Returns its id. */
   addFrame(setupId: string, frame: Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'>): string {
     const id = newId();
-    void this.keeper.commit([put({ type: 'frame', version: 1, id, setupId, at: timestamp(), struckAt: null, ...frame })]);
+    void this.keeper.commit([
+      put({ type: 'frame', version: 1, id, setupId, at: timestamp(), struckAt: null, ...frame }),
+    ]);
     return id;
   }
 
@@ -78,18 +139,39 @@ export class Actions {
   /** Takes the last thing back: a fact is struck out, a correction or a change of settings reversed. */
   undo(setupId: string): void {
     const state = this.store.getState();
-    const facts = [...selectReadings(state, setupId), ...selectSceneChanges(state, setupId), ...selectFrames(state, setupId)].filter(({ struckAt }) => struckAt === null).sort((a, b) => (a.id < b.id ? -1 : 1));
+    const facts = [
+      ...selectReadings(state, setupId),
+      ...selectSceneChanges(state, setupId),
+      ...selectFrames(state, setupId),
+    ]
+      .filter(({ struckAt }) => struckAt === null)
+      .sort((a, b) => (a.id < b.id ? -1 : 1));
     const fact = facts.at(-1);
     const group = lastUndoable(selectChangeGroups(state, setupId));
     if (fact !== undefined && (group === undefined || fact.id > (group.ids.at(-1) ?? ''))) {
       this.strike(fact.type, fact.id, true);
       if (fact.type === 'reading' && fact.corrects !== null) {
         this.strike('reading', fact.corrects, false);
-        this.store.dispatch(noticed({ text: `Correction taken back: the reading is ${selectDocument(this.store.getState(), 'reading', fact.corrects)?.text ?? ''} again.` }));
-      } else this.store.dispatch(noticed({ text: `${fact.type === 'reading' ? `Reading ${fact.text}` : fact.type === 'frame' ? `Frame ${fact.name}` : SCENE_CHANGE_FACTS[fact.what].label} struck out. Restore it in the log.` }));
+        this.store.dispatch(
+          noticed({
+            text: `Correction taken back: the reading is ${selectDocument(this.store.getState(), 'reading', fact.corrects)?.text ?? ''} again.`,
+          }),
+        );
+      } else
+        this.store.dispatch(
+          noticed({
+            text: `${fact.type === 'reading' ? `Reading ${fact.text}` : fact.type === 'frame' ? `Frame ${fact.name}` : SCENE_CHANGE_FACTS[fact.what].label} struck out. Restore it in the log.`,
+          }),
+        );
     } else if (group !== undefined) {
       const undone = this.changeSettings(setupId, undoSettings(group), group.ids);
-      this.store.dispatch(noticed({ text: undone.ok ? 'Last change taken back.' : 'The last change cannot be taken back: what it changed is not there any more.' }));
+      this.store.dispatch(
+        noticed({
+          text: undone.ok
+            ? 'Last change taken back.'
+            : 'The last change cannot be taken back: what it changed is not there any more.',
+        }),
+      );
     } else this.store.dispatch(noticed({ text: 'There is nothing to take back.' }));
   }
 
@@ -123,11 +205,14 @@ export class Actions {
   /** Deletes a shoot, spot or setup with what is inside it, and offers to bring it back. */
   remove(document: Extract<Document, { type: 'shoot' | 'spot' | 'setup' }>): void {
     const state = this.store.getState();
-    const inside = (one: { id: string; shootId: string; spotId?: string }) => one.shootId === document.id || one.spotId === document.id;
+    const inside = (one: { id: string; shootId: string; spotId?: string }) =>
+      one.shootId === document.id || one.spotId === document.id;
     const gone: Document[] = [document, ...selectSpots(state).filter(inside), ...selectSetups(state).filter(inside)];
     this.removed.set(document.id, gone);
     void this.keeper.commit(gone.map(({ id }) => ({ id, document: null })));
-    this.store.dispatch(noticed({ text: `${document.title} deleted.`, undo: { label: 'Bring back', documentIds: [document.id] } }));
+    this.store.dispatch(
+      noticed({ text: `${document.title} deleted.`, undo: { label: 'Bring back', documentIds: [document.id] } }),
+    );
   }
 
   /** Brings back what `remove` deleted. */
@@ -140,15 +225,25 @@ export class Actions {
     const { byId } = this.store.getState().documents;
     const existing = Object.values(byId).find((document) => document.type === 'preferences');
     const { preferences } = selectKit(this.store.getState());
-    void this.keeper.commit([put({ type: 'preferences', version: 3, id: existing?.id ?? newId(), ...preferences, ...change })]);
+    void this.keeper.commit([
+      put({ type: 'preferences', version: 3, id: existing?.id ?? newId(), ...preferences, ...change }),
+    ]);
   }
 
   /** Adds a light of a role where such a light usually stands; reads the setup as it is now, so that quick taps add one after the other. */
   addLight(setupId: string, role: LightRole): Outcome<null> {
     const state = this.store.getState();
     const setup = selectDocument(state, 'setup', setupId);
-    const settings = setup === undefined ? null : lightToAdd(setup, selectKit(state), selectFacts(state, setupId), new Date(state.device.clockMs), role, { lightId: newId(), pointId: newId() });
-    return settings === null ? failure('There is no flash in the kit. Add one in the kit first.') : this.changeSettings(setupId, settings);
+    const settings =
+      setup === undefined
+        ? null
+        : lightToAdd(setup, selectKit(state), selectFacts(state, setupId), new Date(state.device.clockMs), role, {
+            lightId: newId(),
+            pointId: newId(),
+          });
+    return settings === null
+      ? failure('There is no flash in the kit. Add one in the kit first.')
+      : this.changeSettings(setupId, settings);
   }
 
   /** Keeps a thing of the kit, new or changed. */
@@ -171,8 +266,17 @@ export class Actions {
     const shoot = setup && selectDocument(state, 'shoot', setup.shootId);
     if (setup === undefined || spot === undefined || shoot === undefined) return undefined;
     return {
-      format: 'sphene-setup', version: 4, exportedAt: timestamp(), shoot, spot, setup,
-      kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)], sceneChanges: [...selectSceneChanges(state, setupId)], frames: [...selectFrames(state, setupId)], changes: [...selectChanges(state, setupId)],
+      format: 'sphene-setup',
+      version: 4,
+      exportedAt: timestamp(),
+      shoot,
+      spot,
+      setup,
+      kit: kitInUse(setup, selectKit(state)),
+      readings: [...selectReadings(state, setupId)],
+      sceneChanges: [...selectSceneChanges(state, setupId)],
+      frames: [...selectFrames(state, setupId)],
+      changes: [...selectChanges(state, setupId)],
     };
   }
 
@@ -186,13 +290,20 @@ export class Actions {
     const incoming = known ? withNewIds(file, newId) : file;
     const kit: Kit = incoming.kit;
     const gear = kitItems(kit).filter(({ id }) => !(id in byId));
-    await this.keeper.commit([...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(put));
+    await this.keeper.commit(
+      [...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(put),
+    );
     return incoming.setup.id;
   }
 
   private freshSetup(spot: Spot, title: string) {
     const kit = selectKit(this.store.getState());
-    return newSetup({ id: newId(), shootId: spot.shootId, spotId: spot.id }, title, kit.cameras[0]?.id ?? null, kit.preferences.keepOrder);
+    return newSetup(
+      { id: newId(), shootId: spot.shootId, spotId: spot.id },
+      title,
+      kit.cameras[0]?.id ?? null,
+      kit.preferences.keepOrder,
+    );
   }
 
   private spotWithSetup(shootId: string, title: string) {

@@ -26,7 +26,15 @@ export interface DeviceState {
   metering: { setupId: string; pointId: string | null } | null;
 }
 
-const initialState: DeviceState = { sync: 'starting', waiting: 0, storageProblem: null, theme: 'system', notice: null, clockMs: 0, metering: null };
+const initialState: DeviceState = {
+  sync: 'starting',
+  waiting: 0,
+  storageProblem: null,
+  theme: 'system',
+  notice: null,
+  clockMs: 0,
+  metering: null,
+};
 
 const slice = createSlice({
   name: 'device',
@@ -56,5 +64,6 @@ const slice = createSlice({
   },
 });
 
-export const { syncMoved, waitingCounted, storageFailed, themeChosen, noticed, meteringMoved, clockTicked } = slice.actions;
+export const { syncMoved, waitingCounted, storageFailed, themeChosen, noticed, meteringMoved, clockTicked } =
+  slice.actions;
 export const deviceReducer = slice.reducer;

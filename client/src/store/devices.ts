@@ -1,5 +1,14 @@
 import { type FiredLight, type MeteringMethod, statedLight } from '@sphene/core/balance';
-import { type ArrangedHead, DEVICE_KINDS, type DeviceCommand, type DeviceEvent, type DeviceView, type MeterReading, deviceEventSchema, deviceViewSchema } from '@sphene/core/devices';
+import {
+  type ArrangedHead,
+  DEVICE_KINDS,
+  type DeviceCommand,
+  type DeviceEvent,
+  type DeviceView,
+  type MeterReading,
+  deviceEventSchema,
+  deviceViewSchema,
+} from '@sphene/core/devices';
 import { kitInUse } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
 import { z } from 'zod';
@@ -18,7 +27,8 @@ const OUT_OF_REACH = 'The server cannot be reached, so devices cannot either. Re
 const answerSchema = () => z.object({ devices: z.array(deviceViewSchema).optional(), error: z.string().optional() });
 
 /** How a meter's head is held, as the way of metering that it is. */
-const methodOf = ({ head }: MeterReading): MeteringMethod => (head === 'disc' ? { kind: 'disc' } : { kind: 'incident', aim: head });
+const methodOf = ({ head }: MeterReading): MeteringMethod =>
+  head === 'disc' ? { kind: 'disc' } : { kind: 'incident', aim: head };
 
 /** The devices that this page may use: finding, connecting, pressing, and what they send. */
 export class Devices {
@@ -28,7 +38,10 @@ export class Devices {
   /** where each meter was last told to be held, so that it is told once */
   private readonly told = new Map<string, string>();
 
-  constructor(private readonly store: Store, private readonly actions: Actions) {}
+  constructor(
+    private readonly store: Store,
+    private readonly actions: Actions,
+  ) {}
 
   /** Takes up again what this page was connected to before it was reloaded. */
   resume(): void {
@@ -60,11 +73,18 @@ export class Devices {
     const state = this.store.getState();
     const setupId = state.device.metering?.setupId ?? '';
     const settings = selectSolution(state, setupId)?.camera ?? selectSetup(state, setupId)?.meter;
-    if (settings === undefined) this.store.dispatch(troubled('Open a setup first: its settings are used, and the frame is kept there.'));
+    if (settings === undefined)
+      this.store.dispatch(troubled('Open a setup first: its settings are used, and the frame is kept there.'));
     else {
       const setup = selectSetup(state, setupId);
       // a simulated camera photographs what stands on the stage; a real one sees for itself
-      if (setup !== undefined && state.devices.list.some((device) => device.id === id && device.simulated)) await this.command(id, { type: 'stage', setup, kit: kitInUse(setup, selectKit(state)), readings: [...selectReadings(state, setupId)] });
+      if (setup !== undefined && state.devices.list.some((device) => device.id === id && device.simulated))
+        await this.command(id, {
+          type: 'stage',
+          setup,
+          kit: kitInUse(setup, selectKit(state)),
+          readings: [...selectReadings(state, setupId)],
+        });
       await this.command(id, { type: 'shoot', av: settings.av, tv: settings.tv, sv: settings.sv });
     }
   }
@@ -85,14 +105,29 @@ export class Devices {
     const kit = selectKit(state);
     const heads = setup.lights.flatMap((light): ArrangedHead[] => {
       const power = lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? light.dialledStops ?? -8;
-      return [{ group: light.group, channel: light.channel, unitId: light.unitId, modifierId: light.modifierId, gridId: light.gridId, powerStops: power, promisedAv: statedLight(setup, kit, light) }];
+      return [
+        {
+          group: light.group,
+          channel: light.channel,
+          unitId: light.unitId,
+          modifierId: light.modifierId,
+          gridId: light.gridId,
+          powerStops: power,
+          promisedAv: statedLight(setup, kit, light),
+        },
+      ];
     });
     this.fired = { setupId, pointId, lights };
     this.told.delete(meter.id);
     await this.command(meter.id, { type: 'hold', role: point.role, place: point.name });
     await this.command(meter.id, { type: 'set', mode: 'flash', tv: camera.tv, sv: camera.sv });
     await this.command(id, { type: 'arrange', channel: setup.lights[0]?.channel ?? 1, heads });
-    await this.command(id, { type: 'fire', groups: setup.lights.filter((light) => lights.some(({ lightId }) => lightId === light.id)).map(({ group }) => group) });
+    await this.command(id, {
+      type: 'fire',
+      groups: setup.lights
+        .filter((light) => lights.some(({ lightId }) => lightId === light.id))
+        .map(({ group }) => group),
+    });
   }
 
   /** The meter is held where the application says; called whenever that moves. */
@@ -100,7 +135,12 @@ export class Devices {
     if (this.fired !== null) return; // it is held for a test
     const state = this.store.getState();
     const { metering } = state.device;
-    const point = metering === null ? undefined : selectSetup(state, metering.setupId)?.points.find(({ id }) => id === selectActivePointId(state, metering.setupId));
+    const point =
+      metering === null
+        ? undefined
+        : selectSetup(state, metering.setupId)?.points.find(
+            ({ id }) => id === selectActivePointId(state, metering.setupId),
+          );
     if (point === undefined) return;
     const place = `${point.role} ${point.name}`;
     for (const { id, kind, mine, meter } of state.devices.list) {
@@ -111,8 +151,12 @@ export class Devices {
   }
 
   private listed(devices: DeviceView[]): void {
-    const inOrder = [...devices].sort((a, b) => DEVICE_KINDS.indexOf(a.kind) - DEVICE_KINDS.indexOf(b.kind) || (a.name < b.name ? -1 : 1));
-    this.store.dispatch(devicesListed(inOrder.map((device) => ({ ...device, mine: device.connectedBy === this.clientId() }))));
+    const inOrder = [...devices].sort(
+      (a, b) => DEVICE_KINDS.indexOf(a.kind) - DEVICE_KINDS.indexOf(b.kind) || (a.name < b.name ? -1 : 1),
+    );
+    this.store.dispatch(
+      devicesListed(inOrder.map((device) => ({ ...device, mine: device.connectedBy === this.clientId() }))),
+    );
   }
 
   private clientId(): string {
@@ -137,8 +181,7 @@ export class Devices {
     } else if (event.type === 'trouble') {
       this.fired = null;
       this.store.dispatch(troubled(event.text));
-    }
-    else if (event.type === 'reading') this.take(event);
+    } else if (event.type === 'reading') this.take(event);
     else await this.develop(event);
   }
 
@@ -150,7 +193,19 @@ export class Devices {
       this.fired = null;
       const { av, tv, sv, read, mode } = reading;
       const text = formatAperture(av, selectKit(state).preferences.meterIncrement);
-      this.actions.addReading(setupId, { pointId, text, av, tv, sv, read, light: 'total', method: methodOf(reading), meterMode: mode, origin: simulated ? 'simulated' : 'device', fired: lights });
+      this.actions.addReading(setupId, {
+        pointId,
+        text,
+        av,
+        tv,
+        sv,
+        read,
+        light: 'total',
+        method: methodOf(reading),
+        meterMode: mode,
+        origin: simulated ? 'simulated' : 'device',
+        fired: lights,
+      });
       this.store.dispatch(noticed({ text: `${text} with the flash, from ${name.toLowerCase()}.` }));
       void this.command(deviceId, { type: 'set', mode: 'ambient' });
       this.told.delete(deviceId);
@@ -158,26 +213,53 @@ export class Devices {
     }
     const setupId = state.device.metering?.setupId ?? null;
     const pointId = setupId === null ? null : selectActivePointId(state, setupId);
-    const text = { aperture: formatAperture(reading.av, selectKit(state).preferences.meterIncrement), shutter: formatShutter(reading.tv, 'third'), iso: formatIso(reading.sv) }[reading.read];
+    const text = {
+      aperture: formatAperture(reading.av, selectKit(state).preferences.meterIncrement),
+      shutter: formatShutter(reading.tv, 'third'),
+      iso: formatIso(reading.sv),
+    }[reading.read];
     this.store.dispatch(troubled(null));
-    if (setupId === null || pointId === null) return void this.store.dispatch(noticed({ text: `${name}: ${text}. Open a setup and press again to keep it.` }));
+    if (setupId === null || pointId === null)
+      return void this.store.dispatch(noticed({ text: `${name}: ${text}. Open a setup and press again to keep it.` }));
     const { av, tv, sv, read, mode } = reading;
     const point = selectSetup(state, setupId)?.points.find(({ id }) => id === pointId);
-    this.actions.addReading(setupId, { pointId, text, av, tv, sv, read, method: methodOf(reading), meterMode: mode, origin: simulated ? 'simulated' : 'device' });
+    this.actions.addReading(setupId, {
+      pointId,
+      text,
+      av,
+      tv,
+      sv,
+      read,
+      method: methodOf(reading),
+      meterMode: mode,
+      origin: simulated ? 'simulated' : 'device',
+    });
     this.store.dispatch(meteringMoved({ setupId, pointId: null }));
     this.store.dispatch(noticed({ text: `${point?.name ?? 'Point'}: ${text} from ${name.toLowerCase()}.` }));
     this.holdAtActivePoint();
   }
 
   /** A picture becomes a test frame of the setup on screen. */
-  private async develop({ picture, pictureId, name, simulated }: Extract<DeviceEvent, { type: 'picture' }>): Promise<void> {
+  private async develop({
+    picture,
+    pictureId,
+    name,
+    simulated,
+  }: Extract<DeviceEvent, { type: 'picture' }>): Promise<void> {
     const setupId = this.store.getState().device.metering?.setupId;
-    if (setupId === undefined) return void this.store.dispatch(troubled(`${name}: open a setup first, then release again.`));
+    if (setupId === undefined)
+      return void this.store.dispatch(troubled(`${name}: open a setup first, then release again.`));
     try {
       const response = await fetch(`/api/devices/pictures/${pictureId}`);
-      const opened = response.ok ? await openFrame(await response.blob(), `${name} ${new Date().toISOString().slice(11, 19)}`, picture) : null;
-      if (!opened?.ok) return void this.store.dispatch(troubled(`${name}: the picture did not arrive whole. Release again.`));
-      this.actions.addFrame(setupId, { ...opened.facts, settingsFrom: simulated ? 'simulated' : opened.facts.settingsFrom });
+      const opened = response.ok
+        ? await openFrame(await response.blob(), `${name} ${new Date().toISOString().slice(11, 19)}`, picture)
+        : null;
+      if (!opened?.ok)
+        return void this.store.dispatch(troubled(`${name}: the picture did not arrive whole. Release again.`));
+      this.actions.addFrame(setupId, {
+        ...opened.facts,
+        settingsFrom: simulated ? 'simulated' : opened.facts.settingsFrom,
+      });
       this.store.dispatch(noticed({ text: `A test frame came from ${name.toLowerCase()}.` }));
     } catch {
       this.store.dispatch(troubled(OUT_OF_REACH));
@@ -187,10 +269,21 @@ export class Devices {
   /** One request to the gateway; what goes wrong is shown, never thrown. */
   private async ask(path: string, body: unknown): Promise<z.infer<ReturnType<typeof answerSchema>> | null> {
     try {
-      const response = await fetch(`/api/devices${path}`, body === null ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      const response = await fetch(
+        `/api/devices${path}`,
+        body === null
+          ? {}
+          : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
+      );
       const answer = answerSchema().safeParse(await response.json().catch(() => null)).data ?? {};
       if (response.ok) return answer;
-      this.store.dispatch(troubled(response.status >= 500 ? OUT_OF_REACH : (answer.error ?? 'The device gateway refused. Look for devices again.')));
+      this.store.dispatch(
+        troubled(
+          response.status >= 500
+            ? OUT_OF_REACH
+            : (answer.error ?? 'The device gateway refused. Look for devices again.'),
+        ),
+      );
     } catch {
       this.store.dispatch(troubled(OUT_OF_REACH));
     }

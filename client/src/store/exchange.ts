@@ -1,4 +1,14 @@
-import { type Document, MAX_MUTATIONS, type Mutation, type Stored, type SyncRequest, type SyncResponse, documentSchema, isFactType, mergeByField } from '@sphene/core/documents';
+import {
+  type Document,
+  MAX_MUTATIONS,
+  type Mutation,
+  type Stored,
+  type SyncRequest,
+  type SyncResponse,
+  documentSchema,
+  isFactType,
+  mergeByField,
+} from '@sphene/core/documents';
 
 import type { OutboxRow, Storage, StoredRow } from './storage';
 
@@ -28,7 +38,11 @@ export async function nextBatch(storage: Storage): Promise<Batch> {
     if (row === undefined || key === undefined) continue;
     letters += JSON.stringify(row.document).length;
     if (letters > MAX_LETTERS && mutations.length > 0) break;
-    mutations.push(row.document === null ? { op: 'delete', key, id, baseVersion: row.version } : { op: 'put', key, baseVersion: row.version, document: row.document });
+    mutations.push(
+      row.document === null
+        ? { op: 'delete', key, id, baseVersion: row.version }
+        : { op: 'put', key, baseVersion: row.version, document: row.document },
+    );
     covers.set(key, keys);
   }
   const cursor = (await transaction.objectStore('values').get(CURSOR)) as number | undefined;
@@ -38,30 +52,42 @@ export async function nextBatch(storage: Storage): Promise<Batch> {
 /** A change from elsewhere met by one that still waits here: merged by field; an edit outlives a deletion. */
 function merged(row: StoredRow, theirs: Stored): StoredRow {
   const rest = { id: row.id, version: theirs.version, base: theirs.document };
-  if (row.document === null || theirs.document === null || isFactType(row.document.type)) return { ...rest, document: row.document ?? theirs.document };
+  if (row.document === null || theirs.document === null || isFactType(row.document.type))
+    return { ...rest, document: row.document ?? theirs.document };
   const both = documentSchema.safeParse(mergeByField(row.base, row.document, theirs.document));
   return { ...rest, document: both.success ? both.data : row.document };
 }
 
 /** Keeps the server's answer. Returns the ids of all documents that may look different now. */
-export async function keepAnswer(storage: Storage, { request, covers }: Batch, answer: SyncResponse): Promise<string[]> {
+export async function keepAnswer(
+  storage: Storage,
+  { request, covers }: Batch,
+  answer: SyncResponse,
+): Promise<string[]> {
   const transaction = storage.transaction(['documents', 'outbox', 'values'], 'readwrite');
   const documents = transaction.objectStore('documents');
   const outbox = transaction.objectStore('outbox');
-  const sent = new Map<string, Document | null>(request.mutations.map((mutation) => [mutation.key, mutation.op === 'put' ? mutation.document : null]));
+  const sent = new Map<string, Document | null>(
+    request.mutations.map((mutation) => [mutation.key, mutation.op === 'put' ? mutation.document : null]),
+  );
   const touched = new Set<string>();
 
   for (const { key, id, status, version } of answer.results) {
     if (status === 'conflict') continue; // the other change is in this answer: merged below, sent again with its version
     for (const done of covers.get(key) ?? []) await outbox.delete(done);
     const row = await documents.get(id);
-    if (row !== undefined && status === 'applied') await documents.put({ ...row, version, base: sent.get(key) ?? null });
+    if (row !== undefined && status === 'applied')
+      await documents.put({ ...row, version, base: sent.get(key) ?? null });
   }
   const waiting = new Set((await outbox.getAll()).map(({ id }) => id));
   for (const change of answer.changes) {
     const row = await documents.get(change.id);
     if (row !== undefined && row.version >= change.version && waiting.has(change.id)) continue; // the echo of what was sent, with newer edits waiting
-    await documents.put(row !== undefined && waiting.has(change.id) ? merged(row, change) : { id: change.id, document: change.document, version: change.version, base: change.document });
+    await documents.put(
+      row !== undefined && waiting.has(change.id)
+        ? merged(row, change)
+        : { id: change.id, document: change.document, version: change.version, base: change.document },
+    );
     touched.add(change.id);
   }
   await transaction.objectStore('values').put(answer.cursor, CURSOR);

@@ -36,15 +36,23 @@ export class Keeper {
       this.store.dispatch(documentsChanged(rows));
       await this.countWaiting();
     } catch {
-      this.store.dispatch(storageFailed('This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary window: until then changes last only while this page is open.'));
+      this.store.dispatch(
+        storageFailed(
+          'This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary window: until then changes last only while this page is open.',
+        ),
+      );
     }
     this.store.dispatch(storageRead());
     const { signal } = this.stopping;
-    this.channel?.addEventListener('message', ({ data }: MessageEvent<string[]>) => void this.refresh(data), { signal });
+    this.channel?.addEventListener('message', ({ data }: MessageEvent<string[]>) => void this.refresh(data), {
+      signal,
+    });
     const wake = () => void this.sync();
     window.addEventListener('online', wake, { signal });
     document.addEventListener('visibilitychange', wake, { signal });
-    const waking = setInterval(() => { if (document.visibilityState === 'visible') wake(); }, RETRY_MS);
+    const waking = setInterval(() => {
+      if (document.visibilityState === 'visible') wake();
+    }, RETRY_MS);
     signal.addEventListener('abort', () => clearInterval(waking));
     await this.sync();
   }
@@ -64,7 +72,11 @@ export class Keeper {
       await writeEdits(this.storage, edits);
       this.store.dispatch(storageFailed(null));
     } catch {
-      this.store.dispatch(storageFailed('This device is full: the last change is on screen but not kept. Free some space, then change it once more.'));
+      this.store.dispatch(
+        storageFailed(
+          'This device is full: the last change is on screen but not kept. Free some space, then change it once more.',
+        ),
+      );
       return;
     }
     this.channel?.postMessage(edits.map(({ id }) => id));
@@ -89,7 +101,9 @@ export class Keeper {
         await this.lockedExchange();
       } while (this.again);
     };
-    this.syncing = run().finally(() => { this.syncing = null; });
+    this.syncing = run().finally(() => {
+      this.syncing = null;
+    });
     return this.syncing;
   }
 
@@ -101,7 +115,7 @@ export class Keeper {
   private async exchange(): Promise<void> {
     if (this.storage === null || this.stopping.signal.aborted) return;
     try {
-      for (let more = true; more; ) {
+      for (let more = true; more;) {
         const batch = await nextBatch(this.storage);
         if (batch.request.mutations.length > 0) this.store.dispatch(syncMoved('syncing'));
         const answer = await exchangeWithServer(batch.request);
@@ -123,10 +137,14 @@ export class Keeper {
     for (;;) {
       const before = this.edits;
       const storage = this.storage;
-      const rows = await Promise.all(ids.map(async (id) => (await storage.get('documents', id)) ?? { id, document: null }));
+      const rows = await Promise.all(
+        ids.map(async (id) => (await storage.get('documents', id)) ?? { id, document: null }),
+      );
       if (before !== this.edits) continue;
       const shown = this.store.getState().documents.byId;
-      const different = rows.filter(({ id, document }) => JSON.stringify(shown[id] ?? null) !== JSON.stringify(document));
+      const different = rows.filter(
+        ({ id, document }) => JSON.stringify(shown[id] ?? null) !== JSON.stringify(document),
+      );
       if (different.length > 0) this.store.dispatch(documentsChanged(different));
       return;
     }

@@ -1,43 +1,107 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { type Fact, type Kit, type Reading, type SceneChange, type Setup, solve, teach, withSettings } from '@sphene/core/balance';
-import { type Change, type Document, type DocumentType, type Frame, type KitItem, type Shoot, type Spot, gatherKit, groupChanges } from '@sphene/core/documents';
+import {
+  type Fact,
+  type Kit,
+  type Reading,
+  type SceneChange,
+  type Setup,
+  solve,
+  teach,
+  withSettings,
+} from '@sphene/core/balance';
+import {
+  type Change,
+  type Document,
+  type DocumentType,
+  type Frame,
+  type KitItem,
+  type Shoot,
+  type Spot,
+  gatherKit,
+  groupChanges,
+} from '@sphene/core/documents';
 
 import type { RootState } from './store';
 
 const byId = (state: RootState) => state.documents.byId;
 const ofType = <T extends DocumentType>(documents: Record<string, Document>, ...types: T[]) =>
-  Object.values(documents).filter((document): document is Extract<Document, { type: T }> => (types as DocumentType[]).includes(document.type));
+  Object.values(documents).filter((document): document is Extract<Document, { type: T }> =>
+    (types as DocumentType[]).includes(document.type),
+  );
 const inOrder = <T extends { id: string }>(documents: T[]): T[] => documents.sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /** One document, when it is of the type asked for. */
-export function selectDocument<T extends DocumentType>(state: RootState, type: T, id: string): Extract<Document, { type: T }> | undefined {
+export function selectDocument<T extends DocumentType>(
+  state: RootState,
+  type: T,
+  id: string,
+): Extract<Document, { type: T }> | undefined {
   const document = byId(state)[id];
   return document?.type === type ? (document as Extract<Document, { type: T }>) : undefined;
 }
 
 /** Shoots, the newest day first. */
-export const selectShoots = createSelector(byId, (documents): Shoot[] => inOrder(ofType(documents, 'shoot')).sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0)));
+export const selectShoots = createSelector(byId, (documents): Shoot[] =>
+  inOrder(ofType(documents, 'shoot')).sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0)),
+);
 
 export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(ofType(documents, 'spot')));
 
 export const selectSetups = createSelector(byId, (documents): Setup[] => inOrder(ofType(documents, 'setup')));
 
 /** A list stays the same object as long as the same things are in it, so that what hangs on it is not computed again. */
-const sameList = { memoizeOptions: { resultEqualityCheck: (a: unknown, b: unknown) => Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => one === b[index]) } };
+const sameList = {
+  memoizeOptions: {
+    resultEqualityCheck: (a: unknown, b: unknown) =>
+      Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => one === b[index]),
+  },
+};
 
-export const selectKitItems = createSelector(byId, (documents): KitItem[] => ofType(documents, 'camera', 'lens', 'flashUnit', 'modifier', 'grid', 'gel', 'filter', 'stand', 'lamp', 'reflector', 'preferences'), sameList);
-const selectFlashFacts = createSelector(byId, (documents): Reading[] => {
-  const readings = ofType(documents, 'reading');
-  const flashed = new Set(readings.filter(({ light }) => light !== 'ambient').map(({ setupId }) => setupId));
-  return readings.filter(({ setupId }) => flashed.has(setupId));
-}, sameList);
-const selectConfirmed = createSelector(byId, (documents): string[] => ofType(documents, 'setup').flatMap(({ confirmed }) => confirmed).sort(), sameList);
+export const selectKitItems = createSelector(
+  byId,
+  (documents): KitItem[] =>
+    ofType(
+      documents,
+      'camera',
+      'lens',
+      'flashUnit',
+      'modifier',
+      'grid',
+      'gel',
+      'filter',
+      'stand',
+      'lamp',
+      'reflector',
+      'preferences',
+    ),
+  sameList,
+);
+const selectFlashFacts = createSelector(
+  byId,
+  (documents): Reading[] => {
+    const readings = ofType(documents, 'reading');
+    const flashed = new Set(readings.filter(({ light }) => light !== 'ambient').map(({ setupId }) => setupId));
+    return readings.filter(({ setupId }) => flashed.has(setupId));
+  },
+  sameList,
+);
+const selectConfirmed = createSelector(
+  byId,
+  (documents): string[] =>
+    ofType(documents, 'setup')
+      .flatMap(({ confirmed }) => confirmed)
+      .sort(),
+  sameList,
+);
 
 /** The kit with what all readings of the account have taught about it. */
-export const selectKit = createSelector([selectKitItems, selectFlashFacts, selectConfirmed], (items, readings, confirmed): Kit => {
-  const kit = gatherKit(items);
-  return { ...kit, calibration: teach(kit, readings, new Set(confirmed)) };
-});
+export const selectKit = createSelector(
+  [selectKitItems, selectFlashFacts, selectConfirmed],
+  (items, readings, confirmed): Kit => {
+    const kit = gatherKit(items);
+    return { ...kit, calibration: teach(kit, readings, new Set(confirmed)) };
+  },
+);
 
 const factsOf = createSelector([byId, (_state: RootState, setupId: string) => setupId], (documents, setupId) => ({
   readings: inOrder(ofType(documents, 'reading').filter((reading) => reading.setupId === setupId)),
@@ -53,7 +117,10 @@ export const selectChanges = createSelector(factsOf, ({ changes }): Change[] => 
 export const selectChangeGroups = createSelector(selectChanges, groupChanges);
 
 /** What the solution of a setup is made from besides the setup and the kit. */
-export const selectFacts = createSelector([selectReadings, selectSceneChanges], (readings, sceneChanges): Fact[] => [...readings, ...sceneChanges]);
+export const selectFacts = createSelector([selectReadings, selectSceneChanges], (readings, sceneChanges): Fact[] => [
+  ...readings,
+  ...sceneChanges,
+]);
 
 /** The setup as it is on screen: with what is under the thumb just now. */
 export const selectSetup = createSelector(
@@ -77,5 +144,10 @@ export function selectActivePointId(state: RootState, setupId: string): string |
   const solution = selectSolution(state, setupId);
   const chosen = state.device.metering?.setupId === setupId ? state.device.metering.pointId : null;
   if (setup?.points.some(({ id }) => id === chosen)) return chosen;
-  return solution?.points.find(({ ambientEv100 }) => ambientEv100 === null)?.pointId ?? solution?.meterAgain[0]?.pointId ?? setup?.points[0]?.id ?? null;
+  return (
+    solution?.points.find(({ ambientEv100 }) => ambientEv100 === null)?.pointId ??
+    solution?.meterAgain[0]?.pointId ??
+    setup?.points[0]?.id ??
+    null
+  );
 }

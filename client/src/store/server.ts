@@ -8,7 +8,13 @@ export class Refused extends Error {}
 async function post(path: string, body: unknown): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body), credentials: 'same-origin', signal: AbortSignal.timeout(20_000) });
+    response = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+      credentials: 'same-origin',
+      signal: AbortSignal.timeout(20_000),
+    });
   } catch {
     throw new OutOfReach();
   }

@@ -64,10 +64,12 @@ export interface Edit {
 export async function writeEdits(storage: Storage, edits: readonly Edit[]): Promise<void> {
   const transaction = storage.transaction(['documents', 'outbox'], 'readwrite', { durability: 'strict' });
   const documents = transaction.objectStore('documents');
-  await Promise.all(edits.map(async ({ id, document, key }) => {
-    const row = await documents.get(id);
-    await documents.put({ id, document, version: row?.version ?? 0, base: row?.base ?? null });
-    await transaction.objectStore('outbox').put({ key, id });
-  }));
+  await Promise.all(
+    edits.map(async ({ id, document, key }) => {
+      const row = await documents.get(id);
+      await documents.put({ id, document, version: row?.version ?? 0, base: row?.base ?? null });
+      await transaction.objectStore('outbox').put({ key, id });
+    }),
+  );
   await transaction.done;
 }

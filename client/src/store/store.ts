@@ -6,7 +6,8 @@ import { devicesReducer } from './devicesSlice';
 import { documentsReducer } from './documentsSlice';
 
 /** A fresh store; the application has one, each test its own. */
-export const makeStore = () => configureStore({ reducer: { documents: documentsReducer, device: deviceReducer, devices: devicesReducer } });
+export const makeStore = () =>
+  configureStore({ reducer: { documents: documentsReducer, device: deviceReducer, devices: devicesReducer } });
 
 export type Store = ReturnType<typeof makeStore>;
 export type RootState = ReturnType<Store['getState']>;

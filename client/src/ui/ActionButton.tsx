@@ -21,7 +21,15 @@ interface ActionButtonProps {
 const CUT = { clipPath: 'polygon(0 0, calc(100% - 14px) 0, 100% 14px, 100% 100%, 0 100%)' } as ViewStyle;
 
 /** A button; the primary one, of which a view has one, has its corner cut. */
-export function ActionButton({ label, onPress, kind = 'secondary', icon, name, disabled = false, grow = false }: ActionButtonProps) {
+export function ActionButton({
+  label,
+  onPress,
+  kind = 'secondary',
+  icon,
+  name,
+  disabled = false,
+  grow = false,
+}: ActionButtonProps) {
   const palette = usePalette();
   const primary = kind === 'primary';
   return (
@@ -31,23 +39,73 @@ export function ActionButton({ label, onPress, kind = 'secondary', icon, name, d
       aria-disabled={disabled}
       disabled={disabled}
       onPress={onPress}
-      style={({ pressed }) => ({ minHeight: TOUCH, flexGrow: grow ? 1 : 0, opacity: disabled ? 0.55 : pressed ? 0.8 : 1, justifyContent: 'center' })}
+      style={({ pressed }) => ({
+        minHeight: TOUCH,
+        flexGrow: grow ? 1 : 0,
+        opacity: disabled ? 0.55 : pressed ? 0.8 : 1,
+        justifyContent: 'center',
+      })}
     >
-      <View style={[{ position: 'absolute', inset: 0, borderRadius: primary ? 0 : 4, backgroundColor: primary ? palette.accent : 'transparent', borderWidth: kind === 'secondary' ? 1 : 0, borderColor: palette.line }, primary ? CUT : null]} />
-      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 8, paddingHorizontal: kind === 'plain' ? 8 : 16, paddingVertical: 8 }}>
+      <View
+        style={[
+          {
+            position: 'absolute',
+            inset: 0,
+            borderRadius: primary ? 0 : 4,
+            backgroundColor: primary ? palette.accent : 'transparent',
+            borderWidth: kind === 'secondary' ? 1 : 0,
+            borderColor: palette.line,
+          },
+          primary ? CUT : null,
+        ]}
+      />
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          justifyContent: 'center',
+          gap: 8,
+          paddingHorizontal: kind === 'plain' ? 8 : 16,
+          paddingVertical: 8,
+        }}
+      >
         {icon && <PathIcon name={icon} color={primary ? palette.onAccent : palette.text} size={20} />}
-        <Txt bold tone={primary ? 'onAccent' : 'text'}>{label}</Txt>
+        <Txt bold tone={primary ? 'onAccent' : 'text'}>
+          {label}
+        </Txt>
       </View>
     </Pressable>
   );
 }
 
 /** A button that is only an icon; its name is for those who do not see it. */
-export function IconButton({ icon, name, onPress, disabled = false }: { icon: IconName; name: string; onPress: () => void; disabled?: boolean }) {
+export function IconButton({
+  icon,
+  name,
+  onPress,
+  disabled = false,
+}: {
+  icon: IconName;
+  name: string;
+  onPress: () => void;
+  disabled?: boolean;
+}) {
   const palette = usePalette();
   return (
-    <Pressable role="button" aria-label={name} aria-disabled={disabled} disabled={disabled} onPress={onPress}
-      style={({ pressed }) => ({ width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', opacity: disabled ? 0.4 : pressed ? 0.7 : 1 })}>
+    <Pressable
+      role="button"
+      aria-label={name}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPress={onPress}
+      style={({ pressed }) => ({
+        width: TOUCH,
+        height: TOUCH,
+        alignItems: 'center',
+        justifyContent: 'center',
+        opacity: disabled ? 0.4 : pressed ? 0.7 : 1,
+      })}
+    >
       <PathIcon name={icon} color={palette.text} />
     </Pressable>
   );

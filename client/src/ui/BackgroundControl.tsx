@@ -26,14 +26,49 @@ export function BackgroundControl({ name, value, faceText, onDraft, onChange }: 
   return (
     <View style={{ gap: 8 }}>
       <View>
-        <Txt size="label" tone="quiet">{name} lands</Txt>
-        <Txt size="figure" bold tone="ambient">{formatStops(value)}<Txt size="text" tone="quiet"> {words}</Txt></Txt>
+        <Txt size="label" tone="quiet">
+          {name} lands
+        </Txt>
+        <Txt size="figure" bold tone="ambient">
+          {formatStops(value)}
+          <Txt size="text" tone="quiet">
+            {' '}
+            {words}
+          </Txt>
+        </Txt>
       </View>
-      <Txt size="label" tone="quiet">On the face: {faceText}.</Txt>
-      <MarkedSlider label={`Where the ${name.toLowerCase()} lands`} value={value} range={LOOK_RANGES.background} less="A tenth darker" more="A tenth brighter" said={`${words}. On the face ${faceText}`}
-        marks={BACKGROUND_MARKS.map(({ stops, name: mark, words: said }) => ({ value: stops, name: mark, note: formatStops(stops), words: said }))}
-        track={() => PATCHES.map((stop) => <View key={stop} style={{ flex: 1, backgroundColor: patchTone(stop, palette.patch), borderWidth: stop === 0 ? 1 : 0, borderColor: palette.accent }} />)}
-        onDraft={onDraft} onChange={onChange} />
+      <Txt size="label" tone="quiet">
+        On the face: {faceText}.
+      </Txt>
+      <MarkedSlider
+        label={`Where the ${name.toLowerCase()} lands`}
+        value={value}
+        range={LOOK_RANGES.background}
+        less="A tenth darker"
+        more="A tenth brighter"
+        said={`${words}. On the face ${faceText}`}
+        marks={BACKGROUND_MARKS.map(({ stops, name: mark, words: said }) => ({
+          value: stops,
+          name: mark,
+          note: formatStops(stops),
+          words: said,
+        }))}
+        track={() =>
+          PATCHES.map((stop) => (
+            <View
+              key={stop}
+              style={{
+                flex: 1,
+                backgroundColor: patchTone(stop, palette.patch),
+                borderWidth: stop === 0 ? 1 : 0,
+                borderColor: palette.accent,
+              }}
+            />
+          ))
+        }
+        onDraft={onDraft}
+        onChange={onChange}
+      />
     </View>
   );
 }

@@ -12,10 +12,20 @@ export function Disclosure({ title, summary, children }: { title: string; summar
   const [open, setOpen] = useState(false);
   return (
     <View role="group" aria-label={title} style={{ borderTopWidth: 1, borderTopColor: palette.line }}>
-      <Pressable role="button" aria-expanded={open} aria-label={`${title}. ${summary}`} onPress={() => setOpen(!open)} style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: TOUCH + 8, paddingVertical: 6 }}>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`${title}. ${summary}`}
+        onPress={() => setOpen(!open)}
+        style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: TOUCH + 8, paddingVertical: 6 }}
+      >
         <View style={{ flex: 1 }}>
           <Txt bold>{title}</Txt>
-          {!open && <Txt size="label" tone="quiet">{summary}</Txt>}
+          {!open && (
+            <Txt size="label" tone="quiet">
+              {summary}
+            </Txt>
+          )}
         </View>
         <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} />
       </Pressable>

@@ -27,18 +27,53 @@ export function HoldBackControl({ value, way, onDraft, onChange }: HoldBackContr
       <LookEntry way={way} value={value} onChange={onChange} />
       <Txt>{words}.</Txt>
       <View role="list" aria-label="The same in other words">
-        {others.map(({ way: other, text }) => <View key={other.id} role="listitem"><Txt size="label" tone="quiet">{text}</Txt></View>)}
+        {others.map(({ way: other, text }) => (
+          <View key={other.id} role="listitem">
+            <Txt size="label" tone="quiet">
+              {text}
+            </Txt>
+          </View>
+        ))}
       </View>
-      <MarkedSlider label="Ambient held back on the face" value={value} range={HOLD_BACK_RANGE} bend={2} less="Hold back a tenth less" more="Hold back a tenth more"
+      <MarkedSlider
+        label="Ambient held back on the face"
+        value={value}
+        range={HOLD_BACK_RANGE}
+        bend={2}
+        less="Hold back a tenth less"
+        more="Hold back a tenth more"
         said={`${own?.text ?? ''}. ${others.map(({ text }) => text).join(', ')}. ${words}`}
-        marks={LOOK_MARKS.map((mark) => ({ value: mark.holdBackStops, name: mark.name, note: LOOK_WAYS[way].figure(mark.holdBackStops), words: `${mark.words}, ${formatStopCount(mark.holdBackStops)} stops` }))}
+        marks={LOOK_MARKS.map((mark) => ({
+          value: mark.holdBackStops,
+          name: mark.name,
+          note: LOOK_WAYS[way].figure(mark.holdBackStops),
+          words: `${mark.words}, ${formatStopCount(mark.holdBackStops)} stops`,
+        }))}
         track={(place) => (
           <>
-            <View style={{ width: place, backgroundColor: palette.flash, clipPath: 'polygon(0 0, 100% 0, 100% 100%, 0 50%)' } as object} />
-            <View style={{ flex: 1, backgroundColor: palette.ambient, clipPath: 'polygon(0 0, 100% 50%, 100% 100%, 0 100%)' } as object} />
+            <View
+              style={
+                {
+                  width: place,
+                  backgroundColor: palette.flash,
+                  clipPath: 'polygon(0 0, 100% 0, 100% 100%, 0 50%)',
+                } as object
+              }
+            />
+            <View
+              style={
+                {
+                  flex: 1,
+                  backgroundColor: palette.ambient,
+                  clipPath: 'polygon(0 0, 100% 50%, 100% 100%, 0 100%)',
+                } as object
+              }
+            />
           </>
         )}
-        onDraft={onDraft} onChange={onChange} />
+        onDraft={onDraft}
+        onChange={onChange}
+      />
     </View>
   );
 }

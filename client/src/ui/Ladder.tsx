@@ -67,24 +67,93 @@ function StepWedge({ scale, y, palette }: { scale: Scale; y: number; palette: Pa
   const stops = Array.from({ length: scale.most - scale.least }, (_, index) => scale.least + index);
   return (
     <G>
-      {stops.map((stop) => <Rect key={stop} x={scale.x(stop)} y={y} width={scale.perStop + 0.5} height={STRIP} fill={patchTone(stop, palette.patch)} />)}
-      <Rect x={scale.x(scale.least)} y={y} width={scale.width} height={STRIP} fill="none" stroke={palette.line} strokeWidth={1} />
+      {stops.map((stop) => (
+        <Rect
+          key={stop}
+          x={scale.x(stop)}
+          y={y}
+          width={scale.perStop + 0.5}
+          height={STRIP}
+          fill={patchTone(stop, palette.patch)}
+        />
+      ))}
+      <Rect
+        x={scale.x(scale.least)}
+        y={y}
+        width={scale.width}
+        height={STRIP}
+        fill="none"
+        stroke={palette.line}
+        strokeWidth={1}
+      />
     </G>
   );
 }
 
-function OutOfRange({ scale, height, clips, noise, palette, ids }: { scale: Scale; height: number; clips: number; noise: number; palette: Palette; ids: TextureIds }) {
+function OutOfRange({
+  scale,
+  height,
+  clips,
+  noise,
+  palette,
+  ids,
+}: {
+  scale: Scale;
+  height: number;
+  clips: number;
+  noise: number;
+  palette: Palette;
+  ids: TextureIds;
+}) {
   return (
     <G>
-      {[[clips, scale.most], [scale.least, noise]].map(([from = 0, to = 0]) => to > from && (
-        <Rect key={from} x={scale.x(from)} y={0} width={scale.x(to) - scale.x(from)} height={height} fill={fill(ids.out)} opacity={0.55} />
+      {[
+        [clips, scale.most],
+        [scale.least, noise],
+      ].map(
+        ([from = 0, to = 0]) =>
+          to > from && (
+            <Rect
+              key={from}
+              x={scale.x(from)}
+              y={0}
+              width={scale.x(to) - scale.x(from)}
+              height={height}
+              fill={fill(ids.out)}
+              opacity={0.55}
+            />
+          ),
+      )}
+      {[clips, noise].map((edge) => (
+        <Line
+          key={edge}
+          x1={scale.x(edge)}
+          x2={scale.x(edge)}
+          y1={0}
+          y2={height}
+          stroke={palette.danger}
+          strokeWidth={1.5}
+        />
       ))}
-      {[clips, noise].map((edge) => <Line key={edge} x1={scale.x(edge)} x2={scale.x(edge)} y1={0} y2={height} stroke={palette.danger} strokeWidth={1.5} />)}
     </G>
   );
 }
 
-function Tone({ point, scale, y, palette, height, ids }: { point: PointSolution; scale: Scale; y: number; palette: Palette; height: number; ids: TextureIds }) {
+function Tone({
+  point,
+  scale,
+  y,
+  palette,
+  height,
+  ids,
+}: {
+  point: PointSolution;
+  scale: Scale;
+  y: number;
+  palette: Palette;
+  height: number;
+  ids: TextureIds;
+}) {
   if (point.placedAmbientStops === null || point.placedStops === null) return null;
   const ambient = scale.clamp(point.placedAmbientStops);
   const total = scale.clamp(point.placedStops);
@@ -92,8 +161,17 @@ function Tone({ point, scale, y, palette, height, ids }: { point: PointSolution;
   return (
     <G>
       <Polygon points={shape(scale.least, ambient)} fill={fill(ids.ambient)} stroke={palette.ambient} strokeWidth={1} />
-      {total > ambient && <Polygon points={shape(ambient, total)} fill={fill(ids.flash)} stroke={palette.flash} strokeWidth={1} />}
-      <Line x1={scale.x(total)} x2={scale.x(total)} y1={y - 2} y2={y + height + 2} stroke={palette.text} strokeWidth={2.5} />
+      {total > ambient && (
+        <Polygon points={shape(ambient, total)} fill={fill(ids.flash)} stroke={palette.flash} strokeWidth={1} />
+      )}
+      <Line
+        x1={scale.x(total)}
+        x2={scale.x(total)}
+        y1={y - 2}
+        y2={y + height + 2}
+        stroke={palette.text}
+        strokeWidth={2.5}
+      />
     </G>
   );
 }
@@ -111,43 +189,129 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
   const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
   const { row, bar } = rowsOf(points.length);
   const height = drawingPx(points.length, compact);
-  const label = metered.length === 0 ? 'Wedge ladder. No tone is placed yet.' : `Wedge ladder in stops from mid grey. ${points.map(({ text }) => text).join(' ')}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
+  const label =
+    metered.length === 0
+      ? 'Wedge ladder. No tone is placed yet.'
+      : `Wedge ladder in stops from mid grey. ${points.map(({ text }) => text).join(' ')}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
 
   return (
     <View>
-    <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
-      <View aria-hidden style={{ height }}>
-        <Svg width={width} height={height}>
-          <Textures palette={palette} ids={ids} />
-          {clipsAboveStops !== null && noiseBelowStops !== null && <OutOfRange scale={scale} height={height} clips={clipsAboveStops} noise={noiseBelowStops} palette={palette} ids={ids} />}
-          <Line x1={scale.x(0)} x2={scale.x(0)} y1={0} y2={height} stroke={palette.accent} strokeWidth={1.5} strokeDasharray="3 3" />
-          {compact
-            ? metered.map((point, index) => (index === 0
-              ? <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} ids={ids} />
-              : <Line key={point.pointId} x1={scale.x(scale.clamp(point.placedStops ?? 0))} x2={scale.x(scale.clamp(point.placedStops ?? 0))} y1={6} y2={BAR + 4} stroke={point.zone === 'in range' ? palette.quiet : palette.danger} strokeWidth={2} />))
-            : points.map((point, index) => <Tone key={point.pointId} point={point} scale={scale} y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)} height={bar} palette={palette} ids={ids} />)}
-          <StepWedge scale={scale} y={height - STRIP} palette={palette} />
-        </Svg>
-        {!compact && points.map((point, index) => (
-          <View key={point.pointId} style={{ position: 'absolute', left: 0, right: 0, top: index * row, flexDirection: 'row', justifyContent: 'space-between' }}>
-            <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>{point.name}{point.stale === null ? '' : ' · old'}{point.basis === 'carried' ? ' · carried' : ''}</Txt>
-            <Txt size="label" bold tone={point.zone === 'in range' || point.zone === null ? 'text' : 'danger'} style={{ backgroundColor: palette.ground, paddingLeft: 4 }}>
-              {point.placedStops === null ? 'not placed yet' : `${formatStopsBothWays(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+      <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+        <View aria-hidden style={{ height }}>
+          <Svg width={width} height={height}>
+            <Textures palette={palette} ids={ids} />
+            {clipsAboveStops !== null && noiseBelowStops !== null && (
+              <OutOfRange
+                scale={scale}
+                height={height}
+                clips={clipsAboveStops}
+                noise={noiseBelowStops}
+                palette={palette}
+                ids={ids}
+              />
+            )}
+            <Line
+              x1={scale.x(0)}
+              x2={scale.x(0)}
+              y1={0}
+              y2={height}
+              stroke={palette.accent}
+              strokeWidth={1.5}
+              strokeDasharray="3 3"
+            />
+            {compact
+              ? metered.map((point, index) =>
+                  index === 0 ? (
+                    <Tone
+                      key={point.pointId}
+                      point={point}
+                      scale={scale}
+                      y={2}
+                      height={BAR}
+                      palette={palette}
+                      ids={ids}
+                    />
+                  ) : (
+                    <Line
+                      key={point.pointId}
+                      x1={scale.x(scale.clamp(point.placedStops ?? 0))}
+                      x2={scale.x(scale.clamp(point.placedStops ?? 0))}
+                      y1={6}
+                      y2={BAR + 4}
+                      stroke={point.zone === 'in range' ? palette.quiet : palette.danger}
+                      strokeWidth={2}
+                    />
+                  ),
+                )
+              : points.map((point, index) => (
+                  <Tone
+                    key={point.pointId}
+                    point={point}
+                    scale={scale}
+                    y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)}
+                    height={bar}
+                    palette={palette}
+                    ids={ids}
+                  />
+                ))}
+            <StepWedge scale={scale} y={height - STRIP} palette={palette} />
+          </Svg>
+          {!compact &&
+            points.map((point, index) => (
+              <View
+                key={point.pointId}
+                style={{
+                  position: 'absolute',
+                  left: 0,
+                  right: 0,
+                  top: index * row,
+                  flexDirection: 'row',
+                  justifyContent: 'space-between',
+                }}
+              >
+                <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>
+                  {point.name}
+                  {point.stale === null ? '' : ' · old'}
+                  {point.basis === 'carried' ? ' · carried' : ''}
+                </Txt>
+                <Txt
+                  size="label"
+                  bold
+                  tone={point.zone === 'in range' || point.zone === null ? 'text' : 'danger'}
+                  style={{ backgroundColor: palette.ground, paddingLeft: 4 }}
+                >
+                  {point.placedStops === null
+                    ? 'not placed yet'
+                    : `${formatStopsBothWays(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+                </Txt>
+              </View>
+            ))}
+        </View>
+        <View aria-hidden style={{ height: TICKS }}>
+          {scale.ticks.map((stop) => (
+            <Txt
+              key={stop}
+              size="label"
+              tone={stop === 0 ? 'accent' : 'quiet'}
+              bold={stop === 0}
+              style={{ position: 'absolute', left: scale.x(stop) - 15, width: 30, textAlign: 'center' }}
+            >
+              {stop === 0 ? '0' : formatStops(stop, 'third')}
             </Txt>
-          </View>
-        ))}
+          ))}
+        </View>
       </View>
-      <View aria-hidden style={{ height: TICKS }}>
-        {scale.ticks.map((stop) => (
-          <Txt key={stop} size="label" tone={stop === 0 ? 'accent' : 'quiet'} bold={stop === 0} style={{ position: 'absolute', left: scale.x(stop) - 15, width: 30, textAlign: 'center' }}>
-            {stop === 0 ? '0' : formatStops(stop, 'third')}
-          </Txt>
+      {!compact &&
+        onTone &&
+        points.map((point, index) => (
+          <Pressable
+            key={point.pointId}
+            role="button"
+            aria-label={`Readings of ${point.name.toLowerCase()}`}
+            onPress={() => onTone(point.pointId)}
+            style={{ position: 'absolute', left: 0, right: 0, top: index * row, height: row }}
+          />
         ))}
-      </View>
-    </View>
-      {!compact && onTone && points.map((point, index) => (
-        <Pressable key={point.pointId} role="button" aria-label={`Readings of ${point.name.toLowerCase()}`} onPress={() => onTone(point.pointId)} style={{ position: 'absolute', left: 0, right: 0, top: index * row, height: row }} />
-      ))}
     </View>
   );
 }

@@ -7,7 +7,15 @@ import { Txt } from './Txt';
 import { SIZE, TOUCH } from './palette';
 
 /** The look in this person's own words: a large figure that is typed over after a tap on it. */
-export function LookEntry({ way, value, onChange }: { way: LookWayId; value: number; onChange: (holdBackStops: number) => void }) {
+export function LookEntry({
+  way,
+  value,
+  onChange,
+}: {
+  way: LookWayId;
+  value: number;
+  onChange: (holdBackStops: number) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const words = LOOK_WAYS[way];
@@ -24,17 +32,49 @@ export function LookEntry({ way, value, onChange }: { way: LookWayId; value: num
   };
   return (
     <View style={{ gap: 2 }}>
-      <Txt size="label" tone="quiet">{words.name}</Txt>
+      <Txt size="label" tone="quiet">
+        {words.name}
+      </Txt>
       {typed === null ? (
-        <Pressable role="button" aria-label={`${words.name}: ${words.figure(value)} ${words.unit(value)}. Type a value`} onPress={() => setTyped('')} style={{ minHeight: TOUCH, justifyContent: 'center' }}>
-          <Txt size="figure" bold tone="flash">{words.figure(value)}<Txt size="text" tone="quiet"> {words.unit(value)}</Txt></Txt>
+        <Pressable
+          role="button"
+          aria-label={`${words.name}: ${words.figure(value)} ${words.unit(value)}. Type a value`}
+          onPress={() => setTyped('')}
+          style={{ minHeight: TOUCH, justifyContent: 'center' }}
+        >
+          <Txt size="figure" bold tone="flash">
+            {words.figure(value)}
+            <Txt size="text" tone="quiet">
+              {' '}
+              {words.unit(value)}
+            </Txt>
+          </Txt>
         </Pressable>
       ) : (
-        <TextInput accessibilityLabel={`${words.name}, typed`} placeholder={words.example} value={typed} autoFocus mode="outlined" error={problem !== null}
-          onChangeText={(next) => { setTyped(next); setProblem(null); }} onSubmitEditing={finish} onBlur={finish}
-          onKeyPress={({ nativeEvent }) => { if (nativeEvent.key === 'Escape') stop(); }} style={{ height: TOUCH, fontSize: SIZE.value }} />
+        <TextInput
+          accessibilityLabel={`${words.name}, typed`}
+          placeholder={words.example}
+          value={typed}
+          autoFocus
+          mode="outlined"
+          error={problem !== null}
+          onChangeText={(next) => {
+            setTyped(next);
+            setProblem(null);
+          }}
+          onSubmitEditing={finish}
+          onBlur={finish}
+          onKeyPress={({ nativeEvent }) => {
+            if (nativeEvent.key === 'Escape') stop();
+          }}
+          style={{ height: TOUCH, fontSize: SIZE.value }}
+        />
       )}
-      {problem !== null && <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
+      {problem !== null && (
+        <Txt size="label" tone="danger" role="alert">
+          {problem}
+        </Txt>
+      )}
     </View>
   );
 }

@@ -17,25 +17,54 @@ interface NextBarProps {
 export function NextBar({ text, detail, doing, onPress }: NextBarProps) {
   const palette = usePalette();
   const inside = (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12, paddingHorizontal: 16, paddingVertical: 10, maxWidth: 1280, width: '100%', alignSelf: 'center' }}>
+    <View
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 12,
+        paddingHorizontal: 16,
+        paddingVertical: 10,
+        maxWidth: 1280,
+        width: '100%',
+        alignSelf: 'center',
+      }}
+    >
       <View style={{ flex: 1 }}>
-        <Txt size="value" bold tone="onAccent" numberOfLines={2}>{text}</Txt>
-        <Txt size="label" tone="onAccent">{detail}</Txt>
+        <Txt size="value" bold tone="onAccent" numberOfLines={2}>
+          {text}
+        </Txt>
+        <Txt size="label" tone="onAccent">
+          {detail}
+        </Txt>
       </View>
       {doing !== null && (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4, minHeight: TOUCH }}>
-          <Txt bold tone="onAccent">{doing}</Txt>
+          <Txt bold tone="onAccent">
+            {doing}
+          </Txt>
           <PathIcon name="chevron-right" color={palette.onAccent} />
         </View>
       )}
     </View>
   );
-  const surface = { backgroundColor: palette.accent, clipPath: 'polygon(0 0, calc(100% - 20px) 0, 100% 20px, 100% 100%, 0 100%)' } as object;
+  const surface = {
+    backgroundColor: palette.accent,
+    clipPath: 'polygon(0 0, calc(100% - 20px) 0, 100% 20px, 100% 100%, 0 100%)',
+  } as object;
   return (
     <View role="region" aria-label="Next">
       <View aria-live="polite">
-        {doing === null ? <View style={surface}>{inside}</View> : (
-          <Pressable role="button" aria-label={`${doing}: ${text}. ${detail}`} onPress={onPress} style={({ pressed }) => [surface, { opacity: pressed ? 0.85 : 1 }]}>{inside}</Pressable>
+        {doing === null ? (
+          <View style={surface}>{inside}</View>
+        ) : (
+          <Pressable
+            role="button"
+            aria-label={`${doing}: ${text}. ${detail}`}
+            onPress={onPress}
+            style={({ pressed }) => [surface, { opacity: pressed ? 0.85 : 1 }]}
+          >
+            {inside}
+          </Pressable>
         )}
       </View>
     </View>

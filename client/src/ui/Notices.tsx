@@ -20,12 +20,23 @@ export function Notices() {
     <>
       {storageProblem !== null && (
         <View role="alert" style={{ padding: 12 }}>
-          <Txt size="label" tone="danger" bold>{storageProblem}</Txt>
+          <Txt size="label" tone="danger" bold>
+            {storageProblem}
+          </Txt>
         </View>
       )}
       {notice !== null && (
-        <Snackbar visible onDismiss={close} duration={notice.undo === undefined ? TOLD_MS : UNDO_MS} wrapperStyle={{ bottom: 96 }}
-          {...(notice.undo === undefined ? {} : { action: { label: notice.undo.label, onPress: () => actions.bringBack(notice.undo?.documentIds ?? []) } })}>
+        <Snackbar
+          visible
+          onDismiss={close}
+          duration={notice.undo === undefined ? TOLD_MS : UNDO_MS}
+          wrapperStyle={{ bottom: 96 }}
+          {...(notice.undo === undefined
+            ? {}
+            : {
+                action: { label: notice.undo.label, onPress: () => actions.bringBack(notice.undo?.documentIds ?? []) },
+              })}
+        >
           {notice.text}
         </Snackbar>
       )}

@@ -1,7 +1,19 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { type ExposureSettings, type Increment, type METER_CONSTANT, type Meaning, type ReadValue, ev100, formatAperture, formatIso, formatShutter, readMeterText, speakAperture } from '@sphene/core/photometry';
+import {
+  type ExposureSettings,
+  type Increment,
+  type METER_CONSTANT,
+  type Meaning,
+  type ReadValue,
+  ev100,
+  formatAperture,
+  formatIso,
+  formatShutter,
+  readMeterText,
+  speakAperture,
+} from '@sphene/core/photometry';
 
 import { ActionButton } from './ActionButton';
 import { ApertureDial, IsoDial, ShutterDial } from './dials';
@@ -28,21 +40,49 @@ interface ReadingEntryProps {
 /** The value of a meaning as its own device prints it, with what was held. */
 function sayMeaning({ settings, notation }: Meaning, read: ReadValue, increment: Increment): string {
   const shown = notation === 'shutter' || notation === 'iso' || notation === 'aperture' ? notation : read;
-  const value = { aperture: formatAperture(settings.av, increment), shutter: formatShutter(settings.tv, 'third'), iso: formatIso(settings.sv) };
-  const rest = (['shutter', 'aperture', 'iso'] as const).filter((one) => one !== shown).map((one) => value[one]).join(', ');
+  const value = {
+    aperture: formatAperture(settings.av, increment),
+    shutter: formatShutter(settings.tv, 'third'),
+    iso: formatIso(settings.sv),
+  };
+  const rest = (['shutter', 'aperture', 'iso'] as const)
+    .filter((one) => one !== shown)
+    .map((one) => value[one])
+    .join(', ');
   return `${value[shown]} at ${rest}: EV ${ev100(settings).toFixed(1)}`;
 }
 
 const PLACEHOLDER: Record<ReadValue, string> = { aperture: '5.6 4', shutter: '125', iso: '400' };
-const HINT: Record<ReadValue, string> = { aperture: 'f-number and tenths, EV or lux', shutter: 'shutter as on the dial, EV or lux', iso: 'ISO, EV or lux' };
+const HINT: Record<ReadValue, string> = {
+  aperture: 'f-number and tenths, EV or lux',
+  shutter: 'shutter as on the dial, EV or lux',
+  iso: 'ISO, EV or lux',
+};
 
 /** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
-export function ReadingEntry({ label, held, read, onHeld, meterIncrement, expectedEv100, receptor, saveLabel, heldLast = false, onSave }: ReadingEntryProps) {
+export function ReadingEntry({
+  label,
+  held,
+  read,
+  onHeld,
+  meterIncrement,
+  expectedEv100,
+  receptor,
+  saveLabel,
+  heldLast = false,
+  onSave,
+}: ReadingEntryProps) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [other, setOther] = useState<Meaning | null>(null);
-  const result = readMeterText(text, { read, held, increment: meterIncrement, expectedEv100, ...(receptor === undefined ? null : { receptor }) });
-  const meaning = !result.ok ? null : other ?? result.value.best;
+  const result = readMeterText(text, {
+    read,
+    held,
+    increment: meterIncrement,
+    expectedEv100,
+    ...(receptor === undefined ? null : { receptor }),
+  });
+  const meaning = !result.ok ? null : (other ?? result.value.best);
   const type = (next: string) => {
     setText(next);
     setProblem(null);
@@ -51,15 +91,41 @@ export function ReadingEntry({ label, held, read, onHeld, meterIncrement, expect
   const save = () => {
     if (!result.ok || meaning === null) return setProblem(result.ok ? null : result.message);
     const { notation, settings, assumption } = meaning;
-    onSave({ ...settings, text: text.trim(), read: notation === 'ev' || notation === 'lux' ? read : notation, guessed: assumption !== null && other === null });
+    onSave({
+      ...settings,
+      text: text.trim(),
+      read: notation === 'ev' || notation === 'lux' ? read : notation,
+      guessed: assumption !== null && other === null,
+    });
     type('');
   };
-  const spoken = meaning?.notation === 'aperture' ? { 'aria-label': `${speakAperture(meaning.settings.av, meterIncrement)} ${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}` } : null;
+  const spoken =
+    meaning?.notation === 'aperture'
+      ? {
+          'aria-label': `${speakAperture(meaning.settings.av, meterIncrement)} ${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}`,
+        }
+      : null;
   const dials = (
     <View style={{ flexDirection: 'row', gap: 12 }}>
-      {read !== 'shutter' && <ShutterDial label="Meter shutter" value={held.tv} increment="third" onChange={(tv) => onHeld({ ...held, tv })} />}
-      {read !== 'aperture' && <ApertureDial label="Meter aperture" value={held.av} increment="third" onChange={(av) => onHeld({ ...held, av })} />}
-      {read !== 'iso' && <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />}
+      {read !== 'shutter' && (
+        <ShutterDial
+          label="Meter shutter"
+          value={held.tv}
+          increment="third"
+          onChange={(tv) => onHeld({ ...held, tv })}
+        />
+      )}
+      {read !== 'aperture' && (
+        <ApertureDial
+          label="Meter aperture"
+          value={held.av}
+          increment="third"
+          onChange={(av) => onHeld({ ...held, av })}
+        />
+      )}
+      {read !== 'iso' && (
+        <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
+      )}
     </View>
   );
   const question = result.ok && other === null ? result.value.question : null;
@@ -67,15 +133,39 @@ export function ReadingEntry({ label, held, read, onHeld, meterIncrement, expect
     <View style={{ gap: 8 }}>
       <View>
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <TextInput label={label} accessibilityLabel={label} placeholder={PLACEHOLDER[read]} value={text} onChangeText={type} onSubmitEditing={save} mode="outlined" error={problem !== null}
-            autoCorrect={false} autoComplete="off" inputMode="text" style={{ flex: 1, minWidth: 0, height: 56, fontSize: SIZE.value }} />
+          <TextInput
+            label={label}
+            accessibilityLabel={label}
+            placeholder={PLACEHOLDER[read]}
+            value={text}
+            onChangeText={type}
+            onSubmitEditing={save}
+            mode="outlined"
+            error={problem !== null}
+            autoCorrect={false}
+            autoComplete="off"
+            inputMode="text"
+            style={{ flex: 1, minWidth: 0, height: 56, fontSize: SIZE.value }}
+          />
           <ClearKey onPress={() => type('')} disabled={text === ''} />
         </View>
-        {problem === null
-          ? <Txt size="label" tone="quiet" role="status" {...spoken}>{meaning === null ? HINT[read] : `${sayMeaning(meaning, read, meterIncrement)}${meaning.assumption === null ? '' : ` (${meaning.assumption})`}`}</Txt>
-          : <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
+        {problem === null ? (
+          <Txt size="label" tone="quiet" role="status" {...spoken}>
+            {meaning === null
+              ? HINT[read]
+              : `${sayMeaning(meaning, read, meterIncrement)}${meaning.assumption === null ? '' : ` (${meaning.assumption})`}`}
+          </Txt>
+        ) : (
+          <Txt size="label" tone="danger" role="alert">
+            {problem}
+          </Txt>
+        )}
         {question !== null && (
-          <View role="group" aria-label="Which one was it" style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}>
+          <View
+            role="group"
+            aria-label="Which one was it"
+            style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}
+          >
             <Txt size="label">{question.text}</Txt>
             <ActionButton label={`It was ${question.other.text}`} onPress={() => setOther(question.other)} />
           </View>

@@ -9,19 +9,33 @@ import { usePalette } from './theme';
 /** The whole stops that a meter shows of each value, and how a voice says a key. */
 const WHOLE: Record<ReadValue, { keys: readonly string[]; say: (key: string) => string }> = {
   aperture: { keys: ['1', '1.4', '2', '2.8', '4', '5.6', '8', '11', '16', '22', '32', '45'], say: (key) => `f ${key}` },
-  shutter: { keys: ['2', '4', '8', '15', '30', '60', '125', '250', '500', '1000', '2000', '4000'], say: (key) => `1/${key}` },
-  iso: { keys: ['25', '50', '100', '200', '400', '800', '1600', '3200', '6400', '12800', '25600', '51200'], say: (key) => `ISO ${key}` },
+  shutter: {
+    keys: ['2', '4', '8', '15', '30', '60', '125', '250', '500', '1000', '2000', '4000'],
+    say: (key) => `1/${key}`,
+  },
+  iso: {
+    keys: ['25', '50', '100', '200', '400', '800', '1600', '3200', '6400', '12800', '25600', '51200'],
+    say: (key) => `ISO ${key}`,
+  },
 };
 /** The parts behind them. */
 const PARTS = [
-  { key: '⅓', say: 'and one third' }, { key: '½', say: 'and a half' }, { key: '⅔', say: 'and two thirds' },
-  ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({ key: `.${digit}`, say: `and ${digit} tenth${digit === 1 ? '' : 's'}` })),
+  { key: '⅓', say: 'and one third' },
+  { key: '½', say: 'and a half' },
+  { key: '⅔', say: 'and two thirds' },
+  ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({
+    key: `.${digit}`,
+    say: `and ${digit} tenth${digit === 1 ? '' : 's'}`,
+  })),
 ];
 
 /** What the field says once this key is tapped: a whole stop starts anew, a part takes the place of the part before. */
 export function afterKey(text: string, key: string, read: ReadValue = 'aperture'): string {
   if (!/^[.⅓½⅔]/.test(key)) return key;
-  const whole = WHOLE[read].keys.findLast((stop) => text === stop || (text.startsWith(stop) && /^( \d|[⅓½⅔])$/.test(text.slice(stop.length)))) ?? text.trim();
+  const whole =
+    WHOLE[read].keys.findLast(
+      (stop) => text === stop || (text.startsWith(stop) && /^( \d|[⅓½⅔])$/.test(text.slice(stop.length))),
+    ) ?? text.trim();
   return key.startsWith('.') ? `${whole} ${key.slice(1)}` : `${whole}${key}`;
 }
 
@@ -29,19 +43,42 @@ export function afterKey(text: string, key: string, read: ReadValue = 'aperture'
 export function ReadingPad({ text, onText, read }: { text: string; onText: (text: string) => void; read: ReadValue }) {
   const palette = usePalette();
   const key = (label: string, name: string, quiet: boolean) => (
-    <Pressable key={label} role="button" aria-label={name} onPress={() => onText(afterKey(text, label, read))}
-      style={({ pressed }) => ({ flexBasis: '15%', flexGrow: 1, minHeight: TOUCH, alignItems: 'center', justifyContent: 'center', borderRadius: 4, backgroundColor: pressed ? palette.line : quiet ? 'transparent' : palette.raised, borderWidth: 1, borderColor: quiet ? palette.line : palette.raised })}>
-      <Txt size={label.length > 4 ? 'text' : 'value'} bold={!quiet}>{label}</Txt>
+    <Pressable
+      key={label}
+      role="button"
+      aria-label={name}
+      onPress={() => onText(afterKey(text, label, read))}
+      style={({ pressed }) => ({
+        flexBasis: '15%',
+        flexGrow: 1,
+        minHeight: TOUCH,
+        alignItems: 'center',
+        justifyContent: 'center',
+        borderRadius: 4,
+        backgroundColor: pressed ? palette.line : quiet ? 'transparent' : palette.raised,
+        borderWidth: 1,
+        borderColor: quiet ? palette.line : palette.raised,
+      })}
+    >
+      <Txt size={label.length > 4 ? 'text' : 'value'} bold={!quiet}>
+        {label}
+      </Txt>
     </Pressable>
   );
   const { keys, say } = WHOLE[read];
   return (
     <View role="group" aria-label="Reading pad" style={{ gap: 6 }}>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>{keys.map((stop) => key(stop, say(stop), false))}</View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>{PARTS.map((part) => key(part.key, part.say, true))}</View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {keys.map((stop) => key(stop, say(stop), false))}
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {PARTS.map((part) => key(part.key, part.say, true))}
+      </View>
     </View>
   );
 }
 
 /** Clears the field of the pad. */
-export const ClearKey = ({ onPress, disabled }: { onPress: () => void; disabled: boolean }) => <IconButton icon="backspace-outline" name="Clear the reading" onPress={onPress} disabled={disabled} />;
+export const ClearKey = ({ onPress, disabled }: { onPress: () => void; disabled: boolean }) => (
+  <IconButton icon="backspace-outline" name="Clear the reading" onPress={onPress} disabled={disabled} />
+);

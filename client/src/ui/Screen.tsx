@@ -29,16 +29,46 @@ export function Screen({ title, place, up, actions, children }: ScreenProps) {
       <Head>
         <title>{`${title} · Sphene`}</title>
       </Head>
-      <View role="banner" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 56, paddingLeft: up === undefined ? 16 : 4, paddingRight: 4, gap: 4, borderBottomWidth: 1, borderBottomColor: palette.raised }}>
-        {up === undefined ? <Mark /> : <IconButton icon="arrow-left" name="Back" onPress={() => (up === 'back' && router.canGoBack() ? router.back() : router.dismissTo(up === 'back' ? '/' : up))} />}
+      <View
+        role="banner"
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          minHeight: 56,
+          paddingLeft: up === undefined ? 16 : 4,
+          paddingRight: 4,
+          gap: 4,
+          borderBottomWidth: 1,
+          borderBottomColor: palette.raised,
+        }}
+      >
+        {up === undefined ? (
+          <Mark />
+        ) : (
+          <IconButton
+            icon="arrow-left"
+            name="Back"
+            onPress={() =>
+              up === 'back' && router.canGoBack() ? router.back() : router.dismissTo(up === 'back' ? '/' : up)
+            }
+          />
+        )}
         <View style={{ flex: 1, paddingLeft: up === undefined ? 8 : 0 }}>
-          <View style={{ flexShrink: 1 }}><Heading level={1}>{title}</Heading></View>
-          {place !== undefined && <Txt size="label" tone="quiet" numberOfLines={1}>{place}</Txt>}
+          <View style={{ flexShrink: 1 }}>
+            <Heading level={1}>{title}</Heading>
+          </View>
+          {place !== undefined && (
+            <Txt size="label" tone="quiet" numberOfLines={1}>
+              {place}
+            </Txt>
+          )}
         </View>
         <SyncNote />
         {actions}
       </View>
-      <View role="main" style={{ flex: 1 }}>{children}</View>
+      <View role="main" style={{ flex: 1 }}>
+        {children}
+      </View>
       <Notices />
     </View>
   );

@@ -39,39 +39,103 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
     setTyped(null);
     setProblem(null);
   };
-  const keys = { onKeyDown: (event: { key: string; preventDefault: () => void }) => {
-    const step = event.key === 'ArrowUp' || event.key === 'ArrowRight' ? up : event.key === 'ArrowDown' || event.key === 'ArrowLeft' ? down : null;
-    if (step === null || step.disabled) return;
-    event.preventDefault();
-    step.onPress();
-  } };
+  const keys = {
+    onKeyDown: (event: { key: string; preventDefault: () => void }) => {
+      const step =
+        event.key === 'ArrowUp' || event.key === 'ArrowRight'
+          ? up
+          : event.key === 'ArrowDown' || event.key === 'ArrowLeft'
+            ? down
+            : null;
+      if (step === null || step.disabled) return;
+      event.preventDefault();
+      step.onPress();
+    },
+  };
 
   return (
     <View role="group" aria-label={label} style={{ flex: 1, minWidth: 150, gap: 2 }}>
-      <Txt size="label" tone="quiet">{label}</Txt>
-      <View style={{ flexDirection: 'row', alignItems: 'center', borderWidth: 1, borderColor: palette.line, borderRadius: 4 }}>
+      <Txt size="label" tone="quiet">
+        {label}
+      </Txt>
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          borderWidth: 1,
+          borderColor: palette.line,
+          borderRadius: 4,
+        }}
+      >
         {typed === null ? (
           <>
-            <IconButton icon="minus" name={`${label}: ${down.name}`} onPress={down.onPress} disabled={down.disabled ?? false} />
-            <Pressable role="button" aria-label={`${label} ${text}. Type a value`} onPress={() => setTyped('')} {...(keys as object)} style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}>
-              <Txt size={text.length > 5 ? 'text' : 'value'} bold numberOfLines={1} style={{ textAlign: 'center' }}>{text}</Txt>
+            <IconButton
+              icon="minus"
+              name={`${label}: ${down.name}`}
+              onPress={down.onPress}
+              disabled={down.disabled ?? false}
+            />
+            <Pressable
+              role="button"
+              aria-label={`${label} ${text}. Type a value`}
+              onPress={() => setTyped('')}
+              {...(keys as object)}
+              style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}
+            >
+              <Txt size={text.length > 5 ? 'text' : 'value'} bold numberOfLines={1} style={{ textAlign: 'center' }}>
+                {text}
+              </Txt>
             </Pressable>
-            <IconButton icon="plus" name={`${label}: ${up.name}`} onPress={up.onPress} disabled={up.disabled ?? false} />
+            <IconButton
+              icon="plus"
+              name={`${label}: ${up.name}`}
+              onPress={up.onPress}
+              disabled={up.disabled ?? false}
+            />
           </>
         ) : (
-          <TextInput accessibilityLabel={`${label}, typed`} placeholder={text} value={typed} autoFocus dense mode="flat" error={problem !== null} underlineColor="transparent"
-            onChangeText={(next) => { setTyped(next); setProblem(null); }} onSubmitEditing={finish} onBlur={finish}
-            onKeyPress={({ nativeEvent }) => { if (nativeEvent.key === 'Escape') stop(); }}
-            style={{ flex: 1, minWidth: 0, height: TOUCH, fontSize: SIZE.value, backgroundColor: 'transparent' }} />
+          <TextInput
+            accessibilityLabel={`${label}, typed`}
+            placeholder={text}
+            value={typed}
+            autoFocus
+            dense
+            mode="flat"
+            error={problem !== null}
+            underlineColor="transparent"
+            onChangeText={(next) => {
+              setTyped(next);
+              setProblem(null);
+            }}
+            onSubmitEditing={finish}
+            onBlur={finish}
+            onKeyPress={({ nativeEvent }) => {
+              if (nativeEvent.key === 'Escape') stop();
+            }}
+            style={{ flex: 1, minWidth: 0, height: TOUCH, fontSize: SIZE.value, backgroundColor: 'transparent' }}
+          />
         )}
       </View>
-      {problem !== null && <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
+      {problem !== null && (
+        <Txt size="label" tone="danger" role="alert">
+          {problem}
+        </Txt>
+      )}
       {problem === null && note !== undefined && (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, flexWrap: 'wrap' }}>
-          <Txt size="label" tone="quiet">{note}</Txt>
+          <Txt size="label" tone="quiet">
+            {note}
+          </Txt>
           {onReset && (
-            <Pressable role="button" aria-label={`${label}: back to the kit's value`} onPress={onReset} style={{ minHeight: 32, justifyContent: 'center' }}>
-              <Txt size="label" tone="accent" bold>Reset</Txt>
+            <Pressable
+              role="button"
+              aria-label={`${label}: back to the kit's value`}
+              onPress={onReset}
+              style={{ minHeight: 32, justifyContent: 'center' }}
+            >
+              <Txt size="label" tone="accent" bold>
+                Reset
+              </Txt>
             </Pressable>
           )}
         </View>

@@ -9,13 +9,32 @@ import { usePalette } from './theme';
 export function WhyPanel({ chain }: { chain: WhyChain }) {
   const palette = usePalette();
   const row = (label: string, figure: string, last: boolean) => (
-    <View key={label} role="listitem" style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 12, borderTopWidth: last ? 1 : 0, borderTopColor: palette.line, paddingTop: last ? 4 : 0 }}>
-      <Txt size="label" bold={last} style={{ flex: 1 }}>{label}</Txt>
-      <Txt size="label" bold={last} style={{ textAlign: 'right' }}>{figure}</Txt>
+    <View
+      key={label}
+      role="listitem"
+      style={{
+        flexDirection: 'row',
+        justifyContent: 'space-between',
+        gap: 12,
+        borderTopWidth: last ? 1 : 0,
+        borderTopColor: palette.line,
+        paddingTop: last ? 4 : 0,
+      }}
+    >
+      <Txt size="label" bold={last} style={{ flex: 1 }}>
+        {label}
+      </Txt>
+      <Txt size="label" bold={last} style={{ textAlign: 'right' }}>
+        {figure}
+      </Txt>
     </View>
   );
   return (
-    <View role="list" aria-label={`Why ${chain.title}`} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+    <View
+      role="list"
+      aria-label={`Why ${chain.title}`}
+      style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+    >
       {chain.lines.map(({ label, stops }) => row(label, formatStops(stops), false))}
       {row(chain.totalText, formatStops(chain.totalStops), true)}
     </View>

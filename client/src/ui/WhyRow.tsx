@@ -13,18 +13,35 @@ export function WhyRow({ label, value, chain }: { label: string; value: string; 
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const row = (
-    <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: 12, minHeight: chain === undefined ? 24 : TOUCH }}>
+    <View
+      style={{
+        flexDirection: 'row',
+        justifyContent: 'space-between',
+        alignItems: 'center',
+        gap: 12,
+        minHeight: chain === undefined ? 24 : TOUCH,
+      }}
+    >
       <Txt tone="quiet">{label}</Txt>
       <View style={{ flexDirection: 'row', alignItems: 'center', flexShrink: 1 }}>
         <Txt style={{ textAlign: 'right', flexShrink: 1 }}>{value}</Txt>
-        {chain !== undefined && <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} size={20} />}
+        {chain !== undefined && (
+          <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} size={20} />
+        )}
       </View>
     </View>
   );
   if (chain === undefined) return row;
   return (
     <View>
-      <Pressable role="button" aria-expanded={open} aria-label={`Why ${label.toLowerCase()} ${value}`} onPress={() => setOpen(!open)}>{row}</Pressable>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`Why ${label.toLowerCase()} ${value}`}
+        onPress={() => setOpen(!open)}
+      >
+        {row}
+      </Pressable>
       {open && <WhyPanel chain={chain} />}
     </View>
   );

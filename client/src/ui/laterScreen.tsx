@@ -52,15 +52,41 @@ export function laterScreen(load: () => Promise<ComponentType>): ComponentType {
     useEffect(() => {
       if (Shown !== null) return;
       let gone = false;
-      fetchScreen().then((screen) => { if (!gone) setShown(() => screen); }, () => { if (!gone) setFailed(true); });
-      return () => { gone = true; };
+      fetchScreen().then(
+        (screen) => {
+          if (!gone) setShown(() => screen);
+        },
+        () => {
+          if (!gone) setFailed(true);
+        },
+      );
+      return () => {
+        gone = true;
+      };
     }, [Shown, tries]);
     if (Shown !== null) return <Shown />;
     return (
       <Screen title="Sphene" up="/">
-        {failed
-          ? <><Txt role="alert" style={{ padding: 16 }}>This screen is not on the device yet and the server cannot be reached. What you entered is kept. Connect, then try again.</Txt><ActionButton label="Try again" kind="primary" onPress={() => { setFailed(false); setTries(tries + 1); }} /></>
-          : <Txt role="status" tone="quiet" style={{ padding: 16 }}>Opening.</Txt>}
+        {failed ? (
+          <>
+            <Txt role="alert" style={{ padding: 16 }}>
+              This screen is not on the device yet and the server cannot be reached. What you entered is kept. Connect,
+              then try again.
+            </Txt>
+            <ActionButton
+              label="Try again"
+              kind="primary"
+              onPress={() => {
+                setFailed(false);
+                setTries(tries + 1);
+              }}
+            />
+          </>
+        ) : (
+          <Txt role="status" tone="quiet" style={{ padding: 16 }}>
+            Opening.
+          </Txt>
+        )}
       </Screen>
     );
   };

@@ -1,6 +1,13 @@
 import { expose } from 'comlink';
 import exifr from 'exifr';
-import { MAX_FRAME_IMAGE_LETTERS, type PictureTones, type Place, type Pixels, pictureTones, placeInPicture } from '@sphene/core/frames';
+import {
+  MAX_FRAME_IMAGE_LETTERS,
+  type PictureTones,
+  type Place,
+  type Pixels,
+  pictureTones,
+  placeInPicture,
+} from '@sphene/core/frames';
 
 /** Longest side of the copy that is kept, px; and of the one that the histogram is counted on. */
 const COPY_PX = 960;
@@ -40,7 +47,11 @@ async function dataUrl(blob: Blob): Promise<string> {
 
 /** The small copy as JPEG, in a quality that fits the bound. */
 async function smallCopy(picture: ImageBitmap): Promise<string> {
-  for (const [most, quality] of [[COPY_PX, 0.85], [COPY_PX, 0.6], [COPY_PX / 2, 0.6]] as const) {
+  for (const [most, quality] of [
+    [COPY_PX, 0.85],
+    [COPY_PX, 0.6],
+    [COPY_PX / 2, 0.6],
+  ] as const) {
     const image = await dataUrl(await draw(picture, most, true).canvas.convertToBlob({ type: 'image/jpeg', quality }));
     if (image.length <= MAX_FRAME_IMAGE_LETTERS) return image;
   }
@@ -49,7 +60,10 @@ async function smallCopy(picture: ImageBitmap): Promise<string> {
 
 async function exifOf(file: Blob): Promise<unknown> {
   try {
-    return (await exifr.parse(await file.slice(0, 1_000_000).arrayBuffer(), { pick: ['ExposureTime', 'FNumber', 'ISO', 'DateTimeOriginal'], reviveValues: false })) as unknown;
+    return (await exifr.parse(await file.slice(0, 1_000_000).arrayBuffer(), {
+      pick: ['ExposureTime', 'FNumber', 'ISO', 'DateTimeOriginal'],
+      reviveValues: false,
+    })) as unknown;
   } catch {
     return null; // damaged or missing: the settings are asked for
   }

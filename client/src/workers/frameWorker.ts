@@ -16,10 +16,12 @@ function frameApi(): Remote<FrameApi> {
 }
 
 /** Opens a picture in the worker. */
-export const readFrame = (file: Blob, tell: (progress: FrameProgress) => void): Promise<FrameResult> => frameApi().read(file, proxy(tell));
+export const readFrame = (file: Blob, tell: (progress: FrameProgress) => void): Promise<FrameResult> =>
+  frameApi().read(file, proxy(tell));
 
 /** Where a place of a kept frame lies against mid grey. */
-export const placeInFrame = (image: string, x: number, y: number): Promise<Place | null> => frameApi().place(image, x, y);
+export const placeInFrame = (image: string, x: number, y: number): Promise<Place | null> =>
+  frameApi().place(image, x, y);
 
 /** Stops whatever the worker is doing; the next call starts a new one. */
 export function stopFrames(): void {

@@ -11,14 +11,31 @@ export type FrameFacts = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at
 export type OpenedFrame = { ok: true; facts: FrameFacts; told: boolean } | Extract<FrameResult, { ok: false }>;
 
 /** Opens a picture in the worker and reads its exposure from its EXIF. */
-export async function openFrame(file: Blob, name: string, otherwise: ExposureSettings, tell: (progress: FrameProgress) => void = () => undefined): Promise<OpenedFrame> {
+export async function openFrame(
+  file: Blob,
+  name: string,
+  otherwise: ExposureSettings,
+  tell: (progress: FrameProgress) => void = () => undefined,
+): Promise<OpenedFrame> {
   const result = await readFrame(file, tell).catch((): FrameResult => ({ ok: false, reason: 'no picture' }));
   if (!result.ok) return result;
   const exif = exposureFromExif(result.exif);
   const { widthPx, heightPx, image, tones } = result;
   const told = hasSettings(exif);
   return {
-    ok: true, told,
-    facts: { name: name.trim().slice(0, 200) || 'Frame', takenAt: exif.takenAt, widthPx, heightPx, image, ...tones, av: exif.av ?? otherwise.av, tv: exif.tv ?? otherwise.tv, sv: exif.sv ?? otherwise.sv, settingsFrom: told ? 'exif' : 'typed' },
+    ok: true,
+    told,
+    facts: {
+      name: name.trim().slice(0, 200) || 'Frame',
+      takenAt: exif.takenAt,
+      widthPx,
+      heightPx,
+      image,
+      ...tones,
+      av: exif.av ?? otherwise.av,
+      tv: exif.tv ?? otherwise.tv,
+      sv: exif.sv ?? otherwise.sv,
+      settingsFrom: told ? 'exif' : 'typed',
+    },
   };
 }

@@ -27,10 +27,11 @@ const SEED = 1;
 const WORKERS = 2;
 
 /** The first picture waits until the screen that asks for it stands. */
-const idle = () => new Promise<void>((resolve) => {
-  if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, 200);
-  else requestIdleCallback(() => resolve(), { timeout: 1000 });
-});
+const idle = () =>
+  new Promise<void>((resolve) => {
+    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, 200);
+    else requestIdleCallback(() => resolve(), { timeout: 1000 });
+  });
 
 /**
  * Makes the layers of one picture in workers: each has half of the rows. A source that moves is rendered coarsely at once
@@ -53,7 +54,9 @@ export class PictureMaker {
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
-    return () => { this.listeners.delete(listener); };
+    return () => {
+      this.listeners.delete(listener);
+    };
   };
   getVersion = (): number => this.version;
   getState = (): MakingState => this.state;
@@ -62,11 +65,21 @@ export class PictureMaker {
   show(picture: PictureOf): void {
     const before = this.target;
     this.target = picture;
-    if (before?.sceneKey !== picture.sceneKey || before.layers.some(({ id, key }) => picture.layers.find((one) => one.id === id)?.key !== key)) this.stopped = false;
+    if (
+      before?.sceneKey !== picture.sceneKey ||
+      before.layers.some(({ id, key }) => picture.layers.find((one) => one.id === id)?.key !== key)
+    )
+      this.stopped = false;
     const { current } = this;
     const next = this.next();
     // a fine layer gives way to whatever must be seen first
-    if (current?.kind === 'layer' && current.quality === 'fine' && next !== null && (next.kind === 'frame' || next.quality === 'draft')) this.callOff();
+    if (
+      current?.kind === 'layer' &&
+      current.quality === 'fine' &&
+      next !== null &&
+      (next.kind === 'frame' || next.quality === 'draft')
+    )
+      this.callOff();
     void this.run();
   }
 
@@ -88,7 +101,9 @@ export class PictureMaker {
     const { framed } = this;
     if (framed === null || framed.sceneKey !== picture.sceneKey) return null;
     const layers = picture.layers.map(({ id }) => this.layers.get(id)?.rows);
-    return layers.every((rows): rows is Float32Array => rows !== undefined) ? { composer: framed.composer, materials: framed.materials, layers } : null;
+    return layers.every((rows): rows is Float32Array => rows !== undefined)
+      ? { composer: framed.composer, materials: framed.materials, layers }
+      : null;
   }
 
   /** A picture as a PNG file with its settings in it. */
@@ -141,7 +156,11 @@ export class PictureMaker {
         const start = performance.now();
         const made = job.kind === 'frame' ? await this.frame() : await this.render(job.layer, job.quality);
         // for the browser's own timeline, and for the benchmark that reads it
-        if (made) performance.measure(job.kind === 'frame' ? 'picture frame' : `picture ${job.quality} ${job.layer.id.split(':')[0] ?? ''}`, { start });
+        if (made)
+          performance.measure(
+            job.kind === 'frame' ? 'picture frame' : `picture ${job.quality} ${job.layer.id.split(':')[0] ?? ''}`,
+            { start },
+          );
       }
       this.tell(this.stopped ? 'stopped' : 'finished');
     } catch {
@@ -163,11 +182,18 @@ export class PictureMaker {
     const { target } = this;
     if (target === null) return false;
     const { scene, lensTilt, width, height, lookKey, sceneKey } = target;
-    const parts = await Promise.all(this.start().map(({ api }, index) => api.frame({ scene, lensTilt, width, height, lookKey, ...this.rowsOf(height, index) })));
+    const parts = await Promise.all(
+      this.start().map(({ api }, index) =>
+        api.frame({ scene, lensTilt, width, height, lookKey, ...this.rowsOf(height, index) }),
+      ),
+    );
     const materials = new Uint8Array(width * height);
     parts.forEach((part, index) => materials.set(part.materials, this.rowsOf(height, index).from * width));
     const composer = new Composer(width, height);
-    composer.setFraming(materials, parts.map(({ edges }): EdgeWeights => edges));
+    composer.setFraming(
+      materials,
+      parts.map(({ edges }): EdgeWeights => edges),
+    );
     this.framed = { sceneKey, composer, materials };
     this.layers.clear();
     return true;

@@ -1,6 +1,19 @@
 import { expose, transfer } from 'comlink';
 import { encode } from 'fast-png';
-import { type EdgeWeights, FINE_CELL_CM, type Framing, type Model, type PictureScene, type Quality, type Source, bakeSculpture, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/preview';
+import {
+  type EdgeWeights,
+  FINE_CELL_CM,
+  type Framing,
+  type Model,
+  type PictureScene,
+  type Quality,
+  type Source,
+  bakeSculpture,
+  frameScene,
+  modelOf,
+  renderSoft,
+  renderSource,
+} from '@sphene/core/preview';
 
 /** What a worker is told of a framing: the whole scene, and which rows of it are its own. */
 export interface FramingJob {
@@ -28,7 +41,11 @@ const channel = new MessageChannel();
 const waiting: (() => void)[] = [];
 channel.port1.onmessage = () => waiting.shift()?.();
 /** Lets messages in, so that a job can be called off. */
-const breathe = () => new Promise<void>((resolve) => { waiting.push(resolve); channel.port2.postMessage(0); });
+const breathe = () =>
+  new Promise<void>((resolve) => {
+    waiting.push(resolve);
+    channel.port2.postMessage(0);
+  });
 
 const api = {
   /** Sees its rows of a framing; bakes the sculpture first when it is another one. */
@@ -60,7 +77,14 @@ const api = {
 
   /** A picture as a PNG file with text in it (tEXt, Latin letters). */
   png(rgba: Uint8ClampedArray, width: number, height: number, text: Record<string, string>): Uint8Array {
-    const file = encode({ width, height, data: new Uint8Array(rgba.buffer, rgba.byteOffset, rgba.byteLength), channels: 4, depth: 8, text });
+    const file = encode({
+      width,
+      height,
+      data: new Uint8Array(rgba.buffer, rgba.byteOffset, rgba.byteLength),
+      channels: 4,
+      depth: 8,
+      text,
+    });
     return transfer(file, [file.buffer as ArrayBuffer]);
   },
 };

@@ -1,7 +1,13 @@
 import { formatAperture, formatShare, formatStopCount } from '../photometry';
 import { solvePoint } from './balancePoints';
 import type { Camera } from './camera';
-import { type CameraGear, type CameraSolution, type ExposureTarget, chooseCameraSettings, limitsInForce } from './cameraSettings';
+import {
+  type CameraGear,
+  type CameraSolution,
+  type ExposureTarget,
+  chooseCameraSettings,
+  limitsInForce,
+} from './cameraSettings';
 import { contrastOf, contrastWarnings } from './contrast';
 import { depthWanted } from './depthOfField';
 import { type LitPoint, clipsAboveAt, exposureIntent } from './intent';
@@ -18,7 +24,21 @@ import type { Setup } from './setup';
 import type { PointSolution, Solution, Warning } from './solution';
 
 /** The numbers of a setup, before anything is said about what to do next. */
-export interface Balance extends Pick<Solution, 'look' | 'depth' | 'camera' | 'lights' | 'powersExact' | 'ratios' | 'together' | 'points' | 'contrast' | 'dome' | 'questions' | 'meterAgain'> {
+export interface Balance extends Pick<
+  Solution,
+  | 'look'
+  | 'depth'
+  | 'camera'
+  | 'lights'
+  | 'powersExact'
+  | 'ratios'
+  | 'together'
+  | 'points'
+  | 'contrast'
+  | 'dome'
+  | 'questions'
+  | 'meterAgain'
+> {
   camera: CameraSolution | null;
   cameraBody: Camera | null;
   gear: CameraGear | null;
@@ -63,39 +83,86 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   });
   const intent = exposureIntent(setup, cameraBody, lit, stills);
   const gear = cameraBody === null ? null : { body: cameraBody, lens, filters };
-  const target: ExposureTarget | null = faceEv100 === null || intent.targetEv100 === null ? null
-    : { ev100: intent.targetEv100, faceEv100: stills && intent.by === 'face' ? faceEv100 : null, finalStops: intent.finalStops };
+  const target: ExposureTarget | null =
+    faceEv100 === null || intent.targetEv100 === null
+      ? null
+      : {
+          ev100: intent.targetEv100,
+          faceEv100: stills && intent.by === 'face' ? faceEv100 : null,
+          finalStops: intent.finalStops,
+        };
   const camera = gear === null || target === null ? null : chooseCameraSettings(target, gear, setup.camera);
 
   const usable = stills ? usableLights(setup, kit, (what) => missingFromKit.push(what)) : [];
-  const solved = camera === null || faceEv100 === null ? NO_LIGHTS : solveLights(setup, kit, scene, camera, intent.finalStops, usable);
+  const solved =
+    camera === null || faceEv100 === null
+      ? NO_LIGHTS
+      : solveLights(setup, kit, scene, camera, intent.finalStops, usable);
   const main = usable.find(({ light }) => light.role === 'key') ?? usable[0];
   const solution = solved.lights.find(({ lightId }) => lightId === main?.light.id) ?? null;
   const light = main === undefined ? null : { ...main, unit: main.config.unit, solution };
 
-  const points = setup.points.map((point) => solvePoint(point, ambientAt(point), faceEv100, {
-    clock, meterIncrement: kit.preferences.meterIncrement,
-    camera: camera === null || cameraBody === null ? null : { settings: camera, body: cameraBody },
-    flash: solved.at.get(point.id) ?? [], lights: solved.lights, target: solved.targets.get(point.id) ?? null,
-  }));
+  const points = setup.points.map((point) =>
+    solvePoint(point, ambientAt(point), faceEv100, {
+      clock,
+      meterIncrement: kit.preferences.meterIncrement,
+      camera: camera === null || cameraBody === null ? null : { settings: camera, body: cameraBody },
+      flash: solved.at.get(point.id) ?? [],
+      lights: solved.lights,
+      target: solved.targets.get(point.id) ?? null,
+    }),
+  );
   const face = points.find((point) => point.role === 'face') ?? null;
-  const actualHoldBack = face?.ambientStops == null || face.flashStops === null || face.totalStops === null ? null : face.totalStops - face.ambientStops;
+  const actualHoldBack =
+    face?.ambientStops == null || face.flashStops === null || face.totalStops === null
+      ? null
+      : face.totalStops - face.ambientStops;
 
   return {
-    look: { ...intent, wanted: sayAbove0(intent.holdBackStops ?? setup.look.holdBackStops), actual: sayAbove0(actualHoldBack) },
+    look: {
+      ...intent,
+      wanted: sayAbove0(intent.holdBackStops ?? setup.look.holdBackStops),
+      actual: sayAbove0(actualHoldBack),
+    },
     depth: gear === null ? null : depthWanted(gear.body, gear.lens, setup.camera),
-    camera, cameraBody, gear, target, light, usable, points, meterOrder: setup.meterOrder, face, missingFromKit, video: !stills,
-    lights: solved.lights, powersExact: solved.exact, ratios: lightRatios(solved, points),
+    camera,
+    cameraBody,
+    gear,
+    target,
+    light,
+    usable,
+    points,
+    meterOrder: setup.meterOrder,
+    face,
+    missingFromKit,
+    video: !stills,
+    lights: solved.lights,
+    powersExact: solved.exact,
+    ratios: lightRatios(solved, points),
     together: togetherReading(setup, kit, scene.standing, points, solved.lights),
     contrast: contrastOf(points),
     dome,
     questions: [...questions, ...questionFlashes(kit, setup.points, scene.standing, setup.confirmed)],
     meterAgain: again,
-    warnings: [...warningsFor({ setup, gear, camera, usable, face, solution, lights: solved.lights, points, missingFromKit }), ...contrastWarnings(points, cameraBody === null ? null : { noiseBelowStops: cameraBody.noiseBelowStops, clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv) }, setup.look), ...warnings],
+    warnings: [
+      ...warningsFor({ setup, gear, camera, usable, face, solution, lights: solved.lights, points, missingFromKit }),
+      ...contrastWarnings(
+        points,
+        cameraBody === null
+          ? null
+          : {
+              noiseBelowStops: cameraBody.noiseBelowStops,
+              clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv),
+            },
+        setup.look,
+      ),
+      ...warnings,
+    ],
   };
 }
 
-const sayAbove0 = (holdBackStops: number | null) => (holdBackStops === null || holdBackStops <= 1e-6 ? null : sayLook(holdBackStops));
+const sayAbove0 = (holdBackStops: number | null) =>
+  holdBackStops === null || holdBackStops <= 1e-6 ? null : sayLook(holdBackStops);
 
 interface WarningFacts {
   setup: Setup;
@@ -109,31 +176,70 @@ interface WarningFacts {
   missingFromKit: readonly string[];
 }
 
-function warningsFor({ setup, gear, camera, usable, face, solution, lights, points, missingFromKit }: WarningFacts): Warning[] {
-  const warnings: Warning[] = missingFromKit.map((what) => ({ kind: 'not-in-kit', text: `The ${what} of this setup is not in the kit any more. Choose another.` }));
+function warningsFor({
+  setup,
+  gear,
+  camera,
+  usable,
+  face,
+  solution,
+  lights,
+  points,
+  missingFromKit,
+}: WarningFacts): Warning[] {
+  const warnings: Warning[] = missingFromKit.map((what) => ({
+    kind: 'not-in-kit',
+    text: `The ${what} of this setup is not in the kit any more. Choose another.`,
+  }));
   for (const point of points.filter(({ role }) => role !== 'face')) {
-    if (point.zone === 'clipped') warnings.push({ kind: 'clipped', text: `${point.name} clips: it lands above what this camera holds.` });
-    if (point.zone === 'lost') warnings.push({ kind: 'lost', text: `${point.name} is lost in noise: it lands below what this camera holds.` });
+    if (point.zone === 'clipped')
+      warnings.push({ kind: 'clipped', text: `${point.name} clips: it lands above what this camera holds.` });
+    if (point.zone === 'lost')
+      warnings.push({ kind: 'lost', text: `${point.name} is lost in noise: it lands below what this camera holds.` });
   }
   if (solution !== null && solution.flashStops === null && face?.ambientStops != null)
-    warnings.push({ kind: 'no-flash-can-help', text: sayNoFlash(face.ambientStops - setup.look.faceStops - setup.look.feelStops) });
+    warnings.push({
+      kind: 'no-flash-can-help',
+      text: sayNoFlash(face.ambientStops - setup.look.faceStops - setup.look.feelStops),
+    });
   if (gear !== null) {
     const limits = limitsInForce(gear.body, gear.lens, setup.camera);
     const depth = depthWanted(gear.body, gear.lens, setup.camera);
     const smallestAv = gear.lens?.smallestAv ?? gear.body.smallestAv;
     if (depth !== null && depth.neededAv > smallestAv + 1e-6)
-      warnings.push({ kind: 'depth-missing', text: `The people stand too far apart in depth: ${formatAperture(depth.neededAv, gear.body.increment)} would hold them sharp, the lens ends at ${formatAperture(smallestAv, gear.body.increment)}. Step back, or bring them closer together.` });
+      warnings.push({
+        kind: 'depth-missing',
+        text: `The people stand too far apart in depth: ${formatAperture(depth.neededAv, gear.body.increment)} would hold them sharp, the lens ends at ${formatAperture(smallestAv, gear.body.increment)}. Step back, or bring them closer together.`,
+      });
     if (limits.slowestTv > limits.syncTv + 1e-9)
-      warnings.push({ kind: 'slowest-over-sync', text: 'The slowest sharp shutter is faster than sync: sync was used. Expect some blur, or let less ambient in.' });
+      warnings.push({
+        kind: 'slowest-over-sync',
+        text: 'The slowest sharp shutter is faster than sync: sync was used. Expect some blur, or let less ambient in.',
+      });
   }
   if (camera !== null && camera.darkBandShare > 0.005 && solution !== null)
-    warnings.push({ kind: 'dark-band', text: `At ${camera.text.shutter} the curtain keeps ${formatShare(camera.darkBandShare)} of the frame from the flash: a dark band. Stay at sync${setup.camera.syncDelayMs > 0 ? ', which the late radio slows' : ''}, or use high-speed sync.` });
-  for (const { tailLossStops, unitName, powerText } of lights) if (tailLossStops > 0.05)
-    warnings.push({ kind: 'tail-cut', text: `${camera?.text.shutter ?? 'The shutter'} cuts the end of ${unitName}'s flash off: ${formatStopCount(tailLossStops)} stops are lost at ${powerText ?? 'this power'}. A slower shutter, or a unit that burns faster, keeps them.` });
-  if (camera?.highSpeedSync) for (const { config: { unit } } of usable) if (unit.highSpeedSyncLossStops === null)
-    warnings.push({ kind: 'high-speed-sync-missing', text: `${unit.name} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.` });
+    warnings.push({
+      kind: 'dark-band',
+      text: `At ${camera.text.shutter} the curtain keeps ${formatShare(camera.darkBandShare)} of the frame from the flash: a dark band. Stay at sync${setup.camera.syncDelayMs > 0 ? ', which the late radio slows' : ''}, or use high-speed sync.`,
+    });
+  for (const { tailLossStops, unitName, powerText } of lights)
+    if (tailLossStops > 0.05)
+      warnings.push({
+        kind: 'tail-cut',
+        text: `${camera?.text.shutter ?? 'The shutter'} cuts the end of ${unitName}'s flash off: ${formatStopCount(tailLossStops)} stops are lost at ${powerText ?? 'this power'}. A slower shutter, or a unit that burns faster, keeps them.`,
+      });
+  if (camera?.highSpeedSync)
+    for (const {
+      config: { unit },
+    } of usable)
+      if (unit.highSpeedSyncLossStops === null)
+        warnings.push({
+          kind: 'high-speed-sync-missing',
+          text: `${unit.name} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.`,
+        });
   return warnings;
 }
 
 /** The ambient on the face stands at or over its wanted place: said first, with what can be done. */
-const sayNoFlash = (overStops: number): string => `No flash can help here: the ambient on the face ${overStops < 0.05 ? 'already reaches its wanted place' : `lies ${formatStopCount(overStops)} stops over its wanted place`}. Close the camera down, or take light off the face: shade, a turned head, a diffuser.`;
+const sayNoFlash = (overStops: number): string =>
+  `No flash can help here: the ambient on the face ${overStops < 0.05 ? 'already reaches its wanted place' : `lies ${formatStopCount(overStops)} stops over its wanted place`}. Close the camera down, or take light off the face: shade, a turned head, a diffuser.`;

@@ -20,7 +20,9 @@ export const cameraSchema = z.strictObject({
   fastestTv: tv.meta({ description: 'fastest shutter, for high-speed sync' }),
   baseSv: sv.meta({ description: 'base ISO; ISO 100 is 0' }),
   highestSv: sv.meta({ description: 'highest ISO accepted' }),
-  extendedLowSv: sv.nullable().meta({ description: 'lowest extended ISO: base ISO pulled, clips earlier by the difference; null: none' }),
+  extendedLowSv: sv
+    .nullable()
+    .meta({ description: 'lowest extended ISO: base ISO pulled, clips earlier by the difference; null: none' }),
   extendedHighSv: sv.nullable().meta({ description: 'highest extended ISO; null: the highest accepted is the end' }),
   widestAv: av.meta({ description: 'widest aperture, where no lens is named; f/2 is 2' }),
   smallestAv: av.meta({ description: 'smallest aperture, where no lens is named; f/16 is 8' }),
@@ -31,14 +33,23 @@ export const cameraSchema = z.strictObject({
 export type Camera = z.infer<typeof cameraSchema>;
 
 /** A lens in the kit. */
-export const lensSchema = z.strictObject({
-  name: z.string().trim().min(1).max(80),
-  shortestMm: z.number().min(4).max(2000),
-  longestMm: z.number().min(4).max(2000),
-  widestAv: av,
-  smallestAv: av,
-  stabilisedStops: z.number().min(0).max(8).meta({ description: 'how many stops slower a still hand may go for the stabiliser, body and lens together' }),
-}).refine(({ shortestMm, longestMm }) => shortestMm <= longestMm, { path: ['longestMm'], message: 'the longest focal length is at least the shortest' });
+export const lensSchema = z
+  .strictObject({
+    name: z.string().trim().min(1).max(80),
+    shortestMm: z.number().min(4).max(2000),
+    longestMm: z.number().min(4).max(2000),
+    widestAv: av,
+    smallestAv: av,
+    stabilisedStops: z
+      .number()
+      .min(0)
+      .max(8)
+      .meta({ description: 'how many stops slower a still hand may go for the stabiliser, body and lens together' }),
+  })
+  .refine(({ shortestMm, longestMm }) => shortestMm <= longestMm, {
+    path: ['longestMm'],
+    message: 'the longest focal length is at least the shortest',
+  });
 export type Lens = z.infer<typeof lensSchema>;
 
 /** A filter for the lens, in the kit: neutral density, or a polariser. */

@@ -1,4 +1,15 @@
-import { INCREMENT_STOPS, TV_RANGE, ceilToStep, floorToStep, formatAperture, formatIso, formatShutter, formatStopCount, roundToStep, stepsToStops } from '../photometry';
+import {
+  INCREMENT_STOPS,
+  TV_RANGE,
+  ceilToStep,
+  floorToStep,
+  formatAperture,
+  formatIso,
+  formatShutter,
+  formatStopCount,
+  roundToStep,
+  stepsToStops,
+} from '../photometry';
 import { darkBandShare, safeSyncTv } from '../flash';
 import type { Camera, Filter, Lens } from './camera';
 import type { CameraDial } from './choices';
@@ -89,11 +100,13 @@ interface Room {
   kept: CameraDial | null;
 }
 
-const clamp = (value: number, { least, most }: Pick<Dial, 'least' | 'most'>): number => Math.min(most, Math.max(least, value));
+const clamp = (value: number, { least, most }: Pick<Dial, 'least' | 'most'>): number =>
+  Math.min(most, Math.max(least, value));
 const held = (at: number): Dial => ({ least: at, most: at, want: at });
 
 /** A whole frame at this rate and angle is exposed for `angle / 360 / rate` seconds. */
-export const videoShutterTv = ({ framesPerSecond, angleDeg }: NonNullable<CameraWish['video']>): number => Math.log2((360 * framesPerSecond) / angleDeg);
+export const videoShutterTv = ({ framesPerSecond, angleDeg }: NonNullable<CameraWish['video']>): number =>
+  Math.log2((360 * framesPerSecond) / angleDeg);
 
 /**
  * The room that the camera has. A pin holds its dial. The first dial of the order is held at its wanted value as long as
@@ -106,7 +119,10 @@ function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish): Room {
   const down = (value: number) => toStep(floorToStep(value, step));
   const up = (value: number) => toStep(ceilToStep(value, step));
 
-  const apertures = { least: up(lens?.widestAv ?? body.widestAv), most: Math.max(up(lens?.widestAv ?? body.widestAv), down(lens?.smallestAv ?? body.smallestAv)) };
+  const apertures = {
+    least: up(lens?.widestAv ?? body.widestAv),
+    most: Math.max(up(lens?.widestAv ?? body.widestAv), down(lens?.smallestAv ?? body.smallestAv)),
+  };
   const aperture: Dial = { ...apertures, want: clamp(wantedAperture({ body, lens }, wish).step, apertures) };
 
   const sync = down(limits.safeSyncTv);
@@ -114,7 +130,10 @@ function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish): Room {
   const slowest = Math.min(fastest, up(limits.slowestTv));
   const times = { least: slowest, most: fastest };
   const tvOrigin = wish.video === null ? 0 : videoShutterTv(wish.video);
-  const shutter: Dial = wish.video === null ? { ...times, want: clamp(wish.wantedTv === null ? sync : toStep(wish.wantedTv), times) } : held(0);
+  const shutter: Dial =
+    wish.video === null
+      ? { ...times, want: clamp(wish.wantedTv === null ? sync : toStep(wish.wantedTv), times) }
+      : held(0);
 
   const speeds = { least: 0, most: down(limits.highestSv - limits.baseSv) };
   const iso: Dial = { ...speeds, want: 0 };
@@ -122,22 +141,44 @@ function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish): Room {
   const dials: Dials = { aperture, iso, shutter };
   const { pins } = wish;
   if (pins.av !== null) dials.aperture = held(clamp(toStep(pins.av), apertures));
-  if (pins.tv !== null && wish.video === null) dials.shutter = held(clamp(toStep(pins.tv), { least: up(TV_RANGE.least), most: down(body.fastestTv) }));
-  if (pins.sv !== null) dials.iso = held(clamp(toStep(pins.sv - limits.baseSv), { least: Math.min(0, up((body.extendedLowSv ?? body.baseSv) - limits.baseSv)), most: Math.max(speeds.most, down((body.extendedHighSv ?? body.highestSv) - limits.baseSv)) }));
+  if (pins.tv !== null && wish.video === null)
+    dials.shutter = held(clamp(toStep(pins.tv), { least: up(TV_RANGE.least), most: down(body.fastestTv) }));
+  if (pins.sv !== null)
+    dials.iso = held(
+      clamp(toStep(pins.sv - limits.baseSv), {
+        least: Math.min(0, up((body.extendedLowSv ?? body.baseSv) - limits.baseSv)),
+        most: Math.max(speeds.most, down((body.extendedHighSv ?? body.highestSv) - limits.baseSv)),
+      }),
+    );
 
   const first = wish.keepOrder[0];
-  const isFree = (dial: CameraDial) => dials[dial].least < dials[dial].most && !(dial === 'aperture' && pins.av !== null) && !(dial === 'shutter' && (pins.tv !== null || wish.video !== null)) && !(dial === 'iso' && pins.sv !== null);
+  const isFree = (dial: CameraDial) =>
+    dials[dial].least < dials[dial].most &&
+    !(dial === 'aperture' && pins.av !== null) &&
+    !(dial === 'shutter' && (pins.tv !== null || wish.video !== null)) &&
+    !(dial === 'iso' && pins.sv !== null);
   const kept = isFree(first) && wish.keepOrder.slice(1).some(isFree) ? first : null;
   if (kept !== null) dials[kept] = held(dials[kept].want);
   const ndStops = filters.reduce((sum, { lossStops }) => sum + lossStops, 0);
   return {
-    step, dials, kept, limits, ndStops, tvOrigin, svOrigin: limits.baseSv, originEv: tvOrigin - limits.baseSv + ndStops,
-    fastestTv: stepsToStops(fastest, step), slowestTv: stepsToStops(slowest, step),
+    step,
+    dials,
+    kept,
+    limits,
+    ndStops,
+    tvOrigin,
+    svOrigin: limits.baseSv,
+    originEv: tvOrigin - limits.baseSv + ndStops,
+    fastestTv: stepsToStops(fastest, step),
+    slowestTv: stepsToStops(slowest, step),
   };
 }
 
 /** The aperture that is wanted, from the people's depth or as typed, rounded to the dial (depth always to the smaller aperture). */
-export function wantedAperture({ body, lens }: Pick<CameraGear, 'body' | 'lens'>, wish: CameraWish): { step: number; av: number; byDepth: boolean } {
+export function wantedAperture(
+  { body, lens }: Pick<CameraGear, 'body' | 'lens'>,
+  wish: CameraWish,
+): { step: number; av: number; byDepth: boolean } {
   const size = INCREMENT_STOPS[body.increment];
   const depth = depthWanted(body, lens, wish);
   const av = depth === null ? roundToStep(wish.wantedAv, size) : ceilToStep(depth.neededAv, size);
@@ -157,7 +198,8 @@ export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, w
   const room = roomOf(gear, wish);
   const { step, dials, originEv } = room;
   const evAt = (sum: number) => originEv + stepsToStops(sum, step);
-  const reachesFinal = (sum: number) => target.faceEv100 !== null && target.faceEv100 - evAt(sum) > target.finalStops - LEAST_ROOM_FOR_FLASH_STOPS;
+  const reachesFinal = (sum: number) =>
+    target.faceEv100 !== null && target.faceEv100 - evAt(sum) > target.finalStops - LEAST_ROOM_FOR_FLASH_STOPS;
 
   const exact = (target.ev100 - originEv) / step;
   const nearest = Math.sign(exact) * Math.round(Math.abs(exact) + 1e-9);
@@ -185,7 +227,19 @@ export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, w
   const beyondSync = wish.video === null && beyondSyncStops > 1e-9;
   const highSpeedSync = beyondSync && wish.highSpeedSync && gear.body.highSpeedSync;
   return {
-    av, tv, sv, ndStops: room.ndStops, beyondSync, highSpeedSync, darkBandShare: beyondSync && !highSpeedSync ? darkBandShare(tv, room.limits.safeSyncTv) : 0, beyondSyncStops: beyondSync ? beyondSyncStops : 0, ev100: ev, met, missingStops, missing, text,
+    av,
+    tv,
+    sv,
+    ndStops: room.ndStops,
+    beyondSync,
+    highSpeedSync,
+    darkBandShare: beyondSync && !highSpeedSync ? darkBandShare(tv, room.limits.safeSyncTv) : 0,
+    beyondSyncStops: beyondSync ? beyondSyncStops : 0,
+    ev100: ev,
+    met,
+    missingStops,
+    missing,
+    text,
     reason: reasonFor({ av, sv, text, missing, missingStops, highSpeedSync }, room, gear, wish),
   };
 }
@@ -193,7 +247,8 @@ export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, w
 /** Settles the dials one after the other: each as near to its wish as the ones behind it can still make up for. */
 function byPreference(sum: number, dials: Dials, order: Setup['camera']['keepOrder']): Record<CameraDial, number> {
   const sign = (dial: CameraDial) => (dial === 'iso' ? -1 : 1);
-  const reach = (dial: CameraDial): [number, number] => (dial === 'iso' ? [-dials.iso.most, -dials.iso.least] : [dials[dial].least, dials[dial].most]);
+  const reach = (dial: CameraDial): [number, number] =>
+    dial === 'iso' ? [-dials.iso.most, -dials.iso.least] : [dials[dial].least, dials[dial].most];
   const at = { aperture: 0, iso: 0, shutter: 0 };
   let left = sum;
   order.forEach((dial, index) => {
@@ -210,19 +265,47 @@ function byPreference(sum: number, dials: Dials, order: Setup['camera']['keepOrd
 type ReasonFacts = Pick<CameraSolution, 'av' | 'sv' | 'text' | 'missing' | 'missingStops' | 'highSpeedSync'>;
 
 /** One line on why these settings: what was pinned or kept, what gave way, what is missing. */
-function reasonFor({ av, sv, text, missing, missingStops, highSpeedSync }: ReasonFacts, room: Room, gear: CameraGear, wish: CameraWish): string {
+function reasonFor(
+  { av, sv, text, missing, missingStops, highSpeedSync }: ReasonFacts,
+  room: Room,
+  gear: CameraGear,
+  wish: CameraWish,
+): string {
   const { increment } = gear.body;
-  const [slowest, fastest, sync] = [formatShutter(room.slowestTv, increment), formatShutter(room.fastestTv, increment), formatShutter(floorToStep(room.limits.safeSyncTv, room.step), increment)];
+  const [slowest, fastest, sync] = [
+    formatShutter(room.slowestTv, increment),
+    formatShutter(room.fastestTv, increment),
+    formatShutter(floorToStep(room.limits.safeSyncTv, room.step), increment),
+  ];
   const wanted = wantedAperture(gear, wish);
   const behind = text.filters === null ? '' : ` behind ${text.filters}`;
   const aperture = `${text.aperture} ${wish.pins.av !== null ? 'pinned' : Math.abs(av - wanted.av) < 1e-6 ? (wanted.byDepth ? 'holds the depth' : 'kept') : `instead of ${formatAperture(wanted.av, increment)}`}${behind}`;
   const raised = sv > room.limits.baseSv + 1e-9;
-  const isoText = wish.pins.sv !== null ? `${text.iso} pinned` : raised ? (missing === 'too dark' ? 'highest ISO' : `${text.iso}`) : 'lowest ISO';
+  const isoText =
+    wish.pins.sv !== null
+      ? `${text.iso} pinned`
+      : raised
+        ? missing === 'too dark'
+          ? 'highest ISO'
+          : `${text.iso}`
+        : 'lowest ISO';
   const shutterAtLimit = missing === 'too bright' ? fastest : slowest;
-  const shutterText = wish.video !== null ? `shutter ${text.shutter} from the frame rate` : wish.pins.tv !== null ? `${text.shutter} pinned` : missing !== null ? (room.kept === 'shutter' ? `${text.shutter} kept` : `shutter at its limit ${shutterAtLimit}`) : null;
-  if (missing !== null) return `${aperture}, ${isoText}, ${shutterText}: still ${formatStopCount(missingStops)} stops ${missing}.`;
+  const shutterText =
+    wish.video !== null
+      ? `shutter ${text.shutter} from the frame rate`
+      : wish.pins.tv !== null
+        ? `${text.shutter} pinned`
+        : missing !== null
+          ? room.kept === 'shutter'
+            ? `${text.shutter} kept`
+            : `shutter at its limit ${shutterAtLimit}`
+          : null;
+  if (missing !== null)
+    return `${aperture}, ${isoText}, ${shutterText}: still ${formatStopCount(missingStops)} stops ${missing}.`;
   if (shutterText !== null) return `${aperture}, ${isoText}; ${shutterText}.`;
-  if (highSpeedSync) return `${aperture}, ${isoText}; ${text.shutter} is past sync ${sync}, so the flash works in high-speed sync.`;
-  if (raised && wish.pins.sv === null && wish.keepOrder.indexOf('iso') < wish.keepOrder.indexOf('shutter')) return `${aperture}; ISO raised just enough to hold the shutter at ${slowest} or faster.`;
+  if (highSpeedSync)
+    return `${aperture}, ${isoText}; ${text.shutter} is past sync ${sync}, so the flash works in high-speed sync.`;
+  if (raised && wish.pins.sv === null && wish.keepOrder.indexOf('iso') < wish.keepOrder.indexOf('shutter'))
+    return `${aperture}; ISO raised just enough to hold the shutter at ${slowest} or faster.`;
   return `${aperture}, ${isoText}; ${text.shutter} lies between ${slowest} and sync ${sync}.`;
 }

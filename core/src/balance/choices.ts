@@ -9,7 +9,9 @@ export const DIALS_KEPT = ['aperture', 'iso', 'shutter'] as const;
 export type CameraDial = (typeof DIALS_KEPT)[number];
 
 /** The three dials in the order in which they are kept. */
-export const keepOrderSchema = z.tuple([z.enum(DIALS_KEPT), z.enum(DIALS_KEPT), z.enum(DIALS_KEPT)]).refine((order) => new Set(order).size === 3, 'name aperture, iso and shutter, each once');
+export const keepOrderSchema = z
+  .tuple([z.enum(DIALS_KEPT), z.enum(DIALS_KEPT), z.enum(DIALS_KEPT)])
+  .refine((order) => new Set(order).size === 3, 'name aperture, iso and shutter, each once');
 
 /** What the exposure is set by. */
 export const EXPOSE_BY = ['face', 'background', 'highlight'] as const;

@@ -24,6 +24,9 @@ export function companions({ people, stage: { subject } }: Pick<Setup, 'people' 
   };
   if (people === null) return subject.company === 'two' ? [standing('Second', BESIDE)] : [];
   const { nearerM, fartherM, leftM, rightM } = people;
-  const row = (name: string, parts: readonly number[], z: number) => parts.map((part, index) => standing(`${name} ${index + 1}`, { x: part * (part < 0 ? leftM : rightM), y: 0, z }));
-  return nearerM === 0 && fartherM === 0 ? row('Row', ROWS.only, 0) : [...row('Back', ROWS.back, -fartherM), ...row('Front', ROWS.front, nearerM)];
+  const row = (name: string, parts: readonly number[], z: number) =>
+    parts.map((part, index) => standing(`${name} ${index + 1}`, { x: part * (part < 0 ? leftM : rightM), y: 0, z }));
+  return nearerM === 0 && fartherM === 0
+    ? row('Row', ROWS.only, 0)
+    : [...row('Back', ROWS.back, -fartherM), ...row('Front', ROWS.front, nearerM)];
 }

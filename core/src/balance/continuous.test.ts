@@ -1,7 +1,23 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Kit, type Lamp, type Light, PANEL_FACTS, PANEL_KINDS, type Panel, type PanelKind, type Reading, SURFACES, type Setup, changedPanel, lampLuxAt1M, lampSchema, solve, withSettings } from '.';
+import {
+  type Kit,
+  type Lamp,
+  type Light,
+  PANEL_FACTS,
+  PANEL_KINDS,
+  type Panel,
+  type PanelKind,
+  type Reading,
+  SURFACES,
+  type Setup,
+  changedPanel,
+  lampLuxAt1M,
+  lampSchema,
+  solve,
+  withSettings,
+} from '.';
 import { ambientPair } from '../../test/ambientPair';
 import { newLight, newPoint } from '../documents';
 import { ev100FromLux } from '../photometry';
@@ -9,7 +25,17 @@ import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const { setup, facts } = ambientPair(SAMPLE_HALL.setup);
-const panel = { id: sampleId(201), lampId: sampleId(165), pointId: 'face', distanceM: 2, sideDeg: 0, heightM: 0, offAxisDeg: 0, dimStops: 0, kelvin: 3200 };
+const panel = {
+  id: sampleId(201),
+  lampId: sampleId(165),
+  pointId: 'face',
+  distanceM: 2,
+  sideDeg: 0,
+  heightM: 0,
+  offAxisDeg: 0,
+  dimStops: 0,
+  kelvin: 3200,
+};
 const withLamp = (over: Partial<typeof panel> = {}): Setup => ({ ...setup, lamps: [{ ...panel, ...over }] });
 const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solve(one, kit, facts, CLOCK);
 
@@ -18,19 +44,34 @@ describe('a continuous lamp', () => {
     const [lamp] = solved(withLamp()).lamps;
     expect(lamp?.ev100).toBeCloseTo(ev100FromLux(400), 9);
     expect(lamp?.addsStops).toBeCloseTo(Math.log2(2 ** 8 + 2 ** (lamp?.ev100 ?? 0)) - 8, 6);
-    expect(lamp?.text).toMatch(/^EV 6\.9 on the face, 1\.1 stops under the ambient there: switched on it adds \+0\.6\.$/);
+    expect(lamp?.text).toMatch(
+      /^EV 6\.9 on the face, 1\.1 stops under the ambient there: switched on it adds \+0\.6\.$/,
+    );
   });
 
   it('a dimmer takes stops, twice the distance two, and neither ever adds', () => {
-    fc.assert(fc.property(fc.double({ min: -8, max: 0, noNaN: true }), fc.double({ min: 0.3, max: 14, noNaN: true }), (dimStops, distanceM) => {
-      const ev = (over: Partial<typeof panel>) => solved(withLamp(over)).lamps[0]?.ev100 ?? NaN;
-      expect(ev({ dimStops }) - ev({})).toBeCloseTo(dimStops, 6);
-      expect(ev({ distanceM: 2 * distanceM }) - ev({ distanceM })).toBeCloseTo(-2, 6);
-    }), { numRuns: 25 });
+    fc.assert(
+      fc.property(
+        fc.double({ min: -8, max: 0, noNaN: true }),
+        fc.double({ min: 0.3, max: 14, noNaN: true }),
+        (dimStops, distanceM) => {
+          const ev = (over: Partial<typeof panel>) => solved(withLamp(over)).lamps[0]?.ev100 ?? NaN;
+          expect(ev({ dimStops }) - ev({})).toBeCloseTo(dimStops, 6);
+          expect(ev({ distanceM: 2 * distanceM }) - ev({ distanceM })).toBeCloseTo(-2, 6);
+        },
+      ),
+      { numRuns: 25 },
+    );
   });
 
   it('lumens over a cone come to lux: a full half sphere takes 2π', () => {
-    const lamp = (beamDeg: number): Lamp => ({ name: 'x', output: { by: 'lumens', lumens: 1000, beamDeg }, kelvinLow: 3000, kelvinHigh: 3000, beam: { kind: 'diffuse' } });
+    const lamp = (beamDeg: number): Lamp => ({
+      name: 'x',
+      output: { by: 'lumens', lumens: 1000, beamDeg },
+      kelvinLow: 3000,
+      kelvinHigh: 3000,
+      beam: { kind: 'diffuse' },
+    });
     expect(lampLuxAt1M(lamp(180))).toBeCloseTo(1000 / (2 * Math.PI), 6);
     expect(lampLuxAt1M(lamp(60))).toBeGreaterThan(lampLuxAt1M(lamp(120)));
     expect(lampSchema.safeParse({ ...lamp(60), kelvinHigh: 2000 }).success).toBe(false);
@@ -38,7 +79,10 @@ describe('a continuous lamp', () => {
 
   it('shows in its colour, has a dimmer of its own among the dials, and is passed over when it has left the kit', () => {
     const { colour, dials } = solved(withLamp());
-    expect(colour.sources.find(({ name }) => name === 'Two-colour LED panel')).toMatchObject({ words: 'plainly warm', kelvin: 3200 });
+    expect(colour.sources.find(({ name }) => name === 'Two-colour LED panel')).toMatchObject({
+      words: 'plainly warm',
+      kelvin: 3200,
+    });
     const dimmer = dials?.columns.find(({ dial }) => dial === 'dimmer');
     expect([dimmer?.stops['lamps'], dimmer?.stops['ambient']]).toEqual([expect.closeTo(-1 / 3, 9), 0]);
     const changed = withSettings(withLamp(), dimmer?.settings ?? []);
@@ -51,15 +95,37 @@ describe('panels and openings', () => {
   const LATER = '2026-02-27T15:35:00Z';
   const usual = (kind: PanelKind, over: Partial<Panel> = {}): Panel => {
     const { stand, widthM, tallM } = PANEL_FACTS[kind];
-    return { id: sampleId(166), kind, ...stand, turnedDeg: 0, reflectorId: null, surface: 'white', widthM, tallM, takesStops: 1.5, movedAt: LATER, before: null, ...over };
+    return {
+      id: sampleId(166),
+      kind,
+      ...stand,
+      turnedDeg: 0,
+      reflectorId: null,
+      surface: 'white',
+      widthM,
+      tallM,
+      takesStops: 1.5,
+      movedAt: LATER,
+      before: null,
+      ...over,
+    };
   };
-  const sunny = (sideDeg: number, altitudeDeg: number): Setup => ({ ...setup, stage: { ...setup.stage, sun: { by: 'hand', sideDeg, altitudeDeg } } });
-  const first = (one: Setup) => { const [its] = solved(one).panels; if (its === undefined) throw new Error('no panel'); return its; };
-  const ambientOf = (one: Setup, role: string) => solved(one).points.find((point) => point.role === role)?.ambientEv100 ?? NaN;
+  const sunny = (sideDeg: number, altitudeDeg: number): Setup => ({
+    ...setup,
+    stage: { ...setup.stage, sun: { by: 'hand', sideDeg, altitudeDeg } },
+  });
+  const first = (one: Setup) => {
+    const [its] = solved(one).panels;
+    if (its === undefined) throw new Error('no panel');
+    return its;
+  };
+  const ambientOf = (one: Setup, role: string) =>
+    solved(one).points.find((point) => point.role === role)?.ambientEv100 ?? NaN;
 
   it('a reflector opens the dark side, the more the nearer; silver that throws the sun more than white; black closes it', () => {
     const behind = sunny(150, 30);
-    const held = (over: Partial<Panel>) => first({ ...behind, panels: [usual('reflector', { sideDeg: -30, ...over })] }).shadowStops;
+    const held = (over: Partial<Panel>) =>
+      first({ ...behind, panels: [usual('reflector', { sideDeg: -30, ...over })] }).shadowStops;
     expect(held({ surface: 'silver' })).toBeGreaterThan(held({ surface: 'striped' }));
     expect(held({ surface: 'striped' })).toBeGreaterThan(held({ surface: 'white' }));
     expect(held({ surface: 'white' })).toBeGreaterThan(0.05);
@@ -70,11 +136,20 @@ describe('panels and openings', () => {
   it('says the contrast before and after, which differ by what it does to both sides, and asks for the reading that is missing', () => {
     const its = first({ ...sunny(60, 35), panels: [usual('reflector')] });
     expect(its.contrastBeforeStops).toBeCloseTo(2, 6);
-    expect((its.contrastBeforeStops ?? 0) - (its.contrastAfterStops ?? 0)).toBeCloseTo(its.shadowStops - its.faceStops, 9);
+    expect((its.contrastBeforeStops ?? 0) - (its.contrastAfterStops ?? 0)).toBeCloseTo(
+      its.shadowStops - its.faceStops,
+      9,
+    );
     expect(its.contrastAfterStops).toBeLessThan(2);
-    expect(its.text).toMatch(/^Reflector, white, 110 cm: dark side \d\.\d stops brighter, face .*\. Contrast from 2\.0 to \d\.\d stops\.$/);
-    const alone = solve({ ...sunny(60, 35), panels: [usual('reflector')] }, SAMPLE_KIT, facts.slice(0, 1), CLOCK).panels[0];
-    expect([alone?.contrastBeforeStops, alone?.text]).toEqual([null, expect.stringMatching(/Meter face and shadow side/)]);
+    expect(its.text).toMatch(
+      /^Reflector, white, 110 cm: dark side \d\.\d stops brighter, face .*\. Contrast from 2\.0 to \d\.\d stops\.$/,
+    );
+    const alone = solve({ ...sunny(60, 35), panels: [usual('reflector')] }, SAMPLE_KIT, facts.slice(0, 1), CLOCK)
+      .panels[0];
+    expect([alone?.contrastBeforeStops, alone?.text]).toEqual([
+      null,
+      expect.stringMatching(/Meter face and shadow side/),
+    ]);
   });
 
   it('what was moved after a reading changes the ambient; a reading taken with it there holds as it is', () => {
@@ -88,7 +163,14 @@ describe('panels and openings', () => {
   it('a subject twice as far from a window gets less light, by the area source and not the inverse square', () => {
     const window = usual('window', { movedAt: null });
     const { sideDeg, heightM, turnedDeg } = window;
-    const moved = (distanceM: number) => ambientOf({ ...setup, panels: [{ ...window, distanceM, movedAt: LATER, before: { sideDeg, distanceM: 1, heightM, turnedDeg } }] }, 'face');
+    const moved = (distanceM: number) =>
+      ambientOf(
+        {
+          ...setup,
+          panels: [{ ...window, distanceM, movedAt: LATER, before: { sideDeg, distanceM: 1, heightM, turnedDeg } }],
+        },
+        'face',
+      );
     expect(moved(1)).toBeCloseTo(ambientOf(setup, 'face'), 6);
     expect(moved(2)).toBeLessThan(moved(1) - 0.3);
     expect(moved(2)).toBeGreaterThan(moved(1) - 2);
@@ -97,23 +179,42 @@ describe('panels and openings', () => {
 
   it('a diffuser takes its stops off the direct sun and leaves the background; a flag takes all of it', () => {
     const frontal = sunny(20, 30);
-    const over = (kind: PanelKind) => ({ ...frontal, panels: [usual(kind, { sideDeg: 20, distanceM: 1, heightM: 0.5, takesStops: 1.5 })] });
+    const over = (kind: PanelKind) => ({
+      ...frontal,
+      panels: [usual(kind, { sideDeg: 20, distanceM: 1, heightM: 0.5, takesStops: 1.5 })],
+    });
     const drop = (one: Setup) => ambientOf(frontal, 'face') - ambientOf(one, 'face');
     expect(drop(over('diffuser'))).toBeGreaterThan(0.7);
     expect(drop(over('diffuser'))).toBeLessThan(1.6);
     expect(drop(over('flag'))).toBeGreaterThan(drop(over('diffuser')));
     const behind: Reading = { ...(facts[0] as Reading), id: sampleId(303), pointId: 'background' };
     const withBackground = { ...over('flag'), points: [...setup.points, newPoint('background', 'background')] };
-    expect(solve(withBackground, SAMPLE_KIT, [...facts, behind], CLOCK).points.find(({ role }) => role === 'background')?.ambientEv100).toBe(8);
+    expect(
+      solve(withBackground, SAMPLE_KIT, [...facts, behind], CLOCK).points.find(({ role }) => role === 'background')
+        ?.ambientEv100,
+    ).toBe(8);
     expect(drop({ ...frontal, panels: [usual('flag', { sideDeg: -120 })] })).toBeLessThan(0.3);
   });
 
   it('a flag takes a flash off the face, and a reflector fills with it', () => {
     const key: Light = { ...newLight(sampleId(21), 'key', sampleId(111), 'face', []), modifierId: sampleId(121) };
-    const flash = (panels: Panel[], role: string) => solve({ ...setup, lights: [key], panels }, SAMPLE_KIT, facts, CLOCK).points.find((point) => point.role === role)?.sources[0]?.stops ?? -99;
-    const flagged = solve({ ...setup, lights: [key], panels: [usual('flag', { sideDeg: 40, heightM: 0.2, distanceM: 0.7, movedAt: null })] }, SAMPLE_KIT, facts, CLOCK).lights[0];
+    const flash = (panels: Panel[], role: string) =>
+      solve({ ...setup, lights: [key], panels }, SAMPLE_KIT, facts, CLOCK).points.find((point) => point.role === role)
+        ?.sources[0]?.stops ?? -99;
+    const flagged = solve(
+      {
+        ...setup,
+        lights: [key],
+        panels: [usual('flag', { sideDeg: 40, heightM: 0.2, distanceM: 0.7, movedAt: null })],
+      },
+      SAMPLE_KIT,
+      facts,
+      CLOCK,
+    ).lights[0];
     expect(flagged?.outOfRange?.direction).toBe('too weak');
-    expect(flash([usual('reflector', { sideDeg: -60, surface: 'silver', movedAt: null })], 'shadow')).toBeGreaterThan(flash([], 'shadow') + 0.2);
+    expect(flash([usual('reflector', { sideDeg: -60, surface: 'silver', movedAt: null })], 'shadow')).toBeGreaterThan(
+      flash([], 'shadow') + 0.2,
+    );
   });
 
   it('what readings have seen of a panel is kept through moves', () => {
@@ -122,19 +223,41 @@ describe('panels and openings', () => {
     expect(once).toMatchObject({ distanceM: 1.5, movedAt: '2026-02-27T15:31:00Z', before: { distanceM: 0.8 } });
     const twice = changedPanel(once, { distanceM: 2 }, '2026-02-27T15:32:00Z', '2026-02-27T15:00:00Z');
     expect(twice).toMatchObject({ distanceM: 2, before: { distanceM: 0.8 } });
-    expect(changedPanel(twice, { distanceM: 3 }, '2026-02-27T15:34:00Z', '2026-02-27T15:33:00Z').before).toMatchObject({ distanceM: 2 });
+    expect(changedPanel(twice, { distanceM: 3 }, '2026-02-27T15:34:00Z', '2026-02-27T15:33:00Z').before).toMatchObject({
+      distanceM: 2,
+    });
     expect(changedPanel(start, { distanceM: 2 }, LATER, null).movedAt).toBeNull();
   });
 
   it('light is never negative, and shares add to one where nothing covers or throws, wherever panels stand', () => {
-    const stand = fc.record({ kind: fc.constantFrom(...PANEL_KINDS), surface: fc.constantFrom(...SURFACES), sideDeg: fc.integer({ min: -180, max: 180 }), distanceM: fc.double({ min: 0.3, max: 8, noNaN: true }), heightM: fc.double({ min: -1, max: 3, noNaN: true }), turnedDeg: fc.integer({ min: -80, max: 80 }) });
-    fc.assert(fc.property(fc.array(stand, { maxLength: 4 }), fc.integer({ min: -180, max: 180 }), fc.integer({ min: -5, max: 80 }), (stands, side, altitude) => {
-      const { points, stage, panels } = solved({ ...sunny(side, altitude), panels: stands.map((over, index) => usual(over.kind, { ...over, id: sampleId(300 + index) })) });
-      const { sun, soft, openings } = stage.ambient;
-      if (stands.every(({ kind }) => PANEL_FACTS[kind].opening)) expect(sun + soft + openings.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
-      for (const value of [sun, soft, ...openings.map(({ share }) => share)]) expect(value).toBeGreaterThanOrEqual(0);
-      for (const { ambientEv100 } of points) expect(Number.isFinite(ambientEv100)).toBe(true);
-      for (const { faceStops, shadowStops } of panels) expect(Number.isFinite(faceStops + shadowStops)).toBe(true);
-    }), { numRuns: 60 });
+    const stand = fc.record({
+      kind: fc.constantFrom(...PANEL_KINDS),
+      surface: fc.constantFrom(...SURFACES),
+      sideDeg: fc.integer({ min: -180, max: 180 }),
+      distanceM: fc.double({ min: 0.3, max: 8, noNaN: true }),
+      heightM: fc.double({ min: -1, max: 3, noNaN: true }),
+      turnedDeg: fc.integer({ min: -80, max: 80 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(stand, { maxLength: 4 }),
+        fc.integer({ min: -180, max: 180 }),
+        fc.integer({ min: -5, max: 80 }),
+        (stands, side, altitude) => {
+          const { points, stage, panels } = solved({
+            ...sunny(side, altitude),
+            panels: stands.map((over, index) => usual(over.kind, { ...over, id: sampleId(300 + index) })),
+          });
+          const { sun, soft, openings } = stage.ambient;
+          if (stands.every(({ kind }) => PANEL_FACTS[kind].opening))
+            expect(sun + soft + openings.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+          for (const value of [sun, soft, ...openings.map(({ share }) => share)])
+            expect(value).toBeGreaterThanOrEqual(0);
+          for (const { ambientEv100 } of points) expect(Number.isFinite(ambientEv100)).toBe(true);
+          for (const { faceStops, shadowStops } of panels) expect(Number.isFinite(faceStops + shadowStops)).toBe(true);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });

@@ -7,12 +7,14 @@ import type { CameraWish } from './setup';
 export const CIRCLE_PART_OF_DIAGONAL = 1500;
 
 /** The circle of confusion for a sensor, mm: its diagonal over 1500 (0.029 mm on 36 × 24 mm). */
-export const circleOfConfusionMm = ({ sensorDiagonalMm }: Pick<Camera, 'sensorDiagonalMm'>): number => sensorDiagonalMm / CIRCLE_PART_OF_DIAGONAL;
+export const circleOfConfusionMm = ({ sensorDiagonalMm }: Pick<Camera, 'sensorDiagonalMm'>): number =>
+  sensorDiagonalMm / CIRCLE_PART_OF_DIAGONAL;
 
 /**
  * Where to focus so that near and far blur alike: `s = 2·n·f/(n+f)`, distances from the lens in metres.
  */
-export const focusBetweenM = (nearestM: number, farthestM: number): number => (2 * nearestM * farthestM) / (nearestM + farthestM);
+export const focusBetweenM = (nearestM: number, farthestM: number): number =>
+  (2 * nearestM * farthestM) / (nearestM + farthestM);
 
 /**
  * The aperture value that holds everything from the nearest to the farthest person sharp, focused between them.
@@ -27,7 +29,12 @@ export function depthAv(nearestM: number, farthestM: number, focalMm: number, ci
 }
 
 /** From where to where it is sharp when focused at a distance, metres; `farM` is null when it reaches to infinity. */
-export function sharpZoneM(av: number, focusM: number, focalMm: number, circleMm: number): { nearM: number; farM: number | null } {
+export function sharpZoneM(
+  av: number,
+  focusM: number,
+  focalMm: number,
+  circleMm: number,
+): { nearM: number; farM: number | null } {
   const hyperfocal = focalMm ** 2 / (nFromAv(av) * circleMm) + focalMm;
   const s = focusM * 1000;
   const near = (s * (hyperfocal - focalMm)) / (hyperfocal + s - 2 * focalMm);
@@ -44,10 +51,19 @@ export interface Depth {
 }
 
 /** The depth that the setup asks for; null where the aperture is typed or no lens is named. */
-export function depthWanted(camera: Camera, lens: Lens | null, wish: Pick<CameraWish, 'depth' | 'focalMm'>): Depth | null {
+export function depthWanted(
+  camera: Camera,
+  lens: Lens | null,
+  wish: Pick<CameraWish, 'depth' | 'focalMm'>,
+): Depth | null {
   if (lens === null || wish.depth === null) return null;
   const focalMm = focalLengthMm(lens, wish);
   const circleMm = circleOfConfusionMm(camera);
   const { nearestM, farthestM } = wish.depth;
-  return { focalMm, circleMm, focusM: focusBetweenM(nearestM, farthestM), neededAv: depthAv(nearestM, farthestM, focalMm, circleMm) };
+  return {
+    focalMm,
+    circleMm,
+    focusM: focusBetweenM(nearestM, farthestM),
+    neededAv: depthAv(nearestM, farthestM, focalMm, circleMm),
+  };
 }

@@ -33,14 +33,23 @@ const MOVED_STOPS = 0.1;
 const GUESS_SD_STOPS = 0.3;
 
 /** What one light's newest reading where it aims was foretold to be: by the reading before it, else by what readings have taught. */
-function foretold({ light, config }: UsableLight, before: readonly Reading[], standing: readonly Reading[], kit: Kit, fired: Reading['fired'][number]): { av: number; sdStops: number } | null {
+function foretold(
+  { light, config }: UsableLight,
+  before: readonly Reading[],
+  standing: readonly Reading[],
+  kit: Kit,
+  fired: Reading['fired'][number],
+): { av: number; sdStops: number } | null {
   const promised = promisedAv(config, fired, fired.highSpeedSyncLossStops) + fired.powerStops;
   for (const reading of [...before].reverse()) {
     const [one] = reading.fired;
     const measured = measureFlash(standing, reading);
     const its = one === undefined ? null : lightConfig(kit, one);
     if (one === undefined || its === null || !measured.ok || !sameSource(one, light)) continue;
-    return { av: promised + measured.value.flashAvAtBase - one.powerStops - promisedAv(its, one, one.highSpeedSyncLossStops), sdStops: measured.value.uncertaintyStops };
+    return {
+      av: promised + measured.value.flashAvAtBase - one.powerStops - promisedAv(its, one, one.highSpeedSyncLossStops),
+      sdStops: measured.value.uncertaintyStops,
+    };
   }
   // a reading has taught what it is held against: with few others that says little
   const { offsetStops, sdStops, readings } = expectedOffset(kit.calibration, config.things);
@@ -48,41 +57,94 @@ function foretold({ light, config }: UsableLight, before: readonly Reading[], st
 }
 
 /** Readings of lights that miss what was foretold by over 0.2 stop. */
-export function disagreements(setup: Setup, kit: Kit, standing: readonly Reading[], usable: readonly UsableLight[]): Disagreement[] {
+export function disagreements(
+  setup: Setup,
+  kit: Kit,
+  standing: readonly Reading[],
+  usable: readonly UsableLight[],
+): Disagreement[] {
   return usable.flatMap((one): Disagreement[] => {
     const { light, config } = one;
-    const flashes = flashReadingsOf(standing, light.aimPointId).filter(({ fired: [fired, ...others] }) => fired !== undefined && others.length === 0 && sameSource(fired, light));
+    const flashes = flashReadingsOf(standing, light.aimPointId).filter(
+      ({ fired: [fired, ...others] }) => fired !== undefined && others.length === 0 && sameSource(fired, light),
+    );
     const reading = flashes.at(-1);
     const fired = reading?.fired[0];
     const measured = reading === undefined ? null : measureFlash(standing, reading);
-    if (reading === undefined || fired === undefined || !measured?.ok || setup.confirmed.includes(`disagrees:${reading.id}`) || kit.calibration.outliers.some(({ readingId }) => readingId === reading.id && !setup.confirmed.includes(outlierQuestion(reading.id)))) return [];
+    if (
+      reading === undefined ||
+      fired === undefined ||
+      !measured?.ok ||
+      setup.confirmed.includes(`disagrees:${reading.id}`) ||
+      kit.calibration.outliers.some(
+        ({ readingId }) => readingId === reading.id && !setup.confirmed.includes(outlierQuestion(reading.id)),
+      )
+    )
+      return [];
     const expected = foretold(one, flashes.slice(0, -1), standing, kit, fired);
     if (expected === null) return [];
     const ambients = ambientReadings(standing, light.aimPointId).filter(({ method }) => method.kind !== 'disc');
     const at = Date.parse(reading.at);
-    const [before, after] = [ambients.findLast((other) => Date.parse(other.at) <= at), ambients.find((other) => Date.parse(other.at) > at)];
+    const [before, after] = [
+      ambients.findLast((other) => Date.parse(other.at) <= at),
+      ambients.find((other) => Date.parse(other.at) > at),
+    ];
     // held against the ambient from before the test, so that a moved ambient shows
     const ambientAv = before === undefined ? null : lightEv100(before) - reading.tv;
-    const flashAv = reading.light === 'flash' || ambientAv === null ? measured.value.flashAvAtBase : remainingLight(reading.av - reading.sv, ambientAv);
+    const flashAv =
+      reading.light === 'flash' || ambientAv === null
+        ? measured.value.flashAvAtBase
+        : remainingLight(reading.av - reading.sv, ambientAv);
     const offStops = flashAv === undefined ? -Infinity : flashAv - expected.av;
     if (Math.abs(offStops) <= Math.max(AGREES_STOPS, 2 * expected.sdStops) || !Number.isFinite(offStops)) return [];
 
-    const movedAv = reading.light === 'total' && ambientAv !== null ? remainingLight(reading.av - reading.sv, expected.av) : undefined;
+    const movedAv =
+      reading.light === 'total' && ambientAv !== null
+        ? remainingLight(reading.av - reading.sv, expected.av)
+        : undefined;
     const byAmbient = movedAv === undefined || ambientAv === null ? null : movedAv - ambientAv;
     const reallyStops = Math.min(0, fired.powerStops + offStops);
     const reallyM = distanceForChange(config.modifier.shape, fired.distanceM, offStops, 0.1, 60);
-    const settled = reading.light === 'flash' ? 'light' : after === undefined || ambientAv === null ? null : Math.abs(lightEv100(after) - reading.tv - ambientAv) > MOVED_STOPS ? 'ambient' : 'light';
+    const settled =
+      reading.light === 'flash'
+        ? 'light'
+        : after === undefined || ambientAv === null
+          ? null
+          : Math.abs(lightEv100(after) - reading.tv - ambientAv) > MOVED_STOPS
+            ? 'ambient'
+            : 'light';
     const point = setup.points.find(({ id }) => id === light.aimPointId)?.name.toLowerCase() ?? 'point';
     const causes: Disagreement['causes'] = [
-      ...(byAmbient === null ? [] : [{ kind: 'ambient' as const, text: `The ambient moved: ${sayStops(byAmbient)} than metered.` }]),
-      { kind: 'power', text: `The power really was ${writePower(config.unit.scale, reallyStops)}, not ${writePower(config.unit.scale, fired.powerStops)}: another dial, a head not recycled, another channel.` },
-      ...(reallyM === undefined ? [] : [{ kind: 'distance' as const, text: `It really stood at ${formatDistance(reallyM, kit.preferences.distanceUnit)}, not ${formatDistance(fired.distanceM, kit.preferences.distanceUnit)}, or the dome was turned.` }]),
+      ...(byAmbient === null
+        ? []
+        : [{ kind: 'ambient' as const, text: `The ambient moved: ${sayStops(byAmbient)} than metered.` }]),
+      {
+        kind: 'power',
+        text: `The power really was ${writePower(config.unit.scale, reallyStops)}, not ${writePower(config.unit.scale, fired.powerStops)}: another dial, a head not recycled, another channel.`,
+      },
+      ...(reallyM === undefined
+        ? []
+        : [
+            {
+              kind: 'distance' as const,
+              text: `It really stood at ${formatDistance(reallyM, kit.preferences.distanceUnit)}, not ${formatDistance(fired.distanceM, kit.preferences.distanceUnit)}, or the dome was turned.`,
+            },
+          ]),
     ];
-    return [{
-      lightId: light.id, readingId: reading.id, offStops, settled,
-      text: `This light read ${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'} what was foretold.`,
-      causes: settled === null ? causes : causes.filter(({ kind }) => (kind === 'ambient') === (settled === 'ambient')),
-      tellApart: settled === null ? `Meter the ${point} once more with the flash off: if it changed, the ambient moved; if not, power or distance is off.` : null,
-    }];
+    return [
+      {
+        lightId: light.id,
+        readingId: reading.id,
+        offStops,
+        settled,
+        text: `This light read ${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'} what was foretold.`,
+        causes:
+          settled === null ? causes : causes.filter(({ kind }) => (kind === 'ambient') === (settled === 'ambient')),
+        tellApart:
+          settled === null
+            ? `Meter the ${point} once more with the flash off: if it changed, the ambient moved; if not, power or distance is off.`
+            : null,
+      },
+    ];
   });
 }

@@ -8,7 +8,9 @@ export function formatDistance(distanceM: number, unit: Preferences['distanceUni
 }
 
 /** Metres out of a number in the person's unit. */
-export const distanceFromUnit = (value: number, unit: Preferences['distanceUnit']): number => (unit === 'm' ? value : value / FEET_PER_METRE);
+export const distanceFromUnit = (value: number, unit: Preferences['distanceUnit']): number =>
+  unit === 'm' ? value : value / FEET_PER_METRE;
 
 /** A number in the person's unit out of metres. */
-export const distanceInUnit = (distanceM: number, unit: Preferences['distanceUnit']): number => (unit === 'm' ? distanceM : distanceM * FEET_PER_METRE);
+export const distanceInUnit = (distanceM: number, unit: Preferences['distanceUnit']): number =>
+  unit === 'm' ? distanceM : distanceM * FEET_PER_METRE;

@@ -1,7 +1,14 @@
 export * from './ageText';
 export type { Fact } from './meteredScene';
 export * from './camera';
-export { type CameraGear, type CameraSolution, type ExposureTarget, chooseCameraSettings, limitsInForce, videoShutterTv } from './cameraSettings';
+export {
+  type CameraGear,
+  type CameraSolution,
+  type ExposureTarget,
+  chooseCameraSettings,
+  limitsInForce,
+  videoShutterTv,
+} from './cameraSettings';
 export * from './choices';
 export { type Companion, companions } from './company';
 export type { Contrast, DomeChoice } from './contrast';
@@ -16,7 +23,14 @@ export { type Lamp, type LampSolution, type PlacedLamp, lampLuxAt1M, lampSchema 
 export * from './panel';
 export type { PanelSolution } from './panelSolution';
 export { type Placement, mirroredStage, placementsFor, sayPaces } from './placements';
-export { type StageCaution, type StageCautionKind, type StageLight, type StageSolution, halfBeamDeg, setupView } from './stage';
+export {
+  type StageCaution,
+  type StageCautionKind,
+  type StageLight,
+  type StageSolution,
+  halfBeamDeg,
+  setupView,
+} from './stage';
 export { type AmbientShares, isIndoors, thrownTowards } from './ambientField';
 export { pointPlace } from './pointPlaces';
 export * from './stagePlan';

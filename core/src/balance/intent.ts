@@ -40,7 +40,13 @@ function highlightPoint({ points, look }: Setup, lit: readonly LitPoint[]): Mete
   const chosen = points.find(({ id }) => id === look.highlightPointId);
   if (chosen !== undefined) return chosen;
   const candidates = lit.filter(({ point }) => HIGHLIGHT_ROLES.includes(point.role));
-  const brightest = candidates.reduce<LitPoint | undefined>((best, one) => (best === undefined || one.ambientEv100 + one.point.toneStops > best.ambientEv100 + best.point.toneStops ? one : best), undefined);
+  const brightest = candidates.reduce<LitPoint | undefined>(
+    (best, one) =>
+      best === undefined || one.ambientEv100 + one.point.toneStops > best.ambientEv100 + best.point.toneStops
+        ? one
+        : best,
+    undefined,
+  );
   return brightest?.point ?? points.find(({ role }) => HIGHLIGHT_ROLES.includes(role));
 }
 
@@ -48,7 +54,8 @@ function highlightPoint({ points, look }: Setup, lit: readonly LitPoint[]): Mete
  * Where camera clipping lies at an ISO: an extended ISO under the base is the base pulled down, so the highlights
  * clip earlier by as much.
  */
-export const clipsAboveAt = (camera: Camera, sv: number): number => camera.clipsAboveStops - Math.max(0, camera.baseSv - sv);
+export const clipsAboveAt = (camera: Camera, sv: number): number =>
+  camera.clipsAboveStops - Math.max(0, camera.baseSv - sv);
 
 /**
  * Turns the look into the level that the camera must render as mid grey.
@@ -58,9 +65,15 @@ export const clipsAboveAt = (camera: Camera, sv: number): number => camera.clips
  * A highlight is placed by its ambient; flash on it is not known until it is metered there.
  * @param withFlash false in video, where no flash fires: then the ambient alone must give T
  */
-export function exposureIntent(setup: Setup, camera: Camera | null, lit: readonly LitPoint[], withFlash: boolean): Intent {
+export function exposureIntent(
+  setup: Setup,
+  camera: Camera | null,
+  lit: readonly LitPoint[],
+  withFlash: boolean,
+): Intent {
   const { look } = setup;
-  const evOf = (point: MeteringPoint | undefined) => lit.find((one) => one.point.id === point?.id)?.ambientEv100 ?? null;
+  const evOf = (point: MeteringPoint | undefined) =>
+    lit.find((one) => one.point.id === point?.id)?.ambientEv100 ?? null;
   const face = setup.points.find(({ role }) => role === 'face');
   const background = setup.points.find(({ role }) => role === 'background');
   const highlight = highlightPoint(setup, lit);
@@ -68,25 +81,55 @@ export function exposureIntent(setup: Setup, camera: Camera | null, lit: readonl
   const clips = camera === null ? null : clipsAboveAt(camera, setup.camera.limits.baseSv ?? camera.baseSv);
 
   const led = {
-    face: { point: face, level: faceEv === null ? null : faceEv + (withFlash ? look.holdBackStops : 0) - look.faceStops },
-    background: { point: background, level: backgroundEv === null || background === undefined ? null : backgroundEv + background.toneStops - look.backgroundStops },
-    highlight: { point: highlight, level: highlightEv === null || highlight === undefined || clips === null ? null : highlightEv + highlight.toneStops - (clips - look.headroomStops) },
+    face: {
+      point: face,
+      level: faceEv === null ? null : faceEv + (withFlash ? look.holdBackStops : 0) - look.faceStops,
+    },
+    background: {
+      point: background,
+      level:
+        backgroundEv === null || background === undefined
+          ? null
+          : backgroundEv + background.toneStops - look.backgroundStops,
+    },
+    highlight: {
+      point: highlight,
+      level:
+        highlightEv === null || highlight === undefined || clips === null
+          ? null
+          : highlightEv + highlight.toneStops - (clips - look.headroomStops),
+    },
   }[look.exposeBy];
   const targetEv100 = led.level === null ? null : led.level - look.feelStops;
   const finalStops = look.faceStops + look.feelStops;
-  const placed = (ev: number | null, point: MeteringPoint | undefined) => (ev === null || point === undefined || targetEv100 === null ? null : ev + point.toneStops - targetEv100);
+  const placed = (ev: number | null, point: MeteringPoint | undefined) =>
+    ev === null || point === undefined || targetEv100 === null ? null : ev + point.toneStops - targetEv100;
   const highlightStops = placed(highlightEv, highlight);
   const backgroundOverFaceStops = faceEv === null || backgroundEv === null ? null : backgroundEv - faceEv;
   return {
-    by: look.exposeBy, targetEv100, finalStops, feelStops: look.feelStops,
+    by: look.exposeBy,
+    targetEv100,
+    finalStops,
+    feelStops: look.feelStops,
     holdBackStops: faceEv === null || targetEv100 === null ? null : finalStops - (faceEv - targetEv100),
     backgroundStops: placed(backgroundEv, background),
-    highlight: highlight === undefined || highlightStops === null || clips === null ? null : { pointId: highlight.id, name: highlight.name, headroomStops: clips - highlightStops },
-    tie: backgroundOverFaceStops === null ? null : { tied: Math.abs(backgroundOverFaceStops) < TIED_STOPS, backgroundOverFaceStops, text: sayTie(backgroundOverFaceStops) },
+    highlight:
+      highlight === undefined || highlightStops === null || clips === null
+        ? null
+        : { pointId: highlight.id, name: highlight.name, headroomStops: clips - highlightStops },
+    tie:
+      backgroundOverFaceStops === null
+        ? null
+        : {
+            tied: Math.abs(backgroundOverFaceStops) < TIED_STOPS,
+            backgroundOverFaceStops,
+            text: sayTie(backgroundOverFaceStops),
+          },
     missingPointId: led.level === null ? (led.point?.id ?? null) : null,
   };
 }
 
-const sayTie = (over: number): string => Math.abs(over) < TIED_STOPS
-  ? 'Face and background stand in the same light: what darkens one darkens the other by as much. Shade on the face, or flash, parts them.'
-  : `The background stands in ${formatStopCount(over)} stops ${over > 0 ? 'more' : 'less'} light than the face; the camera moves both alike. Flash on the face ${over > 0 ? 'closes' : 'widens'} the gap; shade, a turned face or a diffuser changes it.`;
+const sayTie = (over: number): string =>
+  Math.abs(over) < TIED_STOPS
+    ? 'Face and background stand in the same light: what darkens one darkens the other by as much. Shade on the face, or flash, parts them.'
+    : `The background stands in ${formatStopCount(over)} stops ${over > 0 ? 'more' : 'less'} light than the face; the camera moves both alike. Flash on the face ${over > 0 ? 'closes' : 'widens'} the gap; shade, a turned face or a diffuser changes it.`;

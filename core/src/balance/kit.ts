@@ -18,10 +18,20 @@ export const preferencesSchema = z.strictObject({
   keepOrder: keepOrderSchema.meta({ description: 'what a new setup keeps first on the camera' }),
   mainsHz: z.literal([50, 60]).meta({ description: 'mains frequency, for lamps that flicker' }),
   paces: z.boolean().meta({ description: 'distances in paces and hand-breadths too, for a helper without a tape' }),
-  forgotten: z.record(z.string().max(80), z.iso.datetime({ offset: true })).meta({ description: 'things of the kit whose readings up to a time teach nothing any more' }),
+  forgotten: z
+    .record(z.string().max(80), z.iso.datetime({ offset: true }))
+    .meta({ description: 'things of the kit whose readings up to a time teach nothing any more' }),
 });
 export type Preferences = z.infer<typeof preferencesSchema>;
-export const DEFAULT_PREFERENCES: Preferences = { meterIncrement: 'tenth', distanceUnit: 'm', lookWay: 'underTotal', keepOrder: ['aperture', 'iso', 'shutter'], mainsHz: 50, paces: false, forgotten: {} };
+export const DEFAULT_PREFERENCES: Preferences = {
+  meterIncrement: 'tenth',
+  distanceUnit: 'm',
+  lookWay: 'underTotal',
+  keepOrder: ['aperture', 'iso', 'shutter'],
+  mainsHz: 50,
+  paces: false,
+  forgotten: {},
+};
 
 /** A light stand in the kit. */
 export const standSchema = z.strictObject({
@@ -31,7 +41,10 @@ export const standSchema = z.strictObject({
 });
 export type Stand = z.infer<typeof standSchema>;
 
-const owned = { id: z.uuid(), retired: z.boolean().meta({ description: 'kept for what was done with it, no longer offered' }) };
+const owned = {
+  id: z.uuid(),
+  retired: z.boolean().meta({ description: 'kept for what was done with it, no longer offered' }),
+};
 
 /** The gear at hand, by kind, each thing with its id. */
 export const kitSchema = z.strictObject({
@@ -51,14 +64,41 @@ export const kitSchema = z.strictObject({
 export type Kit = z.infer<typeof kitSchema>;
 
 /** The lists of gear in a kit. */
-export const GEAR_LISTS = ['cameras', 'lenses', 'flashUnits', 'modifiers', 'grids', 'gels', 'filters', 'stands', 'lamps', 'reflectors'] as const;
+export const GEAR_LISTS = [
+  'cameras',
+  'lenses',
+  'flashUnits',
+  'modifiers',
+  'grids',
+  'gels',
+  'filters',
+  'stands',
+  'lamps',
+  'reflectors',
+] as const;
 export type GearList = (typeof GEAR_LISTS)[number];
 
 /** A kit without anything in it. */
-export const EMPTY_KIT: Kit = { cameras: [], lenses: [], flashUnits: [], modifiers: [], grids: [], gels: [], filters: [], stands: [], lamps: [], reflectors: [], calibration: UNTAUGHT, preferences: DEFAULT_PREFERENCES };
+export const EMPTY_KIT: Kit = {
+  cameras: [],
+  lenses: [],
+  flashUnits: [],
+  modifiers: [],
+  grids: [],
+  gels: [],
+  filters: [],
+  stands: [],
+  lamps: [],
+  reflectors: [],
+  calibration: UNTAUGHT,
+  preferences: DEFAULT_PREFERENCES,
+};
 
 /** What may be chosen now: all that is not retired, and what is in use already. */
-export const offered = <T extends { id: string; retired: boolean }>(things: readonly T[], ...inUse: (string | null | undefined)[]): T[] => things.filter(({ id, retired }) => !retired || inUse.includes(id));
+export const offered = <T extends { id: string; retired: boolean }>(
+  things: readonly T[],
+  ...inUse: (string | null | undefined)[]
+): T[] => things.filter(({ id, retired }) => !retired || inUse.includes(id));
 
 /** A power in the scale of a unit of the kit; in plain stops when the unit has left the kit. */
 export function powerTextOf(kit: Kit, unitId: string, powerStops: number): string {

@@ -1,4 +1,12 @@
-import { NO_FLASH_MEASURED, type Outcome, ev100, failure, separateFlashAv, shareFromFlashMinusAmbient, success } from '../photometry';
+import {
+  NO_FLASH_MEASURED,
+  type Outcome,
+  ev100,
+  failure,
+  separateFlashAv,
+  shareFromFlashMinusAmbient,
+  success,
+} from '../photometry';
 import type { FiredLight, Reading, ReadingMethod } from './reading';
 import type { MeteringPoint, Setup } from './setup';
 
@@ -16,7 +24,14 @@ export interface FlashMeasurement {
 export const READING_NOISE_STOPS = 0.1;
 
 /** How far a reading of each kind may be off, in stops (one standard deviation): the doubt in the tone or in the eye is the larger part. */
-const METHOD_NOISE_STOPS: Record<ReadingMethod['kind'], number> = { incident: READING_NOISE_STOPS, disc: READING_NOISE_STOPS, spot: 0.25, frame: 0.25, eye: 1 / 3, reflected: 0.7 };
+const METHOD_NOISE_STOPS: Record<ReadingMethod['kind'], number> = {
+  incident: READING_NOISE_STOPS,
+  disc: READING_NOISE_STOPS,
+  spot: 0.25,
+  frame: 0.25,
+  eye: 1 / 3,
+  reflected: 0.7,
+};
 export const readingNoiseStops = ({ method }: Reading): number => METHOD_NOISE_STOPS[method.kind];
 
 /**
@@ -33,28 +48,39 @@ export function lightEv100(reading: Reading): number {
 const byTime = (a: Reading, b: Reading): number => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1);
 
 /** The readings that hold, oldest first: struck-out ones stay in the log and count for nothing. */
-export const standingReadings = (readings: readonly Reading[]): Reading[] => readings.filter((reading) => reading.struckAt === null).sort(byTime);
+export const standingReadings = (readings: readonly Reading[]): Reading[] =>
+  readings.filter((reading) => reading.struckAt === null).sort(byTime);
 
 /** All standing ambient readings of a point, oldest first. */
-export const ambientReadings = (standing: readonly Reading[], pointId: string): Reading[] => standing.filter((reading) => reading.light === 'ambient' && reading.pointId === pointId);
+export const ambientReadings = (standing: readonly Reading[], pointId: string): Reading[] =>
+  standing.filter((reading) => reading.light === 'ambient' && reading.pointId === pointId);
 
 /**
  * The ambient reading in force at a point: the newest that measures its whole light. A disc to one source does not;
  * a camera's whole-frame meter gives way to anything taken at the point itself; where the dome was turned both ways,
  * the setup says which one the face is set by. Wants `standingReadings`.
  */
-export function ambientReading(standing: readonly Reading[], point: MeteringPoint, faceBy: Setup['look']['faceBy']): Reading | undefined {
+export function ambientReading(
+  standing: readonly Reading[],
+  point: MeteringPoint,
+  faceBy: Setup['look']['faceBy'],
+): Reading | undefined {
   const readings = ambientReadings(standing, point.id);
   const whole = readings.filter(({ method }) => method.kind !== 'disc');
   const atThePoint = whole.filter(({ method }) => method.kind !== 'reflected');
   const list = atThePoint.length > 0 ? atThePoint : whole.length > 0 ? whole : readings;
-  const aimed = (aim: Setup['look']['faceBy']) => list.some(({ method }) => method.kind === 'incident' && method.aim === aim);
-  const chosen = point.role === 'face' && aimed('camera') && aimed('light') ? list.filter(({ method }) => method.kind !== 'incident' || method.aim === faceBy) : list;
+  const aimed = (aim: Setup['look']['faceBy']) =>
+    list.some(({ method }) => method.kind === 'incident' && method.aim === aim);
+  const chosen =
+    point.role === 'face' && aimed('camera') && aimed('light')
+      ? list.filter(({ method }) => method.kind !== 'incident' || method.aim === faceBy)
+      : list;
   return chosen.at(-1);
 }
 
 /** The flash readings at a point, oldest first. Wants `standingReadings`. */
-export const flashReadingsOf = (standing: readonly Reading[], pointId: string): Reading[] => standing.filter((reading) => reading.light !== 'ambient' && reading.pointId === pointId);
+export const flashReadingsOf = (standing: readonly Reading[], pointId: string): Reading[] =>
+  standing.filter((reading) => reading.light !== 'ambient' && reading.pointId === pointId);
 
 /** An ambient reading taken this soon after a flash reading tells the ambient of that moment better than an older one. */
 const SOON_AFTER_MS = 180_000;
@@ -80,10 +106,16 @@ export function measureFlash(standing: readonly Reading[], reading: Reading): Ou
   if (reading.light === 'flash')
     return success({ reading, fired, flashAvAtBase: reading.av - reading.sv, uncertaintyStops: READING_NOISE_STOPS });
   const ambient = ambientAround(standing, reading);
-  if (ambient === undefined) return failure('This total cannot be separated yet: meter the ambient at the same point, flash off.');
+  if (ambient === undefined)
+    return failure('This total cannot be separated yet: meter the ambient at the same point, flash off.');
   const ambientAv = lightEv100(ambient) - reading.tv + reading.sv;
   const flash = separateFlashAv(ambientAv, reading.av);
   if (!flash.ok) return failure(NO_FLASH_MEASURED);
   const share = shareFromFlashMinusAmbient(flash.value - ambientAv);
-  return success({ reading, fired, flashAvAtBase: flash.value - reading.sv, uncertaintyStops: Math.min(1.5, READING_NOISE_STOPS / share) });
+  return success({
+    reading,
+    fired,
+    flashAvAtBase: flash.value - reading.sv,
+    uncertaintyStops: Math.min(1.5, READING_NOISE_STOPS / share),
+  });
 }

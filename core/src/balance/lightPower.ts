@@ -1,6 +1,25 @@
-import { type FlashUnit, highSpeedSyncLossStops, lowestPowerStops, passedPowerStops, popsPerCharge, powerStepStops, recycleS, snapPower, unitGuideNumberM, writePower } from '../flash';
+import {
+  type FlashUnit,
+  highSpeedSyncLossStops,
+  lowestPowerStops,
+  passedPowerStops,
+  popsPerCharge,
+  powerStepStops,
+  recycleS,
+  snapPower,
+  unitGuideNumberM,
+  writePower,
+} from '../flash';
 import { apparentSizeDeg, effectiveDistanceM } from '../modifiers';
-import { type Increment, addLight, avFromN, formatAperture, remainingLight, secondsFromTv, stepsToStops } from '../photometry';
+import {
+  type Increment,
+  addLight,
+  avFromN,
+  formatAperture,
+  remainingLight,
+  secondsFromTv,
+  stepsToStops,
+} from '../photometry';
 import type { CameraSolution } from './cameraSettings';
 import { promisedAv } from './lightConfig';
 import type { LightRole } from './lightRoles';
@@ -73,9 +92,24 @@ export interface LightSolution {
   pops: number | null;
   softnessDeg: number;
   /** how to get from the last test to the look; null before a test */
-  correction: { firedPowerStops: number; firedPowerText: string; changeStops: number; measuredFlashAv: number; measuredFlashText: string; measuredTotalStops: number } | null;
+  correction: {
+    firedPowerStops: number;
+    firedPowerText: string;
+    changeStops: number;
+    measuredFlashAv: number;
+    measuredFlashText: string;
+    measuredTotalStops: number;
+  } | null;
   /** what the exact power is made of, in stops; null when no flash can help */
-  parts: { finalAvAtBase: number; wantedFlashStops: number; guideNumberAv: number; distanceStops: number; modifierLossStops: number; otherLossStops: number; learnedStops: number } | null;
+  parts: {
+    finalAvAtBase: number;
+    wantedFlashStops: number;
+    guideNumberAv: number;
+    distanceStops: number;
+    modifierLossStops: number;
+    otherLossStops: number;
+    learnedStops: number;
+  } | null;
   /** why the newest flash reading could not be used; null when it could, or when there is none */
   problem: string | null;
 }
@@ -116,7 +150,12 @@ const sum = (a: number | null, b: number | null): number | null => (a === null ?
  * light the reading takes the place of the guide number: what was found there is carried over to another distance or
  * power by the same formulas.
  */
-export function solveLight({ index, light, config }: UsableLight, reach: Reach, { aim, ambientStops, othersStops, targetStops }: LightPlace, { camera, meterIncrement, syncDelayS, reserveStops, chosenStops }: LightContext): LightSolution {
+export function solveLight(
+  { index, light, config }: UsableLight,
+  reach: Reach,
+  { aim, ambientStops, othersStops, targetStops }: LightPlace,
+  { camera, meterIncrement, syncDelayS, reserveStops, chosenStops }: LightContext,
+): LightSolution {
   const { unit, modifier } = config;
   const syncLossStops = syncLossStopsOf(unit, camera);
   const strongestStops = strongestStopsOf(unit, camera, syncDelayS);
@@ -142,46 +181,81 @@ export function solveLight({ index, light, config }: UsableLight, reach: Reach, 
     if (Math.abs(next - powerStops) < 1e-9) return null;
     const then = lightAt(next);
     const total = sum(before, then) ?? then;
-    return { powerText: writePower(unit.scale, next), powerStops: next, totalStops: total - totalStops, share: shareOf(then, total) };
+    return {
+      powerText: writePower(unit.scale, next),
+      powerStops: next,
+      totalStops: total - totalStops,
+      share: shareOf(then, total),
+    };
   };
   const headroomStops = powerStops === null ? null : Math.max(0, strongestStops - powerStops);
   const outOfRange = exactPowerStops === null ? null : rangeMiss(unit, exactPowerStops, strongestStops);
   return {
-    lightId: light.id, index, role: light.role, group: light.group, aimPointId: aim.id, aimName: aim.name,
+    lightId: light.id,
+    index,
+    role: light.role,
+    group: light.group,
+    aimPointId: aim.id,
+    aimName: aim.name,
     unitName: unit.name,
-    modifierName: [modifier.name, config.grid?.name, ...config.gels.map(({ name }) => name)].filter((name) => name !== undefined).join(', '),
-    basis: reach.basis, taughtBy: reach.readings, uncertaintyStops, targetStops, othersStops,
+    modifierName: [modifier.name, config.grid?.name, ...config.gels.map(({ name }) => name)]
+      .filter((name) => name !== undefined)
+      .join(', '),
+    basis: reach.basis,
+    taughtBy: reach.readings,
+    uncertaintyStops,
+    targetStops,
+    othersStops,
     flashStops,
-    flashRangeStops: flashStops === null ? null : { low: flashStops - uncertaintyStops, high: flashStops + uncertaintyStops },
+    flashRangeStops:
+      flashStops === null ? null : { low: flashStops - uncertaintyStops, high: flashStops + uncertaintyStops },
     totalStops,
     flashShare: flashStops === null ? 0 : shareOf(flashStops, totalStops),
-    exactPowerStops, powerStops,
+    exactPowerStops,
+    powerStops,
     powerText: powerStops === null ? null : writePower(unit.scale, powerStops),
-    meter: flashStops === null ? null : {
-      totalAv: camera.av + camera.ndStops + alone(flashStops), flashAv: camera.av + camera.ndStops + flashStops,
-      totalText: meterText(alone(flashStops)), flashText: meterText(flashStops),
-      rangeText: `${meterText(alone(flashStops - uncertaintyStops))} to ${meterText(alone(flashStops + uncertaintyStops))}`,
-    },
+    meter:
+      flashStops === null
+        ? null
+        : {
+            totalAv: camera.av + camera.ndStops + alone(flashStops),
+            flashAv: camera.av + camera.ndStops + flashStops,
+            totalText: meterText(alone(flashStops)),
+            flashText: meterText(flashStops),
+            rangeText: `${meterText(alone(flashStops - uncertaintyStops))} to ${meterText(alone(flashStops + uncertaintyStops))}`,
+          },
     outOfRange,
     headroomStops,
     reserveMissingStops: headroomStops === null || outOfRange !== null ? 0 : Math.max(0, reserveStops - headroomStops),
     steps: { down: stepTo(-1), up: stepTo(1) },
-    syncLossStops, tailLossStops,
+    syncLossStops,
+    tailLossStops,
     recycleS: powerStops === null ? null : recycleS(unit, powerStops),
     pops: powerStops === null ? null : popsPerCharge(unit, powerStops),
     softnessDeg: apparentSizeDeg(modifier.shape, light.distanceM),
-    correction: measurement === null || powerStops === null ? null : {
-      firedPowerStops: measurement.fired.powerStops,
-      firedPowerText: writePower(unit.scale, measurement.fired.powerStops),
-      changeStops: powerStops - measurement.fired.powerStops,
-      measuredFlashAv: measurement.flashAvAtBase + camera.sv,
-      measuredFlashText: formatAperture(measurement.flashAvAtBase + camera.sv, meterIncrement),
-      measuredTotalStops: alone(measurement.flashAvAtBase - finalAvAtBase),
-    },
-    parts: wantedStops === undefined ? null : {
-      finalAvAtBase, wantedFlashStops: wantedStops, guideNumberAv: avFromN(unitGuideNumberM(unit)), distanceStops: 2 * Math.log2(effectiveDistanceM(modifier.shape, light.distanceM)),
-      modifierLossStops: modifier.lossStops, otherLossStops: config.lossStops - modifier.lossStops, learnedStops: reach.avAtFull - promisedAv(config, light, syncLossStops),
-    },
+    correction:
+      measurement === null || powerStops === null
+        ? null
+        : {
+            firedPowerStops: measurement.fired.powerStops,
+            firedPowerText: writePower(unit.scale, measurement.fired.powerStops),
+            changeStops: powerStops - measurement.fired.powerStops,
+            measuredFlashAv: measurement.flashAvAtBase + camera.sv,
+            measuredFlashText: formatAperture(measurement.flashAvAtBase + camera.sv, meterIncrement),
+            measuredTotalStops: alone(measurement.flashAvAtBase - finalAvAtBase),
+          },
+    parts:
+      wantedStops === undefined
+        ? null
+        : {
+            finalAvAtBase,
+            wantedFlashStops: wantedStops,
+            guideNumberAv: avFromN(unitGuideNumberM(unit)),
+            distanceStops: 2 * Math.log2(effectiveDistanceM(modifier.shape, light.distanceM)),
+            modifierLossStops: modifier.lossStops,
+            otherLossStops: config.lossStops - modifier.lossStops,
+            learnedStops: reach.avAtFull - promisedAv(config, light, syncLossStops),
+          },
     problem: reach.problem,
   };
 }
@@ -189,7 +263,9 @@ export function solveLight({ index, light, config }: UsableLight, reach: Reach, 
 function rangeMiss({ scale }: FlashUnit, exactPowerStops: number, strongestStops: number): LightSolution['outOfRange'] {
   const halfStep = powerStepStops(scale) / 2 + 1e-9;
   const lowest = lowestPowerStops(scale);
-  if (exactPowerStops > strongestStops + halfStep) return { direction: 'too weak', byStops: exactPowerStops - strongestStops, limitText: writePower(scale, 0) };
-  if (exactPowerStops < lowest - halfStep) return { direction: 'too strong', byStops: lowest - exactPowerStops, limitText: writePower(scale, lowest) };
+  if (exactPowerStops > strongestStops + halfStep)
+    return { direction: 'too weak', byStops: exactPowerStops - strongestStops, limitText: writePower(scale, 0) };
+  if (exactPowerStops < lowest - halfStep)
+    return { direction: 'too strong', byStops: lowest - exactPowerStops, limitText: writePower(scale, lowest) };
   return null;
 }

@@ -20,11 +20,46 @@ interface LightRoleFacts {
 
 /** Each role under our own name, with where it is put until the photographer says otherwise. Sources: usual placements of portrait lighting. */
 export const LIGHT_ROLE_FACTS: Record<LightRole, LightRoleFacts> = {
-  key: { name: 'Key', aims: 'face', stand: { distanceM: 1.5, sideDeg: 40, heightM: 0.4 }, overFaceStops: null, because: '40° from the nose line and a hand over the eyes: the nose shadow points down and to the side.', onPeople: true },
-  fill: { name: 'Fill', aims: 'shadow', stand: { distanceM: 2.2, sideDeg: 0, heightM: 0.2 }, overFaceStops: -1.5, because: 'On the camera axis, so that it draws no second nose shadow; 1½ stops under the face.', onPeople: true },
-  rim: { name: 'Rim', aims: 'highlight', stand: { distanceM: 1.8, sideDeg: -145, heightM: 0.7 }, overFaceStops: 0.5, because: 'Behind the far side, past 110° from the camera: it rims hair and shoulder and stays off the nose.', onPeople: true },
-  background: { name: 'Background', aims: 'background', stand: { distanceM: 1.5, sideDeg: 30, heightM: 0 }, overFaceStops: -0.5, because: 'On the background alone, turned from the people: it moves nothing on them.', onPeople: false },
-  motivated: { name: 'Motivated', aims: 'face', stand: { distanceM: 4, sideDeg: -70, heightM: 0.8 }, overFaceStops: -1, because: 'Where the lamp or the low sun would be, far and small: hard, and even across the scene.', onPeople: true },
+  key: {
+    name: 'Key',
+    aims: 'face',
+    stand: { distanceM: 1.5, sideDeg: 40, heightM: 0.4 },
+    overFaceStops: null,
+    because: '40° from the nose line and a hand over the eyes: the nose shadow points down and to the side.',
+    onPeople: true,
+  },
+  fill: {
+    name: 'Fill',
+    aims: 'shadow',
+    stand: { distanceM: 2.2, sideDeg: 0, heightM: 0.2 },
+    overFaceStops: -1.5,
+    because: 'On the camera axis, so that it draws no second nose shadow; 1½ stops under the face.',
+    onPeople: true,
+  },
+  rim: {
+    name: 'Rim',
+    aims: 'highlight',
+    stand: { distanceM: 1.8, sideDeg: -145, heightM: 0.7 },
+    overFaceStops: 0.5,
+    because: 'Behind the far side, past 110° from the camera: it rims hair and shoulder and stays off the nose.',
+    onPeople: true,
+  },
+  background: {
+    name: 'Background',
+    aims: 'background',
+    stand: { distanceM: 1.5, sideDeg: 30, heightM: 0 },
+    overFaceStops: -0.5,
+    because: 'On the background alone, turned from the people: it moves nothing on them.',
+    onPeople: false,
+  },
+  motivated: {
+    name: 'Motivated',
+    aims: 'face',
+    stand: { distanceM: 4, sideDeg: -70, heightM: 0.8 },
+    overFaceStops: -1,
+    because: 'Where the lamp or the low sun would be, far and small: hard, and even across the scene.',
+    onPeople: true,
+  },
 };
 
 /** Radio groups. */
@@ -32,6 +67,8 @@ export const RADIO_GROUPS = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
 export const MOST_LIGHTS = RADIO_GROUPS.length;
 
 /** A light by its role and radio letter, as it is called on screens: `Key A`. */
-export const lightName = ({ role, group }: { role: LightRole; group: (typeof RADIO_GROUPS)[number] }): string => `${LIGHT_ROLE_FACTS[role].name} ${group}`;
+export const lightName = ({ role, group }: { role: LightRole; group: (typeof RADIO_GROUPS)[number] }): string =>
+  `${LIGHT_ROLE_FACTS[role].name} ${group}`;
 /** The same in the middle of a sentence: `key A`. */
-export const lightNameInText = ({ role, group }: { role: LightRole; group: (typeof RADIO_GROUPS)[number] }): string => `${LIGHT_ROLE_FACTS[role].name.toLowerCase()} ${group}`;
+export const lightNameInText = ({ role, group }: { role: LightRole; group: (typeof RADIO_GROUPS)[number] }): string =>
+  `${LIGHT_ROLE_FACTS[role].name.toLowerCase()} ${group}`;

@@ -49,13 +49,19 @@ export function usableLights(setup: Setup, kit: Kit, missing: (what: string) => 
 }
 
 /** What a light's point should come to where nobody has said it: by its role, against the final place of the face. */
-export const usualTarget = (light: Pick<Light, 'role' | 'aimPointId'>, finalStops: number): Target => ({ pointId: light.aimPointId, kind: 'value', stops: finalStops + (LIGHT_ROLE_FACTS[light.role].overFaceStops ?? 0), weight: 1 });
+export const usualTarget = (light: Pick<Light, 'role' | 'aimPointId'>, finalStops: number): Target => ({
+  pointId: light.aimPointId,
+  kind: 'value',
+  stops: finalStops + (LIGHT_ROLE_FACTS[light.role].overFaceStops ?? 0),
+  weight: 1,
+});
 
 /** The targets in force as levels of light: the face's from the look, those that were set, and the usual ones where a light aims. */
 function targetsOf(setup: Setup, lights: readonly UsableLight[], finalStops: number): Map<string, PointTarget> {
   const tone = (pointId: string) => setup.points.find(({ id }) => id === pointId)?.toneStops ?? 0;
   const targets = new Map<string, PointTarget>();
-  const put = ({ pointId, kind, stops, weight }: Target) => targets.set(pointId, { kind, stops: stops - tone(pointId), weight });
+  const put = ({ pointId, kind, stops, weight }: Target) =>
+    targets.set(pointId, { kind, stops: stops - tone(pointId), weight });
   for (const { light } of lights) if (!targets.has(light.aimPointId)) put(usualTarget(light, finalStops));
   for (const target of setup.look.targets) if (setup.points.some(({ id }) => id === target.pointId)) put(target);
   const face = setup.points.find(({ role }) => role === 'face');
@@ -68,25 +74,45 @@ function targetsOf(setup: Setup, lights: readonly UsableLight[], finalStops: num
  * light alone is set to the step nearest to its target. Lights on one pack share its dial. A locked light keeps the
  * power that is dialled. A light whose point the ambient has brought to its target already is left out: no flash can help there.
  */
-export function solveLights(setup: Setup, kit: Kit, scene: MeteredScene, camera: CameraSolution, finalStops: number, usable: readonly UsableLight[]): LightsSolution {
+export function solveLights(
+  setup: Setup,
+  kit: Kit,
+  scene: MeteredScene,
+  camera: CameraSolution,
+  finalStops: number,
+  usable: readonly UsableLight[],
+): LightsSolution {
   const syncDelayS = setup.camera.syncDelayMs / 1000;
   const facts = { setup, kit, standing: scene.standing };
   const targets = targetsOf(setup, usable, finalStops);
   const finalAvAtBase = finalAvAtBaseOf(camera);
-  const ambientAt = new Map(setup.points.map((point) => {
-    const { ambientEv100 } = scene.ambientAt(point);
-    return [point.id, ambientEv100 === null ? null : ambientEv100 - camera.ev100];
-  }));
-  const reaches = usable.map(({ light, config }) => new Map(setup.points.flatMap((point): [string, Reach][] => {
-    const reach = reachAt(point, light, config, syncLossStopsOf(config.unit, camera), facts);
-    return reach === null ? [] : [[point.id, reach]];
-  })));
+  const ambientAt = new Map(
+    setup.points.map((point) => {
+      const { ambientEv100 } = scene.ambientAt(point);
+      return [point.id, ambientEv100 === null ? null : ambientEv100 - camera.ev100];
+    }),
+  );
+  const reaches = usable.map(
+    ({ light, config }) =>
+      new Map(
+        setup.points.flatMap((point): [string, Reach][] => {
+          const reach = reachAt(point, light, config, syncLossStopsOf(config.unit, camera), facts);
+          return reach === null ? [] : [[point.id, reach]];
+        }),
+      ),
+  );
   const gainStops = (index: number, pointId: string): number | null => {
     const reach = reaches[index]?.get(pointId);
     return reach === undefined ? null : reach.avAtFull - finalAvAtBase;
   };
-  const ambientLinear = (pointId: string) => { const stops = ambientAt.get(pointId); return stops == null ? 0 : 2 ** stops; };
-  const hasRoom = ({ light }: UsableLight) => { const target = targets.get(light.aimPointId); return target === undefined || ambientLinear(light.aimPointId) < 2 ** target.stops - 1e-9; };
+  const ambientLinear = (pointId: string) => {
+    const stops = ambientAt.get(pointId);
+    return stops == null ? 0 : 2 ** stops;
+  };
+  const hasRoom = ({ light }: UsableLight) => {
+    const target = targets.get(light.aimPointId);
+    return target === undefined || ambientLinear(light.aimPointId) < 2 ** target.stops - 1e-9;
+  };
   const firing = usable.map(hasRoom);
 
   const { powers, exact } = usable.length < 2 ? { powers: null, exact: true } : choose();
@@ -94,7 +120,8 @@ export function solveLights(setup: Setup, kit: Kit, scene: MeteredScene, camera:
   function choose(): { powers: Map<string, number>; exact: boolean } {
     // lights on one pack share its dial
     const dials = [...new Set(usable.filter((_, index) => firing[index]).map(({ light }) => light.unitId))];
-    const on = (unitId: string) => usable.flatMap((one, index) => (firing[index] && one.light.unitId === unitId ? [{ ...one, at: index }] : []));
+    const on = (unitId: string) =>
+      usable.flatMap((one, index) => (firing[index] && one.light.unitId === unitId ? [{ ...one, at: index }] : []));
     const pointIds = [...targets.keys()];
     const settings = dials.map((unitId) => {
       const [first] = on(unitId);
@@ -107,15 +134,29 @@ export function solveLights(setup: Setup, kit: Kit, scene: MeteredScene, camera:
       return whole.length > 0 ? whole : all.slice(-1);
     });
     const chosen = choosePowers({
-      gains: pointIds.map((pointId) => dials.map((unitId) => on(unitId).reduce((total, { at: place }) => { const gain = gainStops(place, pointId); return gain === null ? total : total + 2 ** gain; }, 0))),
-      ambient: pointIds.map(ambientLinear), targets: pointIds.flatMap((pointId) => targets.get(pointId) ?? []), settings,
+      gains: pointIds.map((pointId) =>
+        dials.map((unitId) =>
+          on(unitId).reduce((total, { at: place }) => {
+            const gain = gainStops(place, pointId);
+            return gain === null ? total : total + 2 ** gain;
+          }, 0),
+        ),
+      ),
+      ambient: pointIds.map(ambientLinear),
+      targets: pointIds.flatMap((pointId) => targets.get(pointId) ?? []),
+      settings,
     });
-    return { powers: new Map(dials.map((unitId, index) => [unitId, chosen.powersStops[index] ?? 0])), exact: chosen.exact };
+    return {
+      powers: new Map(dials.map((unitId, index) => [unitId, chosen.powersStops[index] ?? 0])),
+      exact: chosen.exact,
+    };
   }
 
   const flashOf = (index: number, pointId: string, powerStops: number): number | null => {
     const [gain, one] = [gainStops(index, pointId), usable[index]];
-    return gain === null || one === undefined ? null : gain + Math.min(powerStops, strongestStopsOf(one.config.unit, camera, syncDelayS));
+    return gain === null || one === undefined
+      ? null
+      : gain + Math.min(powerStops, strongestStopsOf(one.config.unit, camera, syncDelayS));
   };
   const lights = usable.flatMap((one, index): LightSolution[] => {
     const { light } = one;
@@ -128,14 +169,37 @@ export function solveLights(setup: Setup, kit: Kit, scene: MeteredScene, camera:
       return stops === null ? [] : [stops];
     });
     const locked = light.locked && light.dialledStops !== null ? light.dialledStops : null;
-    return [solveLight(one, reach, {
-      aim, ambientStops: ambientAt.get(aim.id) ?? null, othersStops: others.length === 0 ? null : addLight(...others), targetStops: targets.get(aim.id)?.stops ?? finalStops,
-    }, { camera, meterIncrement: kit.preferences.meterIncrement, syncDelayS, reserveStops: setup.reserveStops, chosenStops: powers?.get(light.unitId) ?? locked })];
+    return [
+      solveLight(
+        one,
+        reach,
+        {
+          aim,
+          ambientStops: ambientAt.get(aim.id) ?? null,
+          othersStops: others.length === 0 ? null : addLight(...others),
+          targetStops: targets.get(aim.id)?.stops ?? finalStops,
+        },
+        {
+          camera,
+          meterIncrement: kit.preferences.meterIncrement,
+          syncDelayS,
+          reserveStops: setup.reserveStops,
+          chosenStops: powers?.get(light.unitId) ?? locked,
+        },
+      ),
+    ];
   });
-  const at = new Map(setup.points.map(({ id }) => [id, usable.flatMap(({ light }, index): LightAtPoint[] => {
-    const power = lights.find(({ lightId }) => lightId === light.id)?.powerStops;
-    const stops = power == null ? null : flashOf(index, id, power);
-    return stops === null ? [] : [{ lightId: light.id, stops, basis: reaches[index]?.get(id)?.basis ?? 'geometry' }];
-  })]));
+  const at = new Map(
+    setup.points.map(({ id }) => [
+      id,
+      usable.flatMap(({ light }, index): LightAtPoint[] => {
+        const power = lights.find(({ lightId }) => lightId === light.id)?.powerStops;
+        const stops = power == null ? null : flashOf(index, id, power);
+        return stops === null
+          ? []
+          : [{ lightId: light.id, stops, basis: reaches[index]?.get(id)?.basis ?? 'geometry' }];
+      }),
+    ]),
+  );
   return { lights, at, targets, exact };
 }

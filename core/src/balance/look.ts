@@ -1,4 +1,15 @@
-import { type Outcome, failure, flashMinusAmbient, formatShare, formatStopCount, holdBackFromFlashMinusAmbient, holdBackFromShare, parsePartStops, shareFromHoldBack, success } from '../photometry';
+import {
+  type Outcome,
+  failure,
+  flashMinusAmbient,
+  formatShare,
+  formatStopCount,
+  holdBackFromFlashMinusAmbient,
+  holdBackFromShare,
+  parsePartStops,
+  shareFromHoldBack,
+  success,
+} from '../photometry';
 import { LOOK_WAY_IDS, type LookWayId } from './choices';
 import { HOLD_BACK_RANGE } from './setup';
 
@@ -53,21 +64,28 @@ export interface LookWay {
   read: (text: string) => number | undefined;
 }
 
-const LESS = /\s*(?:stops?|st)?\s*(?:under|below|less|darker|weaker)?\s*(?:than)?\s*(?:the)?\s*(?:total|key|ambient)?\s*(?:alone)?$/;
+const LESS =
+  /\s*(?:stops?|st)?\s*(?:under|below|less|darker|weaker)?\s*(?:than)?\s*(?:the)?\s*(?:total|key|ambient)?\s*(?:alone)?$/;
 
 /** A count of stops in any usual writing, with its sign: `1.6`, `-0.8`, `⅔`, `1⅓`, `0.8 over`. `over` turns the sign round. */
 function readStops(text: string): number | undefined {
   const over = /\b(over|above|more|brighter|stronger)\b/.test(text);
-  const plain = text.replace(/\b(over|above|more|brighter|stronger)\b/, '').replace(LESS, '').trim();
+  const plain = text
+    .replace(/\b(over|above|more|brighter|stronger)\b/, '')
+    .replace(LESS, '')
+    .trim();
   const match = /^([+−-]?)\s*(\d*\.?\d*)\s*([⅓½⅔¼¾]|[12]\/[23])?$/.exec(plain);
   if (match === null || plain === '' || /^[+−-]$/.test(plain)) return undefined;
   const fraction = /^([+−-]?)([12])\/([23])$/.exec(plain);
-  const size = fraction ? Number(fraction[2]) / Number(fraction[3]) : Number(match[2] || 0) + (parsePartStops(match[3] ?? '') ?? 0);
+  const size = fraction
+    ? Number(fraction[2]) / Number(fraction[3])
+    : Number(match[2] || 0) + (parsePartStops(match[3] ?? '') ?? 0);
   return (match[1] === '-' || match[1] === '−' ? -1 : 1) * (over ? -1 : 1) * size;
 }
 
 /** The sides that a signed difference lies on, in words. */
-const side = (stops: number, over: string, under: string, even: string): string => (Math.abs(stops) < 0.05 ? even : stops > 0 ? over : under);
+const side = (stops: number, over: string, under: string, even: string): string =>
+  Math.abs(stops) < 0.05 ? even : stops > 0 ? over : under;
 
 /**
  * Every way of saying the look. All convert into the hold-back and back:
@@ -75,13 +93,19 @@ const side = (stops: number, over: string, under: string, even: string): string 
  */
 export const LOOK_WAYS: Record<LookWayId, LookWay> = {
   underTotal: {
-    id: 'underTotal', name: 'Ambient under the total', example: '0.7 or ⅔',
-    figure: (stops) => formatStopCount(stops), unit: () => 'stops under the total',
+    id: 'underTotal',
+    name: 'Ambient under the total',
+    example: '0.7 or ⅔',
+    figure: (stops) => formatStopCount(stops),
+    unit: () => 'stops under the total',
     read: readStops,
   },
   share: {
-    id: 'share', name: 'Flash share', example: '37 %',
-    figure: (stops) => formatShare(shareFromHoldBack(stops)), unit: () => 'of the light is flash',
+    id: 'share',
+    name: 'Flash share',
+    example: '37 %',
+    figure: (stops) => formatShare(shareFromHoldBack(stops)),
+    unit: () => 'of the light is flash',
     read: (text) => {
       const match = /^(\d+(?:\.\d+)?)\s*(%|percent)?$/.exec(text);
       const figure = Number(match?.[1]);
@@ -90,16 +114,34 @@ export const LOOK_WAYS: Record<LookWayId, LookWay> = {
     },
   },
   underKey: {
-    id: 'underKey', name: 'Ambient under the key alone', example: '1.6, or 0.8 over',
-    figure: (stops) => formatStopCount(flashMinusAmbient(stops)), unit: (stops) => side(flashMinusAmbient(stops), 'stops under the key alone', 'stops over the key alone', 'ambient matches the key'),
+    id: 'underKey',
+    name: 'Ambient under the key alone',
+    example: '1.6, or 0.8 over',
+    figure: (stops) => formatStopCount(flashMinusAmbient(stops)),
+    unit: (stops) =>
+      side(
+        flashMinusAmbient(stops),
+        'stops under the key alone',
+        'stops over the key alone',
+        'ambient matches the key',
+      ),
     read: (text) => {
       const stops = readStops(text);
       return stops === undefined ? undefined : holdBackFromFlashMinusAmbient(stops);
     },
   },
   fill: {
-    id: 'fill', name: 'Match and fill', example: 'match, 0.8 under or 1 over',
-    figure: (stops) => formatStopCount(flashMinusAmbient(stops)), unit: (stops) => side(flashMinusAmbient(stops), 'stops, fill over the ambient', 'stops, fill under the ambient', 'fill matches the ambient'),
+    id: 'fill',
+    name: 'Match and fill',
+    example: 'match, 0.8 under or 1 over',
+    figure: (stops) => formatStopCount(flashMinusAmbient(stops)),
+    unit: (stops) =>
+      side(
+        flashMinusAmbient(stops),
+        'stops, fill over the ambient',
+        'stops, fill under the ambient',
+        'fill matches the ambient',
+      ),
     read: (text) => {
       if (/^(match|even|same)/.test(text)) return holdBackFromFlashMinusAmbient(0);
       const under = readStops(text);
@@ -118,16 +160,24 @@ export function sayLookAs(holdBackStops: number, way: LookWayId): string {
 
 /** All ways of saying a look, this person's own first. */
 export const sayLookEveryWay = (holdBackStops: number, own: LookWayId): { way: LookWay; text: string }[] =>
-  [own, ...LOOK_WAY_IDS.filter((id) => id !== own)].map((id) => ({ way: LOOK_WAYS[id], text: sayLookAs(holdBackStops, id) }));
+  [own, ...LOOK_WAY_IDS.filter((id) => id !== own)].map((id) => ({
+    way: LOOK_WAYS[id],
+    text: sayLookAs(holdBackStops, id),
+  }));
 
 /**
  * Reads a look in one way of saying it.
  * @returns the hold-back in stops, or a message that says what would be right
  */
 export function readLook(way: LookWayId, text: string): Outcome<number> {
-  const tidied = text.trim().toLowerCase().replace(/(\d),(\d)/g, '$1.$2').replace(/\s+/g, ' ');
+  const tidied = text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/\s+/g, ' ');
   const holdBackStops = LOOK_WAYS[way].read(tidied);
-  if (holdBackStops === undefined || Number.isNaN(holdBackStops)) return failure(`“${text.trim()}” does not say a look here. Write it as ${LOOK_WAYS[way].example}.`);
+  if (holdBackStops === undefined || Number.isNaN(holdBackStops))
+    return failure(`“${text.trim()}” does not say a look here. Write it as ${LOOK_WAYS[way].example}.`);
   const { least, most } = HOLD_BACK_RANGE;
   if (holdBackStops < least - 1e-3 || holdBackStops > most + 1e-3)
     return failure(`“${text.trim()}” is outside the range: from ${sayLookAs(least, way)} to ${sayLookAs(most, way)}.`);

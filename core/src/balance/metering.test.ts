@@ -1,18 +1,53 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Fact, PLAIN_READING, ROLE_FACTS, type PointRole, type Reading, SCENE_CHANGES, SCENE_CHANGE_FACTS, type SceneChange, type Setting, type Setup, lightEv100, solve, withSettings } from '.';
+import {
+  type Fact,
+  PLAIN_READING,
+  ROLE_FACTS,
+  type PointRole,
+  type Reading,
+  SCENE_CHANGES,
+  SCENE_CHANGE_FACTS,
+  type SceneChange,
+  type Setting,
+  type Setup,
+  lightEv100,
+  solve,
+  withSettings,
+} from '.';
 import { newPoint } from '../documents';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
 const at = (minutesAgo: number) => new Date(CLOCK.getTime() - minutesAgo * 60_000).toISOString();
-const POINTS = (['face', 'shadow', 'background', 'sky', 'white', 'dark', 'grey'] as const).map((role) => newPoint(role, role));
+const POINTS = (['face', 'shadow', 'background', 'sky', 'white', 'dark', 'grey'] as const).map((role) =>
+  newPoint(role, role),
+);
 const hall: Setup = { ...SAMPLE_HALL.setup, lights: [], points: POINTS };
 let number = 5000;
 /** An ambient reading at 1/125 and ISO 100: EV100 is 7 over the aperture value. */
-const reading = (pointId: PointRole, av: number, over: Partial<Reading> = {}): Reading => ({ ...PLAIN_READING, id: sampleId((number += 1)), setupId: hall.id, pointId, at: at(5), text: String(av), av, tv: 7, sv: 0, ...over });
-const changed = (what: SceneChange['what'], minutesAgo: number, struckAt: string | null = null): SceneChange => ({ type: 'sceneChange', version: 1, id: sampleId((number += 1)), setupId: hall.id, at: at(minutesAgo), what, struckAt });
+const reading = (pointId: PointRole, av: number, over: Partial<Reading> = {}): Reading => ({
+  ...PLAIN_READING,
+  id: sampleId((number += 1)),
+  setupId: hall.id,
+  pointId,
+  at: at(5),
+  text: String(av),
+  av,
+  tv: 7,
+  sv: 0,
+  ...over,
+});
+const changed = (what: SceneChange['what'], minutesAgo: number, struckAt: string | null = null): SceneChange => ({
+  type: 'sceneChange',
+  version: 1,
+  id: sampleId((number += 1)),
+  setupId: hall.id,
+  at: at(minutesAgo),
+  what,
+  struckAt,
+});
 const solveWith = (facts: readonly Fact[], setup: Setup = hall) => solve(setup, SAMPLE_KIT, facts, CLOCK);
 const point = (facts: readonly Fact[], role: PointRole, setup: Setup = hall) => {
   const found = solveWith(facts, setup).points.find(({ pointId }) => pointId === role);
@@ -30,11 +65,26 @@ describe('kinds of reading', () => {
   it('a spot on a tone is the incident light less what the tone lies over mid grey', () => {
     const spot = (toneStops: number) => reading('white', 8, { method: { kind: 'spot', tone: 'own', toneStops } });
     expect(point([spot(7 / 3)], 'white').ambientEv100).toBeCloseTo(15 - 7 / 3, 9);
-    fc.assert(fc.property(fc.double({ min: -5, max: 4, noNaN: true }), (tone) => expect(lightEv100(spot(tone))).toBeCloseTo(15 - tone, 9)));
+    fc.assert(
+      fc.property(fc.double({ min: -5, max: 4, noNaN: true }), (tone) =>
+        expect(lightEv100(spot(tone))).toBeCloseTo(15 - tone, 9),
+      ),
+    );
   });
 
   it('a place in a test frame adds how far it landed from mid grey', () => {
-    const frame = reading('face', 4, { method: { kind: 'frame', frameId: sampleId(1), x: 0.5, y: 0.5, placementStops: -1.5, tone: 'pale-skin', toneStops: 1 }, origin: 'frame' });
+    const frame = reading('face', 4, {
+      method: {
+        kind: 'frame',
+        frameId: sampleId(1),
+        x: 0.5,
+        y: 0.5,
+        placementStops: -1.5,
+        tone: 'pale-skin',
+        toneStops: 1,
+      },
+      origin: 'frame',
+    });
     expect(lightEv100(frame)).toBeCloseTo(11 - 1.5 - 1, 9);
   });
 
@@ -46,7 +96,7 @@ describe('kinds of reading', () => {
     expect(says([disc])).toContain('one-source');
   });
 
-  it('the camera\'s own meter gives way to a reading at the point, and is warned about with the figure', () => {
+  it("the camera's own meter gives way to a reading at the point, and is warned about with the figure", () => {
     const camera = reading('face', 6, { method: { kind: 'reflected' } });
     expect(point([reading('face', 4, { at: at(9) }), camera], 'face').ambientEv100).toBe(11);
     expect(says([camera])).toContain('fooled');
@@ -58,7 +108,9 @@ describe('kinds of reading', () => {
   it('the doubt depends on the kind', () => {
     const doubt = (method: Reading['method']) => point([reading('face', 4, { method })], 'face').uncertaintyStops ?? 0;
     expect(doubt({ kind: 'eye' })).toBeCloseTo(1 / 3, 9);
-    expect(doubt({ kind: 'incident', aim: 'camera' })).toBeLessThan(doubt({ kind: 'spot', tone: 'grass', toneStops: 0 }));
+    expect(doubt({ kind: 'incident', aim: 'camera' })).toBeLessThan(
+      doubt({ kind: 'spot', tone: 'grass', toneStops: 0 }),
+    );
     expect(doubt({ kind: 'eye' })).toBeLessThan(doubt({ kind: 'reflected' }));
   });
 });
@@ -67,7 +119,10 @@ describe('dome to the camera against dome to the light', () => {
   const both = [reading('face', 4, { method: { kind: 'incident', aim: 'light' } }), reading('face', 3.2)];
   it('the setup says which one the face is set by, and the difference is a mood', () => {
     const open = solveWith(both);
-    expect(open.dome).toMatchObject({ by: 'camera', text: 'Set to the camera: brighter and more open by 0.8 stops than to the light.' });
+    expect(open.dome).toMatchObject({
+      by: 'camera',
+      text: 'Set to the camera: brighter and more open by 0.8 stops than to the light.',
+    });
     expect(open.dome?.differenceStops).toBeCloseTo(0.8, 9);
     expect(point(both, 'face').ambientEv100).toBeCloseTo(10.2, 9);
     const moody = set(hall, { path: 'look.faceBy', value: 'light' });
@@ -86,7 +141,7 @@ describe('placing tones', () => {
     expect([white.overFaceStops, dark.overFaceStops]).toEqual([0, 0]);
   });
 
-  it('shows every reading at the camera\'s settings, and the camera that would make it right', () => {
+  it("shows every reading at the camera's settings, and the camera that would make it right", () => {
     const facts = [reading('face', 4), reading('background', 6)];
     const { camera } = solveWith(facts);
     const background = point(facts, 'background');
@@ -97,7 +152,8 @@ describe('placing tones', () => {
 
   it('contrast is the difference in light, the same both ways round', () => {
     const { contrast } = solveWith([reading('face', 4), reading('shadow', 2.5), reading('background', 6)]);
-    const of = (a: PointRole, b: PointRole) => contrast.stops[contrast.pointIds.indexOf(a)]?.[contrast.pointIds.indexOf(b)];
+    const of = (a: PointRole, b: PointRole) =>
+      contrast.stops[contrast.pointIds.indexOf(a)]?.[contrast.pointIds.indexOf(b)];
     expect(of('face', 'shadow')).toBeCloseTo(1.5, 9);
     expect(of('shadow', 'face')).toBeCloseTo(-1.5, 9);
     expect(of('sky', 'face')).toBeNull();
@@ -116,14 +172,27 @@ describe('placing tones', () => {
 
 describe('readings that contradict each other', () => {
   const asks = (facts: readonly Fact[], setup?: Setup) => solveWith(facts, setup).questions.map(({ kind }) => kind);
-  const inShade = { ...hall, points: hall.points.map((one) => (one.id === 'face' ? { ...one, standsIn: 'shade' as const } : one)) };
+  const inShade = {
+    ...hall,
+    points: hall.points.map((one) => (one.id === 'face' ? { ...one, standsIn: 'shade' as const } : one)),
+  };
 
   it.each<[string, Fact[], Setup, string]>([
     ['the shadow side above the face', [reading('face', 3), reading('shadow', 4)], hall, 'shadow-above-face'],
     ['shade as bright as the sun', [reading('face', 7.5)], inShade, 'sun-in-shade'],
     ['a jump within a minute', [reading('face', 3, { at: at(5.5) }), reading('face', 4.5)], hall, 'jump'],
-    ['an ambient reading in flash mode', [reading('face', 3, { meterMode: 'flash', origin: 'device' })], hall, 'flash-mode'],
-    ['a point far from all others', [reading('face', 3), reading('background', 3), reading('sky', 13)], hall, 'far-off'],
+    [
+      'an ambient reading in flash mode',
+      [reading('face', 3, { meterMode: 'flash', origin: 'device' })],
+      hall,
+      'flash-mode',
+    ],
+    [
+      'a point far from all others',
+      [reading('face', 3), reading('background', 3), reading('sky', 13)],
+      hall,
+      'far-off',
+    ],
   ])('%s is asked about, kept, and let be once it is confirmed', (_name, facts, setup, kind) => {
     const [question] = solveWith(facts, setup).questions;
     expect(asks(facts, setup)).toEqual([kind]);
@@ -133,14 +202,24 @@ describe('readings that contradict each other', () => {
   });
 
   it('an evening of ordinary readings is not asked about', () => {
-    expect(asks([reading('face', 4), reading('shadow', 2.8), reading('background', 5), reading('sky', 7), reading('white', 4.2)])).toEqual([]);
+    expect(
+      asks([
+        reading('face', 4),
+        reading('shadow', 2.8),
+        reading('background', 5),
+        reading('sky', 7),
+        reading('white', 4.2),
+      ]),
+    ).toEqual([]);
   });
 });
 
 describe('readings that no longer hold', () => {
   it.each(SCENE_CHANGES)('%s touches the points it should and no other', (what) => {
     const facts: Fact[] = [...POINTS.map(({ role }, index) => reading(role, index)), changed(what, 1)];
-    const stale = solveWith(facts).points.filter(({ stale: why }) => why?.kind === 'scene').map(({ role }) => role);
+    const stale = solveWith(facts)
+      .points.filter(({ stale: why }) => why?.kind === 'scene')
+      .map(({ role }) => role);
     expect(stale).toEqual(POINTS.map(({ role }) => role).filter((role) => SCENE_CHANGE_FACTS[what].touches(role)));
     expect(solveWith(facts).nextAction.kind).toBe('meter-again');
   });
@@ -153,7 +232,10 @@ describe('readings that no longer hold', () => {
   it('asks for the fewest: one of each group in the same light settles the others, carried by its change', () => {
     const before = [reading('face', 4), reading('white', 4.1), reading('background', 6)];
     const after = [...before, changed('sun', 3)];
-    expect(solveWith(after).meterAgain.map(({ pointId, settles }) => [pointId, settles])).toEqual([['face', ['white']], ['background', []]]);
+    expect(solveWith(after).meterAgain.map(({ pointId, settles }) => [pointId, settles])).toEqual([
+      ['face', ['white']],
+      ['background', []],
+    ]);
     const again = [...after, reading('face', 2.5, { at: at(1) })];
     expect(solveWith(again).meterAgain.map(({ pointId }) => pointId)).toEqual(['background']);
     expect(point(again, 'white')).toMatchObject({ basis: 'carried', stale: null });
@@ -161,7 +243,10 @@ describe('readings that no longer hold', () => {
   });
 
   it('age marks a reading while the work goes on, sooner where the light was seen to drift, and not in a setup at rest', () => {
-    expect(point([reading('face', 4, { at: at(25) })], 'face').stale).toMatchObject({ kind: 'time', because: 'it is 25 min old' });
+    expect(point([reading('face', 4, { at: at(25) })], 'face').stale).toMatchObject({
+      kind: 'time',
+      because: 'it is 25 min old',
+    });
     expect(point([reading('face', 4, { at: at(18) })], 'face').stale).toBeNull();
     const drifting = [reading('face', 4.6, { at: at(15) }), reading('face', 4, { at: at(9) })];
     expect(point(drifting, 'face').stale?.because).toMatch(/third of a stop in 3 min/);
@@ -172,17 +257,37 @@ describe('readings that no longer hold', () => {
 
 it('whatever is metered, in whatever way, every number of the solution is finite', () => {
   const roles = Object.keys(ROLE_FACTS).filter((role): role is PointRole => POINTS.some(({ id }) => id === role));
-  const methods: Reading['method'][] = [{ kind: 'incident', aim: 'camera' }, { kind: 'incident', aim: 'light' }, { kind: 'disc' }, { kind: 'spot', tone: 'snow', toneStops: 2 }, { kind: 'reflected' }, { kind: 'eye' }];
+  const methods: Reading['method'][] = [
+    { kind: 'incident', aim: 'camera' },
+    { kind: 'incident', aim: 'light' },
+    { kind: 'disc' },
+    { kind: 'spot', tone: 'snow', toneStops: 2 },
+    { kind: 'reflected' },
+    { kind: 'eye' },
+  ];
   const fact = fc.oneof(
-    fc.record({ role: fc.constantFrom(...roles), av: fc.double({ min: -2, max: 14, noNaN: true }), tv: fc.double({ min: -10, max: 15, noNaN: true }), sv: fc.double({ min: -4, max: 13, noNaN: true }), method: fc.constantFrom(...methods), ago: fc.integer({ min: 0, max: 300 }) })
+    fc
+      .record({
+        role: fc.constantFrom(...roles),
+        av: fc.double({ min: -2, max: 14, noNaN: true }),
+        tv: fc.double({ min: -10, max: 15, noNaN: true }),
+        sv: fc.double({ min: -4, max: 13, noNaN: true }),
+        method: fc.constantFrom(...methods),
+        ago: fc.integer({ min: 0, max: 300 }),
+      })
       .map(({ role, av, tv, sv, method, ago }): Fact => reading(role, av, { tv, sv, method, at: at(ago) })),
-    fc.record({ what: fc.constantFrom(...SCENE_CHANGES), ago: fc.integer({ min: 0, max: 300 }) }).map(({ what, ago }): Fact => changed(what, ago)),
+    fc
+      .record({ what: fc.constantFrom(...SCENE_CHANGES), ago: fc.integer({ min: 0, max: 300 }) })
+      .map(({ what, ago }): Fact => changed(what, ago)),
   );
-  fc.assert(fc.property(fc.array(fact, { maxLength: 12 }), (facts) => {
-    const text = JSON.stringify(solveWith(facts), (_key, value: unknown) => {
-      if (typeof value === 'number' && !Number.isFinite(value)) throw new Error('not finite');
-      return value;
-    });
-    expect(text).not.toContain('NaN');
-  }), { numRuns: 150 });
+  fc.assert(
+    fc.property(fc.array(fact, { maxLength: 12 }), (facts) => {
+      const text = JSON.stringify(solveWith(facts), (_key, value: unknown) => {
+        if (typeof value === 'number' && !Number.isFinite(value)) throw new Error('not finite');
+        return value;
+      });
+      expect(text).not.toContain('NaN');
+    }),
+    { numRuns: 150 },
+  );
 });

@@ -16,12 +16,24 @@ const keySideDeg = ({ lights }: Setup): number => lights.find(({ role }) => role
 export function pointPlace({ role }: MeteringPoint, setup: Setup): LitPlace | null {
   const keySide = keySideDeg(setup);
   switch (role) {
-    case 'face': return { at: { x: 0, y: 0, z: 0 }, faces: setup.look.faceBy === 'light' ? direction(keySide) : FACING_CAMERA };
-    case 'grey': return { at: { x: 0, y: 0, z: 0 }, faces: FACING_CAMERA };
-    case 'shadow': return { at: { x: 0, y: 0, z: 0 }, faces: direction(keySide >= 0 ? -SHADOW_TURN_DEG : SHADOW_TURN_DEG), shadedFromDeg: SHADOW_SEES_DEG };
-    case 'highlight': return { at: { x: 0, y: 0.12, z: -0.05 }, faces: direction(180, 45) };
-    case 'white': case 'dark': return { at: { x: 0, y: -0.6, z: 0 }, faces: FACING_CAMERA };
-    case 'background': return setup.backgroundM === null ? null : { at: { x: 0, y: 0, z: -setup.backgroundM }, faces: FACING_CAMERA };
-    default: return null;
+    case 'face':
+      return { at: { x: 0, y: 0, z: 0 }, faces: setup.look.faceBy === 'light' ? direction(keySide) : FACING_CAMERA };
+    case 'grey':
+      return { at: { x: 0, y: 0, z: 0 }, faces: FACING_CAMERA };
+    case 'shadow':
+      return {
+        at: { x: 0, y: 0, z: 0 },
+        faces: direction(keySide >= 0 ? -SHADOW_TURN_DEG : SHADOW_TURN_DEG),
+        shadedFromDeg: SHADOW_SEES_DEG,
+      };
+    case 'highlight':
+      return { at: { x: 0, y: 0.12, z: -0.05 }, faces: direction(180, 45) };
+    case 'white':
+    case 'dark':
+      return { at: { x: 0, y: -0.6, z: 0 }, faces: FACING_CAMERA };
+    case 'background':
+      return setup.backgroundM === null ? null : { at: { x: 0, y: 0, z: -setup.backgroundM }, faces: FACING_CAMERA };
+    default:
+      return null;
   }
 }

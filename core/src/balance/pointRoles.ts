@@ -1,5 +1,15 @@
 /** What a metering point can be, in the order in which people meter. */
-export const POINT_ROLES = ['face', 'shadow', 'background', 'sky', 'highlight', 'white', 'dark', 'grey', 'own'] as const;
+export const POINT_ROLES = [
+  'face',
+  'shadow',
+  'background',
+  'sky',
+  'highlight',
+  'white',
+  'dark',
+  'grey',
+  'own',
+] as const;
 export type PointRole = (typeof POINT_ROLES)[number];
 
 interface RoleFacts {
@@ -15,10 +25,25 @@ interface RoleFacts {
 /** Each kind of point under our own name, with the tone that it usually has. */
 export const ROLE_FACTS: Record<PointRole, RoleFacts> = {
   face: { name: 'Face', toneStops: 0, advice: 'Flash off, dome to the camera.', on: 'face' },
-  shadow: { name: 'Shadow side', toneStops: 0, advice: 'Dome at the dark cheek, shaded from the lit side.', on: 'face' },
-  background: { name: 'Background', toneStops: 0, advice: 'Flash off, dome in the light that falls there.', on: 'place' },
+  shadow: {
+    name: 'Shadow side',
+    toneStops: 0,
+    advice: 'Dome at the dark cheek, shaded from the lit side.',
+    on: 'face',
+  },
+  background: {
+    name: 'Background',
+    toneStops: 0,
+    advice: 'Flash off, dome in the light that falls there.',
+    on: 'place',
+  },
   sky: { name: 'Sky', toneStops: 0, advice: 'Spot on the part that should keep its colour.', on: 'place' },
-  highlight: { name: 'Hair light', toneStops: 0, advice: 'Dome where the rim of light falls, towards the light.', on: 'face' },
+  highlight: {
+    name: 'Hair light',
+    toneStops: 0,
+    advice: 'Dome where the rim of light falls, towards the light.',
+    on: 'face',
+  },
   white: { name: 'White cloth', toneStops: 7 / 3, advice: 'Dome at the brightest fold, or spot on it.', on: 'people' },
   dark: { name: 'Dark cloth', toneStops: -2.5, advice: 'Dome at the suit, or spot on it.', on: 'people' },
   grey: { name: 'Grey card', toneStops: 0, advice: 'Spot on the card, held where the face is.', on: 'people' },

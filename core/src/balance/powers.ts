@@ -51,10 +51,14 @@ function leastMiss(low: number, high: number, target: PointTarget): number {
 export function choosePowers({ gains, ambient, targets, settings }: PowerProblem): PowerChoice {
   const lights = settings.length;
   const levels = settings.map((list) => list.map((stops) => 2 ** stops));
-  const cost = (at: readonly number[]): number => targets.reduce((sum, target, point) => {
-    const level = (gains[point] ?? []).reduce((total, gain, light) => total + gain * (levels[light]?.[at[light] ?? 0] ?? 0), ambient[point] ?? 0);
-    return sum + target.weight * missStops(level, target) ** 2;
-  }, 0);
+  const cost = (at: readonly number[]): number =>
+    targets.reduce((sum, target, point) => {
+      const level = (gains[point] ?? []).reduce(
+        (total, gain, light) => total + gain * (levels[light]?.[at[light] ?? 0] ?? 0),
+        ambient[point] ?? 0,
+      );
+      return sum + target.weight * missStops(level, target) ** 2;
+    }, 0);
 
   let best = descend(settings, cost);
   let least = cost(best);
@@ -81,13 +85,19 @@ export function choosePowers({ gains, ambient, targets, settings }: PowerProblem
     const bound = boundOf(from, to);
     if (bound < least - 1e-12) boxes.push({ from, to, bound });
   };
-  push(settings.map(() => 0), settings.map((list) => list.length - 1));
+  push(
+    settings.map(() => 0),
+    settings.map((list) => list.length - 1),
+  );
   while (boxes.length > 0 && (lights <= EXACT_UP_TO_LIGHTS || steps < MOST_STEPS)) {
     steps += 1;
     const box = boxes.pop();
     if (box === undefined || box.bound >= least - 1e-12) continue;
     const { from, to } = box;
-    const widest = from.reduce((chosen, start, light) => ((to[light] ?? 0) - start > (to[chosen] ?? 0) - (from[chosen] ?? 0) ? light : chosen), 0);
+    const widest = from.reduce(
+      (chosen, start, light) => ((to[light] ?? 0) - start > (to[chosen] ?? 0) - (from[chosen] ?? 0) ? light : chosen),
+      0,
+    );
     const [start, end] = [from[widest] ?? 0, to[widest] ?? 0];
     if (start === end) {
       const its = cost(from);
@@ -96,13 +106,23 @@ export function choosePowers({ gains, ambient, targets, settings }: PowerProblem
     }
     const middle = (start + end) >> 1;
     const before = boxes.length;
-    push(from, to.map((value, light) => (light === widest ? middle : value)));
-    push(from.map((value, light) => (light === widest ? middle + 1 : value)), to);
+    push(
+      from,
+      to.map((value, light) => (light === widest ? middle : value)),
+    );
+    push(
+      from.map((value, light) => (light === widest ? middle + 1 : value)),
+      to,
+    );
     // the more promising half is looked into first
     const [a, b] = [boxes[before], boxes[before + 1]];
     if (a !== undefined && b !== undefined && a.bound < b.bound) [boxes[before], boxes[before + 1]] = [b, a];
   }
-  return { powersStops: best.map((index, light) => settings[light]?.[index] ?? 0), cost: least, exact: boxes.length === 0 };
+  return {
+    powersStops: best.map((index, light) => settings[light]?.[index] ?? 0),
+    cost: least,
+    exact: boxes.length === 0,
+  };
 }
 
 /** A good start: each light in turn to its best setting while the others stand, from several beginnings. */

@@ -16,15 +16,24 @@ export interface LightRatios {
 export function lightRatios({ lights, at }: LightsSolution, points: readonly PointSolution[]): LightRatios {
   const face = points.find(({ role }) => role === 'face');
   const [key, fill, rim] = (['key', 'fill', 'rim'] as const).map((role) => lights.find((light) => light.role === role));
-  const there = (pointId: string | undefined, lightId: string | undefined) => at.get(pointId ?? '')?.find((one) => one.lightId === lightId)?.stops ?? null;
+  const there = (pointId: string | undefined, lightId: string | undefined) =>
+    at.get(pointId ?? '')?.find((one) => one.lightId === lightId)?.stops ?? null;
   const keyStops = there(face?.pointId, key?.lightId);
   // fill is judged where it aims, on the side that the key leaves dark
-  const fillStops = fill === undefined ? null : (there(face?.pointId, fill.lightId) ?? there(fill.aimPointId, fill.lightId));
+  const fillStops =
+    fill === undefined ? null : (there(face?.pointId, fill.lightId) ?? there(fill.aimPointId, fill.lightId));
   const rimStops = rim === undefined ? null : there(rim.aimPointId, rim.lightId);
   const keyOverFillStops = keyStops === null || fillStops === null ? null : keyStops - fillStops;
   const ratio = keyOverFillStops === null ? null : stopsToRatio(keyOverFillStops) + 1;
   return {
-    lighting: ratio === null ? null : { ratio, stops: Math.log2(ratio), text: `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(Math.log2(ratio))} stops` },
+    lighting:
+      ratio === null
+        ? null
+        : {
+            ratio,
+            stops: Math.log2(ratio),
+            text: `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(Math.log2(ratio))} stops`,
+          },
     keyOverFillStops,
     rimOverKeyStops: rimStops === null || keyStops === null ? null : rimStops - keyStops,
   };

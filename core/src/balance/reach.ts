@@ -33,9 +33,20 @@ const SPILL_UNCERTAINTY_STOPS = 0.7;
 const GEL_UNCERTAINTY_STOPS = 0.05;
 
 /** What was measured of a light at a point, as far as it is a fact about the light as it is made now. */
-function testOf({ standing, kit, setup }: ReachFacts, pointId: string, light: Light): { measurement: FlashMeasurement | null; problem: string | null } {
-  const questioned = new Set(kit.calibration.outliers.map(({ readingId }) => readingId).filter((id) => !setup.confirmed.includes(outlierQuestion(id))));
-  const flashes = flashReadingsOf(standing, pointId).filter(({ id, fired: [one, ...others] }) => one !== undefined && others.length === 0 && sameSource(one, light) && !questioned.has(id));
+function testOf(
+  { standing, kit, setup }: ReachFacts,
+  pointId: string,
+  light: Light,
+): { measurement: FlashMeasurement | null; problem: string | null } {
+  const questioned = new Set(
+    kit.calibration.outliers
+      .map(({ readingId }) => readingId)
+      .filter((id) => !setup.confirmed.includes(outlierQuestion(id))),
+  );
+  const flashes = flashReadingsOf(standing, pointId).filter(
+    ({ id, fired: [one, ...others] }) =>
+      one !== undefined && others.length === 0 && sameSource(one, light) && !questioned.has(id),
+  );
   const newest = flashes.at(-1);
   if (newest === undefined) return { measurement: null, problem: null };
   const measured = measureFlash(standing, newest);
@@ -62,20 +73,44 @@ function reachAtAim(light: Light, config: LightConfig, syncLossStops: number, fa
     const movedStops = Math.abs(Math.log2(light.distanceM / fired.distanceM)) * MOVED_UNCERTAINTY_PER_DOUBLING;
     const gelStops = fired.gelIds.join() === light.gelIds.join() ? 0 : GEL_UNCERTAINTY_STOPS;
     return {
-      avAtFull: promised + measurement.flashAvAtBase - fired.powerStops - promisedAv(firedConfig, fired, fired.highSpeedSyncLossStops),
-      uncertaintyStops: Math.hypot(Math.max(READING_NOISE_STOPS, measurement.uncertaintyStops), movedStops, gelStops), basis: 'reading', readings: 1, measurement, problem,
+      avAtFull:
+        promised +
+        measurement.flashAvAtBase -
+        fired.powerStops -
+        promisedAv(firedConfig, fired, fired.highSpeedSyncLossStops),
+      uncertaintyStops: Math.hypot(Math.max(READING_NOISE_STOPS, measurement.uncertaintyStops), movedStops, gelStops),
+      basis: 'reading',
+      readings: 1,
+      measurement,
+      problem,
     };
   }
   const { offsetStops, sdStops, readings } = expectedOffset(kit.calibration, config.things);
   const aimed = setup.points.find(({ id }) => id === light.aimPointId);
   const aim = aimed === undefined ? null : pointPlace(aimed, setup);
   const blocked = aim === null ? 0 : blockedStops(setup, kit, lightPlace(aim.at, light), aim.at);
-  return { avAtFull: promised + offsetStops - blocked, uncertaintyStops: sdStops, basis: readings > 0 ? 'calibration' : 'geometry', readings, measurement: null, problem };
+  return {
+    avAtFull: promised + offsetStops - blocked,
+    uncertaintyStops: sdStops,
+    basis: readings > 0 ? 'calibration' : 'geometry',
+    readings,
+    measurement: null,
+    problem,
+  };
 }
 
 /** What a light gives at a place against its aim: straight, past flags and diffusers, and thrown by reflectors; null for as good as nothing. */
-function arrivingStops(light: Light, config: LightConfig, aim: LitPlace, other: LitPlace, { setup, kit }: ReachFacts): number | null {
-  const { modifier: { shape }, beam } = config;
+function arrivingStops(
+  light: Light,
+  config: LightConfig,
+  aim: LitPlace,
+  other: LitPlace,
+  { setup, kit }: ReachFacts,
+): number | null {
+  const {
+    modifier: { shape },
+    beam,
+  } = config;
   const from = lightPlace(aim.at, light);
   const axis = lightAxis(from, aim.at, light.featherDeg);
   const straight = spillStops(from, aim, other, shape, beam, axis);
@@ -83,7 +118,8 @@ function arrivingStops(light: Light, config: LightConfig, aim: LitPlace, other: 
   for (const panel of setup.panels) {
     const flat = panelFlat(panel, kit);
     const share = thrownShare({ panel, flat }, minus(from, flat.at), other);
-    const onIt = share <= 0 ? null : spillStops(from, aim, { at: flat.at, faces: minus(from, flat.at) }, shape, beam, axis);
+    const onIt =
+      share <= 0 ? null : spillStops(from, aim, { at: flat.at, faces: minus(from, flat.at) }, shape, beam, axis);
     if (onIt !== null) ways.push(onIt + Math.log2(share));
   }
   return ways.length === 0 ? null : addLight(...ways);
@@ -96,17 +132,43 @@ export const lightAxis = (from: Place, aim: Place, featherDeg: number): Place =>
  * What a light gives at a point; null where nothing says it. Beside its aim a reading counts as long as the light
  * stands as it did; without one, the positions give an estimate where they are known.
  */
-export function reachAt(point: MeteringPoint, light: Light, config: LightConfig, syncLossStops: number, facts: ReachFacts): Reach | null {
+export function reachAt(
+  point: MeteringPoint,
+  light: Light,
+  config: LightConfig,
+  syncLossStops: number,
+  facts: ReachFacts,
+): Reach | null {
   const { setup } = facts;
   const atAim = reachAtAim(light, config, syncLossStops, facts);
   if (point.id === light.aimPointId) return atAim;
   const { measurement, problem } = testOf(facts, point.id, light);
-  if (measurement !== null && measurement.fired.distanceM === light.distanceM && measurement.fired.gelIds.join() === light.gelIds.join()) {
+  if (
+    measurement !== null &&
+    measurement.fired.distanceM === light.distanceM &&
+    measurement.fired.gelIds.join() === light.gelIds.join()
+  ) {
     const { fired, flashAvAtBase, uncertaintyStops } = measurement;
-    return { avAtFull: flashAvAtBase - fired.powerStops + fired.highSpeedSyncLossStops - syncLossStops, uncertaintyStops, basis: 'reading', readings: 1, measurement, problem };
+    return {
+      avAtFull: flashAvAtBase - fired.powerStops + fired.highSpeedSyncLossStops - syncLossStops,
+      uncertaintyStops,
+      basis: 'reading',
+      readings: 1,
+      measurement,
+      problem,
+    };
   }
   const aimed = setup.points.find(({ id }) => id === light.aimPointId);
   const [aim, other] = [aimed === undefined ? null : pointPlace(aimed, setup), pointPlace(point, setup)];
   const spill = aim === null || other === null ? null : arrivingStops(light, config, aim, other, facts);
-  return spill === null ? null : { ...atAim, avAtFull: atAim.avAtFull + spill, uncertaintyStops: Math.hypot(atAim.uncertaintyStops, SPILL_UNCERTAINTY_STOPS), basis: atAim.basis === 'reading' ? 'calibration' : atAim.basis, measurement: null, problem: null };
+  return spill === null
+    ? null
+    : {
+        ...atAim,
+        avAtFull: atAim.avAtFull + spill,
+        uncertaintyStops: Math.hypot(atAim.uncertaintyStops, SPILL_UNCERTAINTY_STOPS),
+        basis: atAim.basis === 'reading' ? 'calibration' : atAim.basis,
+        measurement: null,
+        problem: null,
+      };
 }

@@ -7,15 +7,21 @@ export const READING_VERSION = 3;
 
 const toneFields = {
   tone: z.enum(['own', ...TONES.map(({ id }) => id)]),
-  toneStops: z.number().min(TONE_RANGE.least).max(TONE_RANGE.most).meta({ description: 'where the tone lies when lit correctly, stops from mid grey' }),
+  toneStops: z
+    .number()
+    .min(TONE_RANGE.least)
+    .max(TONE_RANGE.most)
+    .meta({ description: 'where the tone lies when lit correctly, stops from mid grey' }),
 };
 
 /** How a reading is taken with a meter or a camera; decides what the number means. */
 export const meteringMethodSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('incident'), aim: z.enum(['camera', 'light']) }).meta({ description: 'dome at the subject, towards the camera or towards the light' }),
+  z
+    .strictObject({ kind: z.literal('incident'), aim: z.enum(['camera', 'light']) })
+    .meta({ description: 'dome at the subject, towards the camera or towards the light' }),
   z.strictObject({ kind: z.literal('disc') }).meta({ description: 'flat disc towards one source: that source alone' }),
   z.strictObject({ kind: z.literal('spot'), ...toneFields }).meta({ description: 'reflected light of one tone' }),
-  z.strictObject({ kind: z.literal('reflected') }).meta({ description: 'the camera\'s own meter over the whole frame' }),
+  z.strictObject({ kind: z.literal('reflected') }).meta({ description: "the camera's own meter over the whole frame" }),
   z.strictObject({ kind: z.literal('eye') }).meta({ description: 'settings that looked right on the camera' }),
 ]);
 export type MeteringMethod = z.infer<typeof meteringMethodSchema>;
@@ -26,7 +32,11 @@ const frameMethodSchema = z.strictObject({
   frameId: z.uuid(),
   x: z.number().min(0).max(1),
   y: z.number().min(0).max(1),
-  placementStops: z.number().min(-14).max(8).meta({ description: 'where the place lies in the picture, stops from mid grey' }),
+  placementStops: z
+    .number()
+    .min(-14)
+    .max(8)
+    .meta({ description: 'where the place lies in the picture, stops from mid grey' }),
   ...toneFields,
 });
 export const readingMethodSchema = z.discriminatedUnion('kind', [...meteringMethodSchema.options, frameMethodSchema]);
@@ -56,31 +66,53 @@ export const firedLightSchema = z.strictObject({
 export type FiredLight = z.infer<typeof firedLightSchema>;
 
 /** One reading of a meter, a camera or an eye. A fact: never edited, only struck out or put right by another. */
-export const readingSchema = z.strictObject({
-  type: z.literal('reading'),
-  version: z.literal(READING_VERSION),
-  id: z.uuid(),
-  setupId: z.uuid(),
-  pointId: z.string().min(1).max(60),
-  at: z.iso.datetime({ offset: true }),
-  light: z.enum(['ambient', 'total', 'flash']).meta({ description: 'ambient alone; total: flash and ambient at the held shutter; flash: flash alone' }),
-  text: z.string().min(1).max(60).meta({ description: 'as it was typed' }),
-  ...stopFields,
-  read: z.enum(READ_VALUES).meta({ description: 'which of the three the meter showed; the other two were held' }),
-  method: readingMethodSchema,
-  meterMode: z.enum(['ambient', 'flash']).nullable().meta({ description: 'the mode that the meter itself reported; null: not known' }),
-  assumed: z.array(z.enum(ASSUMED)).max(ASSUMED.length).meta({ description: 'what was inherited or guessed, to be corrected where it was wrong' }),
-  origin: z.enum(['typed', 'device', 'simulated', 'frame']).meta({ description: 'simulated: from a stand-in that ships with the product' }),
-  corrects: z.uuid().nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
-  fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
-  struckAt: z.iso.datetime({ offset: true }).nullable(),
-}).refine((reading) => (reading.light === 'ambient') === (reading.fired.length === 0), {
-  path: ['fired'],
-  message: 'a flash reading says which lights fired and how; an ambient reading has none',
-});
+export const readingSchema = z
+  .strictObject({
+    type: z.literal('reading'),
+    version: z.literal(READING_VERSION),
+    id: z.uuid(),
+    setupId: z.uuid(),
+    pointId: z.string().min(1).max(60),
+    at: z.iso.datetime({ offset: true }),
+    light: z
+      .enum(['ambient', 'total', 'flash'])
+      .meta({ description: 'ambient alone; total: flash and ambient at the held shutter; flash: flash alone' }),
+    text: z.string().min(1).max(60).meta({ description: 'as it was typed' }),
+    ...stopFields,
+    read: z.enum(READ_VALUES).meta({ description: 'which of the three the meter showed; the other two were held' }),
+    method: readingMethodSchema,
+    meterMode: z
+      .enum(['ambient', 'flash'])
+      .nullable()
+      .meta({ description: 'the mode that the meter itself reported; null: not known' }),
+    assumed: z
+      .array(z.enum(ASSUMED))
+      .max(ASSUMED.length)
+      .meta({ description: 'what was inherited or guessed, to be corrected where it was wrong' }),
+    origin: z
+      .enum(['typed', 'device', 'simulated', 'frame'])
+      .meta({ description: 'simulated: from a stand-in that ships with the product' }),
+    corrects: z.uuid().nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
+    fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
+    struckAt: z.iso.datetime({ offset: true }).nullable(),
+  })
+  .refine((reading) => (reading.light === 'ambient') === (reading.fired.length === 0), {
+    path: ['fired'],
+    message: 'a flash reading says which lights fired and how; an ambient reading has none',
+  });
 export type Reading = z.infer<typeof readingSchema>;
 
 /** What a reading is when nothing special is said: typed in, ambient, dome to the camera, read as an aperture. */
 export const PLAIN_READING = {
-  type: 'reading', version: READING_VERSION, light: 'ambient', read: 'aperture', method: USUAL_METHOD, meterMode: null, assumed: [], origin: 'typed', corrects: null, fired: [], struckAt: null,
+  type: 'reading',
+  version: READING_VERSION,
+  light: 'ambient',
+  read: 'aperture',
+  method: USUAL_METHOD,
+  meterMode: null,
+  assumed: [],
+  origin: 'typed',
+  corrects: null,
+  fired: [],
+  struckAt: null,
 } satisfies Partial<Reading>;

@@ -26,7 +26,12 @@ export interface Ripple {
   stale: string[];
 }
 
-const moved = (what: string, from: string | null | undefined, to: string | null | undefined, words: string | null = null): RippleMove[] => (from == null || to == null || from === to ? [] : [{ what, from, to, words }]);
+const moved = (
+  what: string,
+  from: string | null | undefined,
+  to: string | null | undefined,
+  words: string | null = null,
+): RippleMove[] => (from == null || to == null || from === to ? [] : [{ what, from, to, words }]);
 
 /** Flash readings of a light that then stands or is made otherwise. */
 function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[] {
@@ -35,8 +40,20 @@ function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[
     return then === undefined || !sameSource(light, then) || light.distanceM !== then.distanceM;
   });
   const points = new Map(setup.points.map(({ id, name }) => [id, name]));
-  const touched = new Set(facts.flatMap((fact) => (fact.type === 'reading' && fact.setupId === setup.id && fact.struckAt === null && fact.fired.some(({ lightId }) => moved.some(({ id }) => id === lightId)) ? [fact.pointId] : [])));
-  return [...touched].map((id) => `The flash reading at ${(points.get(id) ?? 'a point').toLowerCase()} was taken with the light as it stood: read it again.`);
+  const touched = new Set(
+    facts.flatMap((fact) =>
+      fact.type === 'reading' &&
+      fact.setupId === setup.id &&
+      fact.struckAt === null &&
+      fact.fired.some(({ lightId }) => moved.some(({ id }) => id === lightId))
+        ? [fact.pointId]
+        : [],
+    ),
+  );
+  return [...touched].map(
+    (id) =>
+      `The flash reading at ${(points.get(id) ?? 'a point').toLowerCase()} was taken with the light as it stood: read it again.`,
+  );
 }
 
 /**
@@ -44,7 +61,13 @@ function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[
  * keeps the look, and the readings that no longer hold.
  * @returns null when the settings are not admissible
  */
-export function ripple(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, settings: readonly Setting[]): Ripple | null {
+export function ripple(
+  setup: Setup,
+  kit: Kit,
+  facts: readonly Fact[],
+  clock: Date,
+  settings: readonly Setting[],
+): Ripple | null {
   const changed = withSettings(setup, settings);
   if (!changed.ok) return null;
   const from = balance(setup, kit, meterScene(setup, kit, facts, clock));
@@ -54,13 +77,28 @@ export function ripple(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Da
   const [p, q] = [from.light?.solution, to.light?.solution];
   const tones = from.points.flatMap((point) => {
     const then = to.points.find(({ pointId }) => pointId === point.pointId);
-    if (point.placedStops === null || then?.placedStops == null || Math.abs(then.placedStops - point.placedStops) < 0.05) return [];
-    return [{ what: point.name, from: formatStops(point.placedStops), to: formatStops(then.placedStops), words: sayStops(then.placedStops - point.placedStops) }];
+    if (
+      point.placedStops === null ||
+      then?.placedStops == null ||
+      Math.abs(then.placedStops - point.placedStops) < 0.05
+    )
+      return [];
+    return [
+      {
+        what: point.name,
+        from: formatStops(point.placedStops),
+        to: formatStops(then.placedStops),
+        words: sayStops(then.placedStops - point.placedStops),
+      },
+    ];
   });
   return {
     moves: [
-      ...moved('Shutter', a?.text.shutter, b?.text.shutter), ...moved('Aperture', a?.text.aperture, b?.text.aperture), ...moved('ISO', a?.text.iso, b?.text.iso),
-      ...moved('Filter', a?.text.filters ?? 'none', b?.text.filters ?? 'none'), ...tones,
+      ...moved('Shutter', a?.text.shutter, b?.text.shutter),
+      ...moved('Aperture', a?.text.aperture, b?.text.aperture),
+      ...moved('ISO', a?.text.iso, b?.text.iso),
+      ...moved('Filter', a?.text.filters ?? 'none', b?.text.filters ?? 'none'),
+      ...tones,
       ...moved('Flash share', p && formatShare(p.flashShare), q && formatShare(q.flashShare)),
     ],
     follow: followUp(from, to),
@@ -78,8 +116,17 @@ function followUp(from: Balance, to: Balance): string[] {
   for (const then of to.lights) {
     const before = from.lights.find(({ lightId }) => lightId === then.lightId);
     const name = to.lights.length === 1 ? 'the flash' : lightNameInText(then);
-    if (then.outOfRange !== null) lines.push(`${name.replace(/^./, (letter) => letter.toUpperCase())} is then ${sayReach(then.outOfRange.byStops)} ${then.outOfRange.direction}.`);
-    else if (then.powerStops !== null && (before?.powerStops == null || Math.abs(then.powerStops - before.powerStops) > 1e-6)) lines.push(`Set ${name} to ${then.powerText ?? ''}${before?.powerStops == null ? '' : `, ${sayStops(then.powerStops - before.powerStops)} than now`}.`);
+    if (then.outOfRange !== null)
+      lines.push(
+        `${name.replace(/^./, (letter) => letter.toUpperCase())} is then ${sayReach(then.outOfRange.byStops)} ${then.outOfRange.direction}.`,
+      );
+    else if (
+      then.powerStops !== null &&
+      (before?.powerStops == null || Math.abs(then.powerStops - before.powerStops) > 1e-6)
+    )
+      lines.push(
+        `Set ${name} to ${then.powerText ?? ''}${before?.powerStops == null ? '' : `, ${sayStops(then.powerStops - before.powerStops)} than now`}.`,
+      );
   }
   return lines;
 }

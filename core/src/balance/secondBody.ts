@@ -25,9 +25,18 @@ export interface SecondBody {
  */
 export function secondBody(setup: Setup, kit: Kit, { camera, gear, target, light }: Balance): SecondBody | null {
   const body = kit.cameras.find(({ id }) => id === setup.camera.secondCameraId);
-  if (body === undefined || camera === null || gear === null || target === null || setup.camera.video !== null) return null;
+  if (body === undefined || camera === null || gear === null || target === null || setup.camera.video !== null)
+    return null;
   const asFirst = { ...target, ev100: camera.ev100 };
-  const own: CameraWish = { ...setup.camera, wantedAv: camera.av, depth: null, pins: { av: null, tv: null, sv: null }, wantedTv: null, keepOrder: ['aperture', 'iso', 'shutter'], limits: { syncTv: null, slowestTv: null, baseSv: null, highestSv: null } };
+  const own: CameraWish = {
+    ...setup.camera,
+    wantedAv: camera.av,
+    depth: null,
+    pins: { av: null, tv: null, sv: null },
+    wantedTv: null,
+    keepOrder: ['aperture', 'iso', 'shutter'],
+    limits: { syncTv: null, slowestTv: null, baseSv: null, highestSv: null },
+  };
   const secondGear = { ...gear, body };
   const equal = chooseCameraSettings(asFirst, secondGear, { ...own, pins: { av: camera.av, tv: null, sv: camera.sv } });
   const settings = equal.met ? equal : chooseCameraSettings(asFirst, secondGear, own);
@@ -36,7 +45,18 @@ export function secondBody(setup: Setup, kit: Kit, { camera, gear, target, light
   const step = light === null ? null : powerStepStops(light.unit.scale);
   const powerChangeStops = step === null ? -flashDifferenceStops : roundToStep(-flashDifferenceStops, step);
   const { shutter, aperture, iso } = settings.text;
-  const flash = Math.abs(powerChangeStops) < 1e-6 ? 'The flash stays as it is.' : `Its flash is ${sayStops(flashDifferenceStops)}: power ${powerChangeStops > 0 ? 'up' : 'down'} ${formatStopCount(powerChangeStops)} keeps it.`;
-  const ambient = Math.abs(ambientDifferenceStops) < 0.1 ? 'Ambient is equal.' : `Ambient is ${sayStops(ambientDifferenceStops)}.`;
-  return { cameraName: body.name, camera: settings, ambientDifferenceStops, flashDifferenceStops, powerChangeStops: powerChangeStops + 0, text: `${shutter}, ${aperture}, ${iso}. ${ambient} ${flash}` };
+  const flash =
+    Math.abs(powerChangeStops) < 1e-6
+      ? 'The flash stays as it is.'
+      : `Its flash is ${sayStops(flashDifferenceStops)}: power ${powerChangeStops > 0 ? 'up' : 'down'} ${formatStopCount(powerChangeStops)} keeps it.`;
+  const ambient =
+    Math.abs(ambientDifferenceStops) < 0.1 ? 'Ambient is equal.' : `Ambient is ${sayStops(ambientDifferenceStops)}.`;
+  return {
+    cameraName: body.name,
+    camera: settings,
+    ambientDifferenceStops,
+    flashDifferenceStops,
+    powerChangeStops: powerChangeStops + 0,
+    text: `${shutter}, ${aperture}, ${iso}. ${ambient} ${flash}`,
+  };
 }

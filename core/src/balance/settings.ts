@@ -6,7 +6,25 @@ import { type Light, type Setup, setupSchema } from './setup';
 const SLOTS = [0, 1, 2, 3, 4, 5] as const;
 type Slot = (typeof SLOTS)[number];
 /** The settings of one light. */
-export const LIGHT_FIELDS = ['role', 'unitId', 'outlet', 'zoomMm', 'modifierId', 'gridId', 'gelIds', 'standId', 'aimPointId', 'distanceM', 'sideDeg', 'heightM', 'featherDeg', 'group', 'channel', 'dialledStops', 'locked'] as const satisfies readonly (keyof Light)[];
+export const LIGHT_FIELDS = [
+  'role',
+  'unitId',
+  'outlet',
+  'zoomMm',
+  'modifierId',
+  'gridId',
+  'gelIds',
+  'standId',
+  'aimPointId',
+  'distanceM',
+  'sideDeg',
+  'heightM',
+  'featherDeg',
+  'group',
+  'channel',
+  'dialledStops',
+  'locked',
+] as const satisfies readonly (keyof Light)[];
 export type LightField = (typeof LIGHT_FIELDS)[number];
 export type LightPath = `lights.${Slot}.${LightField}`;
 
@@ -21,16 +39,80 @@ export function lightSetting(path: string): { index: number; field: LightField }
 
 /** The settings of a setup that a person changes, as paths into the document. */
 const PLAIN_PATHS = [
-  'title', 'points', 'confirmed', 'meter.av', 'meter.tv', 'meter.sv', 'meter.read', 'meter.method', 'look', 'look.holdBackStops', 'look.faceBy', 'look.faceContrastStops',
-  'look.exposeBy', 'look.backgroundStops', 'look.headroomStops', 'look.highlightPointId', 'look.faceStops', 'look.feelStops',
-  'camera', 'camera.cameraId', 'camera.lensId', 'camera.focalMm', 'camera.support', 'camera.motion', 'camera.wantedAv', 'camera.depth', 'camera.keepOrder', 'camera.wantedTv',
-  'camera.pins.av', 'camera.pins.tv', 'camera.pins.sv', 'camera.filterIds', 'camera.highSpeedSync', 'camera.syncDelayMs', 'camera.secondCameraId', 'camera.video',
-  'camera.limits.syncTv', 'camera.limits.slowestTv', 'camera.limits.baseSv', 'camera.limits.highestSv',
-  'look.targets', 'lights', 'lamps', 'panels', 'stage', 'stage.subject', 'stage.subject.turnDeg', 'stage.subject.othersTurnDeg', 'stage.subject.spectaclesTiltDeg', 'stage.cameraM', 'stage.cameraUpM', 'stage.upright', 'stage.background', 'stage.ground', 'stage.sun', 'meterOrder', 'reserveStops', 'backgroundM', 'people', 'pace', 'gustMps', 'colour', 'colour.ambient', 'colour.relation', 'colour.warmerMired', 'colour.whiteBalance', 'versions',
+  'title',
+  'points',
+  'confirmed',
+  'meter.av',
+  'meter.tv',
+  'meter.sv',
+  'meter.read',
+  'meter.method',
+  'look',
+  'look.holdBackStops',
+  'look.faceBy',
+  'look.faceContrastStops',
+  'look.exposeBy',
+  'look.backgroundStops',
+  'look.headroomStops',
+  'look.highlightPointId',
+  'look.faceStops',
+  'look.feelStops',
+  'camera',
+  'camera.cameraId',
+  'camera.lensId',
+  'camera.focalMm',
+  'camera.support',
+  'camera.motion',
+  'camera.wantedAv',
+  'camera.depth',
+  'camera.keepOrder',
+  'camera.wantedTv',
+  'camera.pins.av',
+  'camera.pins.tv',
+  'camera.pins.sv',
+  'camera.filterIds',
+  'camera.highSpeedSync',
+  'camera.syncDelayMs',
+  'camera.secondCameraId',
+  'camera.video',
+  'camera.limits.syncTv',
+  'camera.limits.slowestTv',
+  'camera.limits.baseSv',
+  'camera.limits.highestSv',
+  'look.targets',
+  'lights',
+  'lamps',
+  'panels',
+  'stage',
+  'stage.subject',
+  'stage.subject.turnDeg',
+  'stage.subject.othersTurnDeg',
+  'stage.subject.spectaclesTiltDeg',
+  'stage.cameraM',
+  'stage.cameraUpM',
+  'stage.upright',
+  'stage.background',
+  'stage.ground',
+  'stage.sun',
+  'meterOrder',
+  'reserveStops',
+  'backgroundM',
+  'people',
+  'pace',
+  'gustMps',
+  'colour',
+  'colour.ambient',
+  'colour.relation',
+  'colour.warmerMired',
+  'colour.whiteBalance',
+  'versions',
 ] as const;
 export type PlainPath = (typeof PLAIN_PATHS)[number];
 export type SettingPath = PlainPath | LightPath;
-export const SETTING_PATHS: readonly SettingPath[] = [...PLAIN_PATHS, ...SLOTS.flatMap((slot) => LIGHT_FIELDS.map((field) => lightPath(slot, field)))];
+export const SETTING_PATHS: readonly SettingPath[] = [
+  ...PLAIN_PATHS,
+  ...SLOTS.flatMap((slot) => LIGHT_FIELDS.map((field) => lightPath(slot, field))),
+];
 
 /** One setting and its new value. */
 export const settingSchema = z.strictObject({ path: z.enum(SETTING_PATHS), value: z.json() });
@@ -47,9 +129,15 @@ export function settingAt(setup: Setup, path: SettingPath): z.infer<ReturnType<t
 
 /** A copy with the value at a path; what the path does not touch is shared. `undefined` where there is no such place. */
 function withValue(node: Node, [key = '', ...rest]: string[], value: unknown): Node | undefined {
-  const inside = rest.length === 0 ? value : node[key] === undefined || node[key] === null ? undefined : withValue(node[key] as Node, rest, value);
+  const inside =
+    rest.length === 0
+      ? value
+      : node[key] === undefined || node[key] === null
+        ? undefined
+        : withValue(node[key] as Node, rest, value);
   if (inside === undefined) return undefined;
-  if (Array.isArray(node)) return node.map((one: unknown, index) => (String(index) === key ? inside : one)) as unknown as Node;
+  if (Array.isArray(node))
+    return node.map((one: unknown, index) => (String(index) === key ? inside : one)) as unknown as Node;
   return { ...node, [key]: inside };
 }
 

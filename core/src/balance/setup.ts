@@ -18,8 +18,15 @@ export const pointSchema = z.strictObject({
   id: z.string().min(1).max(60),
   role: z.enum(POINT_ROLES),
   name: z.string().trim().min(1, 'Give the point a name, such as Veil.').max(60, 'Keep the name under 60 letters.'),
-  toneStops: z.number().min(TONE_RANGE.least).max(TONE_RANGE.most).meta({ description: 'how far what is there lies from mid grey when lit correctly' }),
-  standsIn: z.enum(['sun', 'shade', 'indoors']).nullable().meta({ description: 'the light that falls there, as the photographer says' }),
+  toneStops: z
+    .number()
+    .min(TONE_RANGE.least)
+    .max(TONE_RANGE.most)
+    .meta({ description: 'how far what is there lies from mid grey when lit correctly' }),
+  standsIn: z
+    .enum(['sun', 'shade', 'indoors'])
+    .nullable()
+    .meta({ description: 'the light that falls there, as the photographer says' }),
 });
 /** A place in the scene that is metered. */
 export type MeteringPoint = z.infer<typeof pointSchema>;
@@ -31,21 +38,45 @@ export const lightSchema = z.strictObject({
   id: z.uuid(),
   role: z.enum(LIGHT_ROLES),
   unitId: z.uuid(),
-  outlet: z.number().int().min(0).max(7).nullable().meta({ description: 'which outlet of a pack, counted from 0; null: all of its power' }),
-  zoomMm: z.number().min(14).max(300).nullable().meta({ description: 'zoom of a bare head; null: as its guide number is stated for' }),
+  outlet: z
+    .number()
+    .int()
+    .min(0)
+    .max(7)
+    .nullable()
+    .meta({ description: 'which outlet of a pack, counted from 0; null: all of its power' }),
+  zoomMm: z
+    .number()
+    .min(14)
+    .max(300)
+    .nullable()
+    .meta({ description: 'zoom of a bare head; null: as its guide number is stated for' }),
   modifierId: z.uuid().nullable().meta({ description: 'null: the standard reflector' }),
   gridId: z.uuid().nullable(),
   gelIds: z.array(z.uuid()).max(4),
   standId: z.uuid().nullable(),
   aimPointId: z.string().min(1).max(60).meta({ description: 'the point that it aims at' }),
   distanceM: z.number().min(0.3).max(30).meta({ description: 'from the front of the modifier to what it aims at' }),
-  sideDeg: z.number().min(-180).max(180).meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
+  sideDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
   heightM: z.number().min(-2).max(5).meta({ description: 'centre of the modifier over what it aims at' }),
-  featherDeg: z.number().min(-80).max(80).meta({ description: 'axis turned past what it aims at, in plan, positive to the right of the camera' }),
+  featherDeg: z
+    .number()
+    .min(-80)
+    .max(80)
+    .meta({ description: 'axis turned past what it aims at, in plan, positive to the right of the camera' }),
   group: z.enum(RADIO_GROUPS),
   channel: z.number().int().min(1).max(32),
   locked: z.boolean().meta({ description: 'held at the power that is dialled while the others are chosen' }),
-  dialledStops: z.number().min(-12).max(0).nullable().meta({ description: 'power set on the unit, stops below full; null: not set yet' }),
+  dialledStops: z
+    .number()
+    .min(-12)
+    .max(0)
+    .nullable()
+    .meta({ description: 'power set on the unit, stops below full; null: not set yet' }),
 });
 /** One flash in the setup. */
 export type Light = z.infer<typeof lightSchema>;
@@ -79,8 +110,22 @@ const NAMED = Object.keys(NAMED_SOURCES) as (keyof typeof NAMED_SOURCES)[];
 
 /** The colours of the light that is there, and what the flash should make of it. */
 export const colourSchema = z.strictObject({
-  ambient: z.array(z.strictObject({ pointId: z.string().min(1).max(60), ...colourFields, from: z.enum(['typed', 'frame', ...NAMED]) })).max(20).meta({ description: 'colour of the ambient by point' }),
-  relation: z.enum(['asIs', 'match', 'warmer', 'coolSky']).meta({ description: 'asIs: gels as chosen; match: flash like the ambient on the face; warmer: warmer than it; coolSky: warm gel on all that touches people and white balance to that' }),
+  ambient: z
+    .array(
+      z.strictObject({
+        pointId: z.string().min(1).max(60),
+        ...colourFields,
+        from: z.enum(['typed', 'frame', ...NAMED]),
+      }),
+    )
+    .max(20)
+    .meta({ description: 'colour of the ambient by point' }),
+  relation: z
+    .enum(['asIs', 'match', 'warmer', 'coolSky'])
+    .meta({
+      description:
+        'asIs: gels as chosen; match: flash like the ambient on the face; warmer: warmer than it; coolSky: warm gel on all that touches people and white balance to that',
+    }),
   warmerMired: z.number().min(-200).max(200),
   whiteBalance: z.strictObject(colourFields).nullable().meta({ description: 'null: as suggested' }),
 });
@@ -96,15 +141,41 @@ const inRange = ({ least, most }: { least: number; most: number }) => z.number()
 
 /** The picture that is wanted. */
 export const lookSchema = z.strictObject({
-  faceBy: z.enum(['camera', 'light']).meta({ description: 'dome to the camera or to the light: the reading that the face is set by when there are both' }),
-  faceContrastStops: z.number().min(0).max(6).meta({ description: 'how far the shadow side of the face may lie under the lit side' }),
-  exposeBy: z.enum(EXPOSE_BY).meta({ description: 'what the camera is set by: the hold-back on the face, the place of the background, or the headroom of a highlight' }),
-  holdBackStops: inRange(HOLD_BACK_RANGE).meta({ description: 'how far the ambient on the face sits below the final exposure; leads when exposed by the face' }),
-  backgroundStops: inRange(LOOK_RANGES.background).meta({ description: 'where the background lands against mid grey; leads when exposed by the background' }),
-  headroomStops: inRange(LOOK_RANGES.headroom).meta({ description: 'how far the highlight stays under clipping; leads when exposed by a highlight' }),
-  highlightPointId: z.string().min(1).max(60).nullable().meta({ description: 'the highlight to expose by; null: the brightest metered' }),
+  faceBy: z
+    .enum(['camera', 'light'])
+    .meta({
+      description: 'dome to the camera or to the light: the reading that the face is set by when there are both',
+    }),
+  faceContrastStops: z
+    .number()
+    .min(0)
+    .max(6)
+    .meta({ description: 'how far the shadow side of the face may lie under the lit side' }),
+  exposeBy: z
+    .enum(EXPOSE_BY)
+    .meta({
+      description:
+        'what the camera is set by: the hold-back on the face, the place of the background, or the headroom of a highlight',
+    }),
+  holdBackStops: inRange(HOLD_BACK_RANGE).meta({
+    description: 'how far the ambient on the face sits below the final exposure; leads when exposed by the face',
+  }),
+  backgroundStops: inRange(LOOK_RANGES.background).meta({
+    description: 'where the background lands against mid grey; leads when exposed by the background',
+  }),
+  headroomStops: inRange(LOOK_RANGES.headroom).meta({
+    description: 'how far the highlight stays under clipping; leads when exposed by a highlight',
+  }),
+  highlightPointId: z
+    .string()
+    .min(1)
+    .max(60)
+    .nullable()
+    .meta({ description: 'the highlight to expose by; null: the brightest metered' }),
   faceStops: inRange(LOOK_RANGES.face).meta({ description: 'final place of the face; 0 is correct' }),
-  feelStops: inRange(LOOK_RANGES.feel).meta({ description: 'deliberate offset of the whole picture after the numbers' }),
+  feelStops: inRange(LOOK_RANGES.feel).meta({
+    description: 'deliberate offset of the whole picture after the numbers',
+  }),
   targets: z.array(targetSchema).max(20).meta({ description: 'what other points than the face should come to' }),
 });
 export type Look = z.infer<typeof lookSchema>;
@@ -113,20 +184,41 @@ export type Look = z.infer<typeof lookSchema>;
 export const cameraWishSchema = z.strictObject({
   cameraId: z.uuid().nullable(),
   lensId: z.uuid().nullable().meta({ description: 'null: the apertures of the camera in the kit' }),
-  focalMm: z.number().min(4).max(2000).nullable().meta({ description: 'focal length used; null: the longest of the lens' }),
+  focalMm: z
+    .number()
+    .min(4)
+    .max(2000)
+    .nullable()
+    .meta({ description: 'focal length used; null: the longest of the lens' }),
   support: z.enum(SUPPORTS),
   motion: z.enum(MOTIONS).meta({ description: 'how the people move' }),
   wantedAv: stopFields.av,
-  depth: z.strictObject({ nearestM: z.number().min(0.2).max(200), farthestM: z.number().min(0.2).max(200) }).refine(({ nearestM, farthestM }) => farthestM >= nearestM, { path: ['farthestM'], message: 'the farthest person stands at least as far as the nearest' }).nullable().meta({ description: 'nearest and farthest person to be sharp: gives the wanted aperture; null: the aperture is typed' }),
-  keepOrder: keepOrderSchema.meta({ description: 'the first is kept, the second gives way only when the third is at its limit' }),
+  depth: z
+    .strictObject({ nearestM: z.number().min(0.2).max(200), farthestM: z.number().min(0.2).max(200) })
+    .refine(({ nearestM, farthestM }) => farthestM >= nearestM, {
+      path: ['farthestM'],
+      message: 'the farthest person stands at least as far as the nearest',
+    })
+    .nullable()
+    .meta({
+      description: 'nearest and farthest person to be sharp: gives the wanted aperture; null: the aperture is typed',
+    }),
+  keepOrder: keepOrderSchema.meta({
+    description: 'the first is kept, the second gives way only when the third is at its limit',
+  }),
   wantedTv: stopFields.tv.nullable().meta({ description: 'the shutter liked best, where it is kept; null: sync' }),
-  pins: z.strictObject({ av: stopFields.av.nullable(), tv: stopFields.tv.nullable(), sv: stopFields.sv.nullable() }).meta({ description: 'settings held by hand; null: free' }),
+  pins: z
+    .strictObject({ av: stopFields.av.nullable(), tv: stopFields.tv.nullable(), sv: stopFields.sv.nullable() })
+    .meta({ description: 'settings held by hand; null: free' }),
   limits: limitsSchema,
   filterIds: z.array(z.uuid()).max(6),
   highSpeedSync: z.boolean(),
   syncDelayMs: z.number().min(0).max(20).meta({ description: 'how late the flash fires, for radios of mixed makes' }),
   secondCameraId: z.uuid().nullable(),
-  video: z.strictObject({ framesPerSecond: z.number().min(1).max(240), angleDeg: z.number().min(1).max(360) }).nullable().meta({ description: 'null: stills' }),
+  video: z
+    .strictObject({ framesPerSecond: z.number().min(1).max(240), angleDeg: z.number().min(1).max(360) })
+    .nullable()
+    .meta({ description: 'null: stills' }),
 });
 export type CameraWish = z.infer<typeof cameraWishSchema>;
 
@@ -150,21 +242,50 @@ export const setupSchema = z.strictObject({
   spotId: z.uuid(),
   title: z.string().trim().min(1).max(120),
   points: z.array(pointSchema).min(1).max(20),
-  meter: z.strictObject({ ...stopFields, read: z.enum(READ_VALUES), method: meteringMethodSchema }).meta({ description: 'how the meter was last used: what it held, which value it showed, how it was pointed' }),
+  meter: z
+    .strictObject({ ...stopFields, read: z.enum(READ_VALUES), method: meteringMethodSchema })
+    .meta({ description: 'how the meter was last used: what it held, which value it showed, how it was pointed' }),
   look: lookSchema,
   camera: cameraWishSchema,
   lights: z.array(lightSchema).max(MOST_LIGHTS),
   lamps: z.array(placedLampSchema).max(6),
-  panels: z.array(panelSchema).max(8).meta({ description: 'reflectors, diffusers and flags, and the openings that light comes in through' }),
+  panels: z
+    .array(panelSchema)
+    .max(8)
+    .meta({ description: 'reflectors, diffusers and flags, and the openings that light comes in through' }),
   stage: stageSchema,
-  meterOrder: z.enum(['role', 'listed']).meta({ description: 'lights are metered background, fill, key; or as they are listed' }),
+  meterOrder: z
+    .enum(['role', 'listed'])
+    .meta({ description: 'lights are metered background, fill, key; or as they are listed' }),
   reserveStops: z.number().min(0).max(3).meta({ description: 'power kept free over what is used' }),
-  backgroundM: z.number().min(0.3).max(100).nullable().meta({ description: 'from the subject to the background; null: not said' }),
-  people: z.strictObject({ nearerM: span, fartherM: span, leftM: span, rightM: span, withinStops: z.number().min(0.1).max(2) }).nullable().meta({ description: 'how far the outermost people stand from the face, and how even the light on them should be; null: one person' }),
-  pace: z.strictObject({ framesPerMinute: z.number().min(0.1).max(600), frames: z.number().int().min(1).max(5000) }).nullable().meta({ description: 'how fast and how many frames are planned; null: not said' }),
-  gustMps: z.number().min(0).max(40).nullable().meta({ description: 'gusts, metres a second; null: no wind or not said' }),
+  backgroundM: z
+    .number()
+    .min(0.3)
+    .max(100)
+    .nullable()
+    .meta({ description: 'from the subject to the background; null: not said' }),
+  people: z
+    .strictObject({ nearerM: span, fartherM: span, leftM: span, rightM: span, withinStops: z.number().min(0.1).max(2) })
+    .nullable()
+    .meta({
+      description:
+        'how far the outermost people stand from the face, and how even the light on them should be; null: one person',
+    }),
+  pace: z
+    .strictObject({ framesPerMinute: z.number().min(0.1).max(600), frames: z.number().int().min(1).max(5000) })
+    .nullable()
+    .meta({ description: 'how fast and how many frames are planned; null: not said' }),
+  gustMps: z
+    .number()
+    .min(0)
+    .max(40)
+    .nullable()
+    .meta({ description: 'gusts, metres a second; null: no wind or not said' }),
   colour: colourSchema,
-  confirmed: z.array(z.string().max(120)).max(200).meta({ description: 'questions about readings that the photographer has answered with: it is right' }),
+  confirmed: z
+    .array(z.string().max(120))
+    .max(200)
+    .meta({ description: 'questions about readings that the photographer has answered with: it is right' }),
   versions: z.array(versionSchema).max(2).meta({ description: 'looks and cameras set aside for comparison' }),
 });
 export type Setup = z.infer<typeof setupSchema>;

@@ -13,7 +13,8 @@ export const MOTION_LIMITS: Record<Motion, { tv: number; name: string; words: st
 };
 
 /** The focal length in use: as said, else the longest of the lens, the harder case. */
-export const focalLengthMm = (lens: Lens, { focalMm }: Pick<CameraWish, 'focalMm'>): number => Math.min(lens.longestMm, Math.max(lens.shortestMm, focalMm ?? lens.longestMm));
+export const focalLengthMm = (lens: Lens, { focalMm }: Pick<CameraWish, 'focalMm'>): number =>
+  Math.min(lens.longestMm, Math.max(lens.shortestMm, focalMm ?? lens.longestMm));
 
 /** The slowest sharp shutter and what asks for it. */
 export interface SharpShutter {
@@ -26,15 +27,28 @@ export interface SharpShutter {
  * Hand: one over the focal length as seen on the 36 × 24 mm frame, slower by what the stabiliser holds; a tripod takes
  * this limit away. Without a lens the camera's own figure stands for the hand.
  */
-export function slowestSharpShutter(camera: Camera, lens: Lens | null, wish: Pick<CameraWish, 'focalMm' | 'support' | 'motion'>): SharpShutter {
+export function slowestSharpShutter(
+  camera: Camera,
+  lens: Lens | null,
+  wish: Pick<CameraWish, 'focalMm' | 'support' | 'motion'>,
+): SharpShutter {
   const motion = MOTION_LIMITS[wish.motion];
-  if (wish.support === 'tripod') return { tv: motion.tv, because: wish.motion === 'none' ? 'on a tripod, nothing moves' : `on a tripod, ${motion.words}` };
+  if (wish.support === 'tripod')
+    return {
+      tv: motion.tv,
+      because: wish.motion === 'none' ? 'on a tripod, nothing moves' : `on a tripod, ${motion.words}`,
+    };
   const focalMm = lens === null ? null : focalLengthMm(lens, wish);
-  const hand = focalMm === null || lens === null
-    ? { tv: camera.slowestTv, because: 'in the hand, from the camera' }
-    : { tv: Math.log2((focalMm * FULL_FRAME_DIAGONAL_MM) / camera.sensorDiagonalMm) - lens.stabilisedStops, because: `in the hand at ${Math.round(focalMm)} mm${lens.stabilisedStops > 0 ? ', stabilised' : ''}` };
+  const hand =
+    focalMm === null || lens === null
+      ? { tv: camera.slowestTv, because: 'in the hand, from the camera' }
+      : {
+          tv: Math.log2((focalMm * FULL_FRAME_DIAGONAL_MM) / camera.sensorDiagonalMm) - lens.stabilisedStops,
+          because: `in the hand at ${Math.round(focalMm)} mm${lens.stabilisedStops > 0 ? ', stabilised' : ''}`,
+        };
   return motion.tv > hand.tv ? { tv: motion.tv, because: motion.words } : hand;
 }
 
 /** The same in a line: `1/125: people who talk`. */
-export const saySharpShutter = ({ tv, because }: SharpShutter, increment: Camera['increment']): string => `${formatShutter(tv, increment)}: ${because}`;
+export const saySharpShutter = ({ tv, because }: SharpShutter, increment: Camera['increment']): string =>
+  `${formatShutter(tv, increment)}: ${because}`;

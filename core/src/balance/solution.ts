@@ -36,7 +36,13 @@ export interface PointSolution {
   flashStops: number | null;
   totalStops: number | null;
   /** every light that reaches the point, its part of the total, and where its figure comes from */
-  sources: { lightId: string; name: string; stops: number; share: number; basis: 'geometry' | 'calibration' | 'reading' }[];
+  sources: {
+    lightId: string;
+    name: string;
+    stops: number;
+    share: number;
+    basis: 'geometry' | 'calibration' | 'reading';
+  }[];
   /** where the tone should land, and how far it misses that; null where nothing is wanted */
   targetStops: number | null;
   targetKind: 'value' | 'least' | 'most' | null;
@@ -78,7 +84,15 @@ export interface WayOut {
   /** its price by kind; null where a person must act first and nothing can be foretold */
   effects: { depthOfField: string; flash: string; recycle: string | null; noise: string; look: string } | null;
   /** the figures that hold after it is applied */
-  after: { settings: string; ev100: number | null; lightId: string | null; powerText: string | null; exactPowerStops: number | null; faceStops: number | null; backgroundStops: number | null };
+  after: {
+    settings: string;
+    ev100: number | null;
+    lightId: string | null;
+    powerText: string | null;
+    exactPowerStops: number | null;
+    faceStops: number | null;
+    backgroundStops: number | null;
+  };
   /** how much of the miss it takes away, stops */
   helpsStops: number;
   solves: boolean;
@@ -97,7 +111,24 @@ export interface NotHelping {
 
 /** The one thing to do now. */
 export interface NextAction {
-  kind: 'meter-face' | 'meter-background' | 'meter-highlight' | 'meter-again' | 'choose-camera' | 'choose-flash' | 'camera-cannot' | 'no-flash-can-help' | 'power-out-of-range' | 'no-flash-measured' | 'answer' | 'set-and-test' | 'fire-test' | 'fire-all' | 'correct' | 'shoot' | 'film';
+  kind:
+    | 'meter-face'
+    | 'meter-background'
+    | 'meter-highlight'
+    | 'meter-again'
+    | 'choose-camera'
+    | 'choose-flash'
+    | 'camera-cannot'
+    | 'no-flash-can-help'
+    | 'power-out-of-range'
+    | 'no-flash-measured'
+    | 'answer'
+    | 'set-and-test'
+    | 'fire-test'
+    | 'fire-all'
+    | 'correct'
+    | 'shoot'
+    | 'film';
   step: Step;
   text: string;
   detail: string;
@@ -106,7 +137,22 @@ export interface NextAction {
 }
 
 export interface Warning {
-  kind: 'clipped' | 'lost' | 'span' | 'headroom' | 'face-contrast' | 'fooled' | 'one-source' | 'no-flash-can-help' | 'slowest-over-sync' | 'not-in-kit' | 'high-speed-sync-missing' | 'dark-band' | 'tail-cut' | 'depth-missing' | 'flicker';
+  kind:
+    | 'clipped'
+    | 'lost'
+    | 'span'
+    | 'headroom'
+    | 'face-contrast'
+    | 'fooled'
+    | 'one-source'
+    | 'no-flash-can-help'
+    | 'slowest-over-sync'
+    | 'not-in-kit'
+    | 'high-speed-sync-missing'
+    | 'dark-band'
+    | 'tail-cut'
+    | 'depth-missing'
+    | 'flicker';
   text: string;
 }
 

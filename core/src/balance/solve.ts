@@ -36,7 +36,13 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
     look: now.look,
     camera,
     depth: now.depth,
-    latitude: cameraBody === null ? null : { clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv), noiseBelowStops: cameraBody.noiseBelowStops },
+    latitude:
+      cameraBody === null
+        ? null
+        : {
+            clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv),
+            noiseBelowStops: cameraBody.noiseBelowStops,
+          },
     second: secondBody(setup, kit, now),
     video: videoSolution(setup, kit, now),
     dials: dialMatrix(setup, kit, now),

@@ -10,10 +10,22 @@ export type Ground = (typeof GROUNDS)[number];
 
 /** Who stands there, as far as light behaves differently on them. */
 export const subjectSchema = z.strictObject({
-  turnDeg: z.number().min(-180).max(180).meta({ description: 'face turned from the line to the camera, positive to the right of the camera' }),
+  turnDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .meta({ description: 'face turned from the line to the camera, positive to the right of the camera' }),
   eyesM: z.number().min(0.4).max(2.4).meta({ description: 'eyes over the ground' }),
-  company: z.enum(['alone', 'two']).meta({ description: 'two: a second person stands beside; a group is said by how far its people stand' }),
-  othersTurnDeg: z.number().min(-180).max(180).meta({ description: 'how far everyone else is turned from the camera towards the person in focus; negative: away' }),
+  company: z
+    .enum(['alone', 'two'])
+    .meta({ description: 'two: a second person stands beside; a group is said by how far its people stand' }),
+  othersTurnDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .meta({
+      description: 'how far everyone else is turned from the camera towards the person in focus; negative: away',
+    }),
   hat: z.boolean(),
   spectacles: z.boolean(),
   spectaclesTiltDeg: z.number().min(-5).max(25).meta({ description: 'how far the lenses are tipped down' }),
@@ -28,8 +40,22 @@ const longitudeDeg = z.number().min(-180).max(180);
 
 /** Where the sun stands: by hand, or by place and time with the way that the camera looks. */
 export const sunSchema = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('hand'), sideDeg: z.number().min(-180).max(180), altitudeDeg: z.number().min(-10).max(90) }),
-  z.strictObject({ by: z.literal('time'), latitudeDeg, longitudeDeg, at: z.iso.datetime({ offset: true }), cameraLooksDeg: z.number().min(0).max(360).meta({ description: 'where the camera looks, degrees from north through east' }) }),
+  z.strictObject({
+    by: z.literal('hand'),
+    sideDeg: z.number().min(-180).max(180),
+    altitudeDeg: z.number().min(-10).max(90),
+  }),
+  z.strictObject({
+    by: z.literal('time'),
+    latitudeDeg,
+    longitudeDeg,
+    at: z.iso.datetime({ offset: true }),
+    cameraLooksDeg: z
+      .number()
+      .min(0)
+      .max(360)
+      .meta({ description: 'where the camera looks, degrees from north through east' }),
+  }),
 ]);
 export type Sun = z.infer<typeof sunSchema>;
 
@@ -47,8 +73,24 @@ export type StagePlan = z.infer<typeof stageSchema>;
 
 /** One person, standing, looking at a camera at the height of their eyes. */
 export const PLAIN_STAGE: StagePlan = {
-  subject: { turnDeg: 0, eyesM: 1.6, company: 'alone', othersTurnDeg: 20, hat: false, spectacles: false, spectaclesTiltDeg: 0, deepSet: false, hair: 'dark', skin: 'light' },
-  cameraM: 2.5, cameraUpM: 0, upright: true, background: 'wall', ground: 'stone', sun: null,
+  subject: {
+    turnDeg: 0,
+    eyesM: 1.6,
+    company: 'alone',
+    othersTurnDeg: 20,
+    hat: false,
+    spectacles: false,
+    spectaclesTiltDeg: 0,
+    deepSet: false,
+    hair: 'dark',
+    skin: 'light',
+  },
+  cameraM: 2.5,
+  cameraUpM: 0,
+  upright: true,
+  background: 'wall',
+  ground: 'stone',
+  sun: null,
 };
 
 /** Where the sun stands against the camera. */
@@ -67,7 +109,12 @@ export function sunStand({ sun }: Pick<StagePlan, 'sun'>): SunStand | null {
   return { sideDeg, altitudeDeg, towards: direction(sideDeg, altitudeDeg) };
 }
 
-function fromTime({ latitudeDeg: latitude, longitudeDeg: longitude, at, cameraLooksDeg }: Extract<Sun, { by: 'time' }>) {
+function fromTime({
+  latitudeDeg: latitude,
+  longitudeDeg: longitude,
+  at,
+  cameraLooksDeg,
+}: Extract<Sun, { by: 'time' }>) {
   const { altitudeDeg, azimuthDeg } = sunPosition(latitude, longitude, new Date(at));
   // straight behind the subject is where the camera looks; clockwise from there lies to the camera's right
   return { altitudeDeg, sideDeg: wrapDeg(180 - (azimuthDeg - cameraLooksDeg)) };
@@ -78,10 +125,26 @@ export function saySun({ sideDeg, altitudeDeg }: SunStand): string {
   if (altitudeDeg <= 0) return `Sun ${Math.abs(altitudeDeg).toFixed(0)}° under the horizon.`;
   const aside = Math.abs(sideDeg);
   const side = sideDeg < 0 ? 'left' : 'right';
-  const where = aside > 150 ? 'behind the subject: a rim, the face in its own shade' : aside > 100 ? `behind and ${side}: a rim on that side` : aside > 50 ? `from the ${side}: one side lit` : 'in front: squinting, harsh shadows';
+  const where =
+    aside > 150
+      ? 'behind the subject: a rim, the face in its own shade'
+      : aside > 100
+        ? `behind and ${side}: a rim on that side`
+        : aside > 50
+          ? `from the ${side}: one side lit`
+          : 'in front: squinting, harsh shadows';
   return `Sun ${where}, ${altitudeDeg.toFixed(0)}° high.`;
 }
 
 /** Who stands there, in words: `light skin, dark hair, hat`. */
 export const saySubject = ({ skin, hair, hat, spectacles, deepSet, company }: Subject): string =>
-  [company === 'two' ? 'two people' : null, `${skin} skin`, `${hair} hair`, hat ? 'hat' : null, spectacles ? 'spectacles' : null, deepSet ? 'deep-set eyes' : null].filter((part) => part !== null).join(', ');
+  [
+    company === 'two' ? 'two people' : null,
+    `${skin} skin`,
+    `${hair} hair`,
+    hat ? 'hat' : null,
+    spectacles ? 'spectacles' : null,
+    deepSet ? 'deep-set eyes' : null,
+  ]
+    .filter((part) => part !== null)
+    .join(', ');

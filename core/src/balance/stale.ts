@@ -44,15 +44,30 @@ export function holdsMinutes(point: MeteringPoint, readings: readonly Reading[])
 }
 
 /** Whether the reading in force at a point still holds; null when it does. */
-export function staleness(point: MeteringPoint, reading: Reading, standing: readonly Reading[], changes: readonly SceneChange[], clock: Date): Staleness | null {
-  const change = changes.findLast(({ what, at, struckAt }) => struckAt === null && Date.parse(at) > Date.parse(reading.at) && SCENE_CHANGE_FACTS[what].touches(point.role));
+export function staleness(
+  point: MeteringPoint,
+  reading: Reading,
+  standing: readonly Reading[],
+  changes: readonly SceneChange[],
+  clock: Date,
+): Staleness | null {
+  const change = changes.findLast(
+    ({ what, at, struckAt }) =>
+      struckAt === null && Date.parse(at) > Date.parse(reading.at) && SCENE_CHANGE_FACTS[what].touches(point.role),
+  );
   if (change !== undefined) return { kind: 'scene', because: SCENE_CHANGE_FACTS[change.what].because };
   const newest = standing.at(-1);
   const atRest = newest === undefined || minutesBetween(newest.at, clock.getTime()) > AT_REST_MINUTES;
   const age = minutesBetween(reading.at, clock.getTime());
   const holds = holdsMinutes(point, ambientReadings(standing, point.id));
   if (atRest || age <= holds) return null;
-  return { kind: 'time', because: holds < HOLDS_MINUTES[point.standsIn ?? 'shade'] ? `the light here moved a third of a stop in ${Math.round(holds)} min` : `it is ${sayDuration(age)} old` };
+  return {
+    kind: 'time',
+    because:
+      holds < HOLDS_MINUTES[point.standsIn ?? 'shade']
+        ? `the light here moved a third of a stop in ${Math.round(holds)} min`
+        : `it is ${sayDuration(age)} old`,
+  };
 }
 
 /** What is known of a point's reading: its level and whether it holds. */
@@ -65,10 +80,20 @@ export interface PointReading {
 const level = ({ reading }: PointReading): number => lightEv100(reading);
 
 /** A point with a fresh reading that stood in the same light as this stale one when this one was metered. */
-export function guideFor(stale: PointReading, all: readonly PointReading[], standing: readonly Reading[]): { guide: PointReading; changeStops: number } | null {
+export function guideFor(
+  stale: PointReading,
+  all: readonly PointReading[],
+  standing: readonly Reading[],
+): { guide: PointReading; changeStops: number } | null {
   for (const guide of all) {
     if (guide === stale || guide.stale !== null || guide.point.standsIn !== stale.point.standsIn) continue;
-    const then = ambientReadings(standing, guide.point.id).filter(({ id, at, method }) => id !== guide.reading.id && Date.parse(at) < Date.parse(guide.reading.at) && method.kind === guide.reading.method.kind)
+    const then = ambientReadings(standing, guide.point.id)
+      .filter(
+        ({ id, at, method }) =>
+          id !== guide.reading.id &&
+          Date.parse(at) < Date.parse(guide.reading.at) &&
+          method.kind === guide.reading.method.kind,
+      )
       .findLast((reading) => Math.abs(lightEv100(reading) - level(stale)) <= SAME_LIGHT_STOPS);
     if (then !== undefined) return { guide, changeStops: level(guide) - lightEv100(then) };
   }
@@ -79,13 +104,25 @@ export function guideFor(stale: PointReading, all: readonly PointReading[], stan
 export function meterAgain(stale: readonly PointReading[]): MeterAgain[] {
   const groups: PointReading[][] = [];
   for (const one of stale) {
-    const group = groups.find(([first]) => first !== undefined && first.point.standsIn === one.point.standsIn && first.stale?.because === one.stale?.because && Math.abs(level(first) - level(one)) <= SAME_LIGHT_STOPS);
+    const group = groups.find(
+      ([first]) =>
+        first !== undefined &&
+        first.point.standsIn === one.point.standsIn &&
+        first.stale?.because === one.stale?.because &&
+        Math.abs(level(first) - level(one)) <= SAME_LIGHT_STOPS,
+    );
     if (group === undefined) groups.push([one]);
     else group.push(one);
   }
   return groups.map(([first, ...rest]) => {
     const { point, stale: why } = first as PointReading;
     const settles = rest.map((one) => one.point.name);
-    return { pointId: point.id, kind: why?.kind ?? 'time', because: why?.because ?? '', settles: rest.map((one) => one.point.id), text: `Meter ${point.name.toLowerCase()} again: ${why?.because ?? ''}.${settles.length === 0 ? '' : ` It settles ${settles.join(' and ').toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`}` };
+    return {
+      pointId: point.id,
+      kind: why?.kind ?? 'time',
+      because: why?.because ?? '',
+      settles: rest.map((one) => one.point.id),
+      text: `Meter ${point.name.toLowerCase()} again: ${why?.because ?? ''}.${settles.length === 0 ? '' : ` It settles ${settles.join(' and ').toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`}`,
+    };
   });
 }

@@ -13,8 +13,10 @@ export function statedLight(setup: Setup, kit: Kit, light: Light): Partial<Recor
   const plain = { setup, kit: { ...kit, calibration: UNTAUGHT }, standing: [] };
   const config = lightConfig(kit, light);
   if (config === null) return {};
-  return Object.fromEntries(setup.points.flatMap((point) => {
-    const reach = reachAt(point, light, config, 0, plain);
-    return reach === null ? [] : [[point.role, reach.avAtFull]];
-  }));
+  return Object.fromEntries(
+    setup.points.flatMap((point) => {
+      const reach = reachAt(point, light, config, 0, plain);
+      return reach === null ? [] : [[point.role, reach.avAtFull]];
+    }),
+  );
 }

@@ -17,16 +17,37 @@ export function teach(kit: Kit, readings: readonly Reading[], confirmed: Readonl
   const standing = standingReadings(readings);
   const bySetup = new Map<string, Reading[]>();
   for (const reading of standing) bySetup.set(reading.setupId, [...(bySetup.get(reading.setupId) ?? []), reading]);
-  return learn(UNTAUGHT, standing.flatMap((reading): Observation[] => {
-    const [fired, ...others] = reading.fired;
-    if (fired === undefined || others.length > 0 || !fired.atAim || (reading.method.kind !== 'incident' && reading.method.kind !== 'disc')) return [];
-    const config = lightConfig(kit, fired);
-    const measured = measureFlash(bySetup.get(reading.setupId) ?? [], reading);
-    if (config === null || !measured.ok) return [];
-    if (config.things.some(({ id }) => { const until = forgotten[id]; return until !== undefined && Date.parse(reading.at) <= Date.parse(until); })) return [];
-    return [{
-      readingId: reading.id, things: config.things, noiseStops: measured.value.uncertaintyStops, confirmed: confirmed.has(outlierQuestion(reading.id)),
-      offsetStops: measured.value.flashAvAtBase - fired.powerStops - promisedAv(config, fired, fired.highSpeedSyncLossStops),
-    }];
-  }));
+  return learn(
+    UNTAUGHT,
+    standing.flatMap((reading): Observation[] => {
+      const [fired, ...others] = reading.fired;
+      if (
+        fired === undefined ||
+        others.length > 0 ||
+        !fired.atAim ||
+        (reading.method.kind !== 'incident' && reading.method.kind !== 'disc')
+      )
+        return [];
+      const config = lightConfig(kit, fired);
+      const measured = measureFlash(bySetup.get(reading.setupId) ?? [], reading);
+      if (config === null || !measured.ok) return [];
+      if (
+        config.things.some(({ id }) => {
+          const until = forgotten[id];
+          return until !== undefined && Date.parse(reading.at) <= Date.parse(until);
+        })
+      )
+        return [];
+      return [
+        {
+          readingId: reading.id,
+          things: config.things,
+          noiseStops: measured.value.uncertaintyStops,
+          confirmed: confirmed.has(outlierQuestion(reading.id)),
+          offsetStops:
+            measured.value.flashAvAtBase - fired.powerStops - promisedAv(config, fired, fired.highSpeedSyncLossStops),
+        },
+      ];
+    }),
+  );
 }

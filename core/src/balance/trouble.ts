@@ -23,12 +23,15 @@ export function noFlashStops({ light, face, look }: Balance): number {
 export function troubleOf(now: Balance): Trouble | null {
   const { camera, light } = now;
   if (camera === null) return null;
-  if (!camera.met && camera.missing !== null) return { kind: camera.missing, byStops: camera.missingStops, cures: 'camera', lightId: null };
+  if (!camera.met && camera.missing !== null)
+    return { kind: camera.missing, byStops: camera.missingStops, cures: 'camera', lightId: null };
   const over = noFlashStops(now);
   if (over > 0) return { kind: 'no flash', byStops: over, cures: 'camera', lightId: null };
   // the key first, since the others are set against it
   const out = [light?.solution, ...now.lights].find((one) => one?.outOfRange != null);
-  return out?.outOfRange == null ? null : { kind: out.outOfRange.direction, byStops: out.outOfRange.byStops, cures: 'power', lightId: out.lightId };
+  return out?.outOfRange == null
+    ? null
+    : { kind: out.outOfRange.direction, byStops: out.outOfRange.byStops, cures: 'power', lightId: out.lightId };
 }
 
 /** How much of a trouble is left in another state, stops; what trades the flash's trouble for the camera's has cured nothing. */
@@ -41,5 +44,14 @@ export function leftOf({ cures }: Pick<Trouble, 'cures'>, after: Balance): numbe
 /** The same state seen from one of its lights: what is said of “the flash” is then said of it. */
 export function seenFrom(state: Balance, lightId: string | null): Balance {
   const one = state.usable.find(({ light }) => light.id === lightId);
-  return one === undefined ? state : { ...state, light: { ...one, unit: one.config.unit, solution: state.lights.find((light) => light.lightId === lightId) ?? null } };
+  return one === undefined
+    ? state
+    : {
+        ...state,
+        light: {
+          ...one,
+          unit: one.config.unit,
+          solution: state.lights.find((light) => light.lightId === lightId) ?? null,
+        },
+      };
 }

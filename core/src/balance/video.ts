@@ -40,12 +40,22 @@ export function videoSolution(setup: Setup, kit: Kit, { camera, gear }: Balance)
   const ndNeededStops = camera?.missing === 'too bright' ? camera.missingStops : 0;
   const shutterText = formatShutter(tv, gear?.body.increment ?? 'third');
   return {
-    shutterTv: tv, shutterText, ndNeededStops,
-    ndText: ndNeededStops > 0 ? `${formatStopCount(ndNeededStops)} stops of ND keep ${camera?.text.aperture ?? 'the aperture'}.` : 'No ND is needed.',
-    flicker: even ? null : {
-      safeAngleDeg: safe,
-      text: safe === null ? `Lamps on ${kit.preferences.mainsHz} Hz may flicker: at this frame rate no shutter takes in a whole pulse. Take a slower rate, or flicker-free lamps.` : `Lamps on ${kit.preferences.mainsHz} Hz may flicker: ${safe.toFixed(1)}° takes in whole pulses.`,
-    },
+    shutterTv: tv,
+    shutterText,
+    ndNeededStops,
+    ndText:
+      ndNeededStops > 0
+        ? `${formatStopCount(ndNeededStops)} stops of ND keep ${camera?.text.aperture ?? 'the aperture'}.`
+        : 'No ND is needed.',
+    flicker: even
+      ? null
+      : {
+          safeAngleDeg: safe,
+          text:
+            safe === null
+              ? `Lamps on ${kit.preferences.mainsHz} Hz may flicker: at this frame rate no shutter takes in a whole pulse. Take a slower rate, or flicker-free lamps.`
+              : `Lamps on ${kit.preferences.mainsHz} Hz may flicker: ${safe.toFixed(1)}° takes in whole pulses.`,
+        },
     text: `${video.framesPerSecond} frames a second at ${Math.round(video.angleDeg)}° are ${shutterText}. Flash does not help in video: continuous lamps count as ambient.`,
   };
 }

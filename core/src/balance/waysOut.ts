@@ -1,6 +1,14 @@
 import { formatIso, formatStopCount, formatStops, sayStops } from '../photometry';
 import { type Balance, balance } from './balance';
-import { type Candidate, candidatesFor, closerForFlash, highSpeedSyncCandidate, isoForFlash, placeOf, widerForFlash } from './candidates';
+import {
+  type Candidate,
+  candidatesFor,
+  closerForFlash,
+  highSpeedSyncCandidate,
+  isoForFlash,
+  placeOf,
+  widerForFlash,
+} from './candidates';
 import { sharpZoneM } from './depthOfField';
 import { formatDistance } from './distanceText';
 import type { Kit } from './kit';
@@ -23,10 +31,15 @@ function flashPrice(before: Balance, after: Balance): string {
   const to = after.light?.solution;
   if (!to || !after.light) return 'no flash chosen';
   if (to.exactPowerStops === null) return 'no flash can help there';
-  const where = to.outOfRange === null ? (to.powerText ?? '') : `out of reach, ${stopsWord(to.outOfRange.byStops)} ${to.outOfRange.direction}`;
+  const where =
+    to.outOfRange === null
+      ? (to.powerText ?? '')
+      : `out of reach, ${stopsWord(to.outOfRange.byStops)} ${to.outOfRange.direction}`;
   if (!from || from.exactPowerStops === null) return where;
   const change = to.exactPowerStops - from.exactPowerStops;
-  return Math.abs(change) < 0.05 ? `${where}, unchanged` : `${where} (needs ${stopsWord(change)} ${change > 0 ? 'more' : 'less'})`;
+  return Math.abs(change) < 0.05
+    ? `${where}, unchanged`
+    : `${where} (needs ${stopsWord(change)} ${change > 0 ? 'more' : 'less'})`;
 }
 
 const seconds = (s: number): string => (s < 0.05 ? 'at once' : `${s < 10 ? s.toFixed(1) : Math.round(s)} s`);
@@ -64,7 +77,12 @@ function lookPrice(before: Balance, after: Balance, way: Kit['preferences']['loo
 
 /** The figures of a state that a card promises. */
 const figuresOf = (after: Balance): WayOut['after'] => ({
-  settings: after.camera === null ? '' : [after.camera.text.shutter, after.camera.text.aperture, after.camera.text.iso, after.camera.text.filters].filter((part) => part !== null).join(', '),
+  settings:
+    after.camera === null
+      ? ''
+      : [after.camera.text.shutter, after.camera.text.aperture, after.camera.text.iso, after.camera.text.filters]
+          .filter((part) => part !== null)
+          .join(', '),
   ev100: after.camera?.ev100 ?? null,
   lightId: after.light?.light.id ?? null,
   powerText: after.light?.solution?.powerText ?? null,
@@ -77,14 +95,47 @@ const figuresOf = (after: Balance): WayOut['after'] => ({
 function sceneWays({ kind, byStops, cures }: Trouble, now: Balance): WayOut[] {
   if (cures === 'power' || kind === 'too strong' || kind === 'too weak') return [];
   const way = (id: string, title: string, price: string, asks: WayOut['asks']): WayOut => ({
-    id, cures, title, effect: price, helpsStops: byStops, solves: true, settings: [], asks, effects: null, after: figuresOf(now),
+    id,
+    cures,
+    title,
+    effect: price,
+    helpsStops: byStops,
+    solves: true,
+    settings: [],
+    asks,
+    effects: null,
+    after: figuresOf(now),
   });
   const need = `${formatStopCount(byStops)} stops`;
-  if (kind === 'too dark') return [way('more-ambient', 'Move into more light', `Needs ${need} more ambient on the face; then meter again.`, 'subject-moved'), way('wait-darker', 'Wait for more light', `Needs ${need} more; then meter again.`, 'sun')];
+  if (kind === 'too dark')
+    return [
+      way(
+        'more-ambient',
+        'Move into more light',
+        `Needs ${need} more ambient on the face; then meter again.`,
+        'subject-moved',
+      ),
+      way('wait-darker', 'Wait for more light', `Needs ${need} more; then meter again.`, 'sun'),
+    ];
   return [
-    way('shade', 'Open shade', `Needs ${need} less light on the face; then meter again. The flash needs no more for it.`, 'subject-moved'),
-    way('turn', 'Turn the face from the light', `Needs ${need} less light on the face; then meter again. The background stays.`, 'head-turned'),
-    way('diffuser', 'Diffuser or flag over the subject', `A diffuser takes 1 to 2 stops off direct sun, a flag all of it; ${need} are needed. The background stays as it is. Then meter again.`, 'reflector'),
+    way(
+      'shade',
+      'Open shade',
+      `Needs ${need} less light on the face; then meter again. The flash needs no more for it.`,
+      'subject-moved',
+    ),
+    way(
+      'turn',
+      'Turn the face from the light',
+      `Needs ${need} less light on the face; then meter again. The background stays.`,
+      'head-turned',
+    ),
+    way(
+      'diffuser',
+      'Diffuser or flag over the subject',
+      `A diffuser takes 1 to 2 stops off direct sun, a flag all of it; ${need} are needed. The background stays as it is. Then meter again.`,
+      'reflector',
+    ),
     way('wait', 'Wait for less light', `Needs ${need} less; then meter again.`, 'sun'),
   ];
 }
@@ -124,14 +175,35 @@ export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Bal
     // the way that costs the flash so much that it no longer reaches is no way out
     if (helpsStops < LEAST_HELP_STOPS || (candidate.id === 'high-speed-sync' && !reaches)) return [];
     const solves = left < 1e-9 && (trouble.cures === 'power' || reaches);
-    return [{
-      id: candidate.id, cures: trouble.cures, title: candidate.title, solves, helpsStops, settings: candidate.settings, asks: null,
-      effect: left < 1e-9 ? candidate.effect : `Helps ${formatStopCount(helpsStops)} of ${stopsWord(before)}. ${candidate.effect}`,
-      effects: { depthOfField: depthPrice(now, after, distanceUnit), flash: flashPrice(now, after), recycle: recyclePrice(now, after), noise: noisePrice(now, after), look: lookPrice(now, after, lookWay) },
-      after: figuresOf(after),
-    }];
+    return [
+      {
+        id: candidate.id,
+        cures: trouble.cures,
+        title: candidate.title,
+        solves,
+        helpsStops,
+        settings: candidate.settings,
+        asks: null,
+        effect:
+          left < 1e-9
+            ? candidate.effect
+            : `Helps ${formatStopCount(helpsStops)} of ${stopsWord(before)}. ${candidate.effect}`,
+        effects: {
+          depthOfField: depthPrice(now, after, distanceUnit),
+          flash: flashPrice(now, after),
+          recycle: recyclePrice(now, after),
+          noise: noisePrice(now, after),
+          look: lookPrice(now, after, lookWay),
+        },
+        after: figuresOf(after),
+      },
+    ];
   });
-  const ranked = [...worked.filter(({ solves }) => solves), ...sceneWays(trouble, now), ...worked.filter(({ solves }) => !solves)];
+  const ranked = [
+    ...worked.filter(({ solves }) => solves),
+    ...sceneWays(trouble, now),
+    ...worked.filter(({ solves }) => !solves),
+  ];
   return { waysOut: ranked, notHelping: notHelping(trouble, now, { setup, kit, scene }, ranked) };
 }
 
@@ -140,11 +212,17 @@ export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now
   const need = stayingPower(setup, now.lights)?.cheaperByStops ?? 0;
   const place = need > 0 ? placeOf(setup, kit, now, need) : null;
   if (place === null) return [];
-  return [...isoForFlash(place, need), ...widerForFlash(place, need), ...closerForFlash(place, need)].flatMap(({ title, effect, settings }): CheaperSetting[] => {
-    const after = tryOut({ id: '', title, effect, settings }, setup, kit, scene);
-    const lasts = after !== null && after.camera?.met === true && after.lights.every(({ outOfRange }) => outOfRange === null) && (stayingPower(setup, after.lights)?.cheaperByStops ?? 0) === 0;
-    return lasts ? [{ title, effect, settings }] : [];
-  });
+  return [...isoForFlash(place, need), ...widerForFlash(place, need), ...closerForFlash(place, need)].flatMap(
+    ({ title, effect, settings }): CheaperSetting[] => {
+      const after = tryOut({ id: '', title, effect, settings }, setup, kit, scene);
+      const lasts =
+        after !== null &&
+        after.camera?.met === true &&
+        after.lights.every(({ outOfRange }) => outOfRange === null) &&
+        (stayingPower(setup, after.lights)?.cheaperByStops ?? 0) === 0;
+      return lasts ? [{ title, effect, settings }] : [];
+    },
+  );
 }
 
 interface Documents {
@@ -154,10 +232,17 @@ interface Documents {
 }
 
 /** Stops between what is wanted and what camera and flash reach together: how far the ambient is too bright and the flash too weak. */
-const behindSun = (state: Balance): number => (state.camera?.missing === 'too bright' ? state.camera.missingStops : 0) + (state.light?.solution?.outOfRange?.direction === 'too weak' ? state.light.solution.outOfRange.byStops : 0);
+const behindSun = (state: Balance): number =>
+  (state.camera?.missing === 'too bright' ? state.camera.missingStops : 0) +
+  (state.light?.solution?.outOfRange?.direction === 'too weak' ? state.light.solution.outOfRange.byStops : 0);
 
 /** High-speed sync against the sun, a wider aperture for more flash, a higher ISO: tried here, and told with figures where they do not help. */
-function notHelping(trouble: Trouble, now: Balance, { setup, kit, scene }: Documents, listed: readonly WayOut[]): NotHelping[] {
+function notHelping(
+  trouble: Trouble,
+  now: Balance,
+  { setup, kit, scene }: Documents,
+  listed: readonly WayOut[],
+): NotHelping[] {
   if (trouble.kind !== 'too bright' && trouble.kind !== 'too weak' && trouble.kind !== 'no flash') return [];
   const place = placeOf(setup, kit, now, Math.max(1, trouble.byStops));
   if (place === null) return [];
@@ -166,16 +251,22 @@ function notHelping(trouble: Trouble, now: Balance, { setup, kit, scene }: Docum
     [widerForFlash(place, 1), 'A wider aperture for more flash'],
     [isoForFlash(place, 1), 'A higher ISO for more flash'],
   ];
-  return one.flatMap(([candidates, title]): NotHelping[] => candidates.flatMap((candidate) => {
-    if (listed.some(({ id }) => id === candidate.id)) return [];
-    const after = tryOut(candidate, setup, kit, scene);
-    if (after === null) return [];
-    const [from, to] = [behindSun(now), behindSun(after)];
-    if (to < from - LEAST_HELP_STOPS) return [];
-    const price = after.light?.solution?.outOfRange?.direction === 'too weak' ? ` The flash would be ${stopsWord(after.light.solution.outOfRange.byStops)} too weak.` : '';
-    const why = candidate.id === 'high-speed-sync'
-      ? `${candidate.effect}.${price}`
-      : `Ambient and flash rise together, and the shutter, at ${now.camera?.text.shutter ?? 'its limit'}, cannot follow: ${Math.abs(to - from) < LEAST_HELP_STOPS ? `still ${stopsWord(from)} short` : `${stopsWord(from)} short become ${formatStops(to).replace('+', '')}`}.`;
-    return [{ id: candidate.id, title, why }];
-  }));
+  return one.flatMap(([candidates, title]): NotHelping[] =>
+    candidates.flatMap((candidate) => {
+      if (listed.some(({ id }) => id === candidate.id)) return [];
+      const after = tryOut(candidate, setup, kit, scene);
+      if (after === null) return [];
+      const [from, to] = [behindSun(now), behindSun(after)];
+      if (to < from - LEAST_HELP_STOPS) return [];
+      const price =
+        after.light?.solution?.outOfRange?.direction === 'too weak'
+          ? ` The flash would be ${stopsWord(after.light.solution.outOfRange.byStops)} too weak.`
+          : '';
+      const why =
+        candidate.id === 'high-speed-sync'
+          ? `${candidate.effect}.${price}`
+          : `Ambient and flash rise together, and the shutter, at ${now.camera?.text.shutter ?? 'its limit'}, cannot follow: ${Math.abs(to - from) < LEAST_HELP_STOPS ? `still ${stopsWord(from)} short` : `${stopsWord(from)} short become ${formatStops(to).replace('+', '')}`}.`;
+      return [{ id: candidate.id, title, why }];
+    }),
+  );
 }

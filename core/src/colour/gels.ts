@@ -34,7 +34,11 @@ export const gelLossStops = (gels: readonly Gel[]): number => sum(gels, ({ lossS
 
 /** A source behind a stack: the shifts in mired add, and so do the tints. */
 export const gelled = ({ kelvin, greenCc }: LightColour, gels: readonly Gel[]): LightColour => ({
-  kelvin: shiftedKelvin(kelvin, sum(gels, ({ shiftMired }) => shiftMired)), greenCc: greenCc + sum(gels, (gel) => gel.greenCc),
+  kelvin: shiftedKelvin(
+    kelvin,
+    sum(gels, ({ shiftMired }) => shiftMired),
+  ),
+  greenCc: greenCc + sum(gels, (gel) => gel.greenCc),
 });
 
 /** A tint is seen sooner than as much warmth. */
@@ -45,14 +49,22 @@ const PIECE_WEIGHT_MIRED = 6;
 const MOST_IN_A_STACK = 3;
 
 /** How far two colours lie apart, in mired; tint counts double. */
-export const colourDistanceMired = (a: LightColour, b: LightColour): number => Math.hypot(miredOf(a.kelvin) - miredOf(b.kelvin), GREEN_WEIGHT * (a.greenCc - b.greenCc));
+export const colourDistanceMired = (a: LightColour, b: LightColour): number =>
+  Math.hypot(miredOf(a.kelvin) - miredOf(b.kelvin), GREEN_WEIGHT * (a.greenCc - b.greenCc));
 
 /**
  * The stack that brings a source nearest to a wanted colour, weighing what it loses; no gel where none helps.
  * Every stack of up to three of the gels at hand is tried, one piece of each grade.
  */
-export function stackFor<T extends Gel>(source: LightColour, wanted: LightColour, gels: readonly T[]): { stack: T[]; result: LightColour; missMired: number } {
-  const cost = (stack: readonly T[]) => colourDistanceMired(gelled(source, stack), wanted) + LOSS_WEIGHT_MIRED * gelLossStops(stack) + PIECE_WEIGHT_MIRED * stack.length;
+export function stackFor<T extends Gel>(
+  source: LightColour,
+  wanted: LightColour,
+  gels: readonly T[],
+): { stack: T[]; result: LightColour; missMired: number } {
+  const cost = (stack: readonly T[]) =>
+    colourDistanceMired(gelled(source, stack), wanted) +
+    LOSS_WEIGHT_MIRED * gelLossStops(stack) +
+    PIECE_WEIGHT_MIRED * stack.length;
   let best: T[] = [];
   let least = cost(best);
   const grow = (stack: readonly T[], from: number): void => {

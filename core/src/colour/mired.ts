@@ -15,7 +15,10 @@ export const kelvinOf = (mired: number): number => 1e6 / mired;
 
 /** Kelvin after a shift in mired (warming is positive), held to what a colour temperature can be. */
 export const shiftedKelvin = (kelvin: number, shiftMired: number): number =>
-  Math.min(KELVIN_RANGE.most, Math.max(KELVIN_RANGE.least, kelvinOf(Math.max(1e6 / KELVIN_RANGE.most, miredOf(kelvin) + shiftMired))));
+  Math.min(
+    KELVIN_RANGE.most,
+    Math.max(KELVIN_RANGE.least, kelvinOf(Math.max(1e6 / KELVIN_RANGE.most, miredOf(kelvin) + shiftMired))),
+  );
 
 /** The light of a flash tube. */
 export const FLASH_COLOUR: LightColour = { kelvin: 5600, greenCc: 0 };
@@ -36,7 +39,8 @@ export const NAMED_SOURCES = {
 export type NamedSource = keyof typeof NAMED_SOURCES;
 
 /** How far a source looks off neutral in a picture: `mired(source) − mired(white balance)`; positive is warm. */
-export const miredOffNeutral = (source: LightColour, whiteBalance: LightColour): number => miredOf(source.kelvin) - miredOf(whiteBalance.kelvin);
+export const miredOffNeutral = (source: LightColour, whiteBalance: LightColour): number =>
+  miredOf(source.kelvin) - miredOf(whiteBalance.kelvin);
 
 /** About this much is just seen; this much is plain. */
 export const MIRED_SEEN = 10;
@@ -47,20 +51,30 @@ const GREEN_SEEN_CC = 4;
 export function sayCast(source: LightColour, whiteBalance: LightColour): string {
   const off = miredOffNeutral(source, whiteBalance);
   const green = source.greenCc - whiteBalance.greenCc;
-  const warm = Math.abs(off) < MIRED_SEEN ? null : `${Math.abs(off) < MIRED_PLAIN ? 'a little' : 'plainly'} ${off > 0 ? 'warm' : 'cool'}`;
-  const tint = Math.abs(green) < GREEN_SEEN_CC ? null : `${Math.abs(green) < 15 ? 'a little' : 'plainly'} ${green > 0 ? 'green' : 'magenta'}`;
+  const warm =
+    Math.abs(off) < MIRED_SEEN
+      ? null
+      : `${Math.abs(off) < MIRED_PLAIN ? 'a little' : 'plainly'} ${off > 0 ? 'warm' : 'cool'}`;
+  const tint =
+    Math.abs(green) < GREEN_SEEN_CC
+      ? null
+      : `${Math.abs(green) < 15 ? 'a little' : 'plainly'} ${green > 0 ? 'green' : 'magenta'}`;
   return [warm, tint].filter((part) => part !== null).join(', ') || 'neutral';
 }
 
 /** CIE 1931 chromaticity of a black body. Source: Kim et al. 2002, cubic fit of the Planckian locus, 1667 to 25 000 K. */
 function planckianXy(kelvin: number): [number, number] {
   const t = Math.min(25_000, Math.max(1667, kelvin));
-  const x = t <= 4000
-    ? -0.2661239e9 / t ** 3 - 0.2343589e6 / t ** 2 + 0.8776956e3 / t + 0.17991
-    : -3.0258469e9 / t ** 3 + 2.1070379e6 / t ** 2 + 0.2226347e3 / t + 0.24039;
-  const y = t <= 2222 ? -1.1063814 * x ** 3 - 1.3481102 * x ** 2 + 2.18555832 * x - 0.20219683
-    : t <= 4000 ? -0.9549476 * x ** 3 - 1.37418593 * x ** 2 + 2.09137015 * x - 0.16748867
-    : 3.081758 * x ** 3 - 5.8733867 * x ** 2 + 3.75112997 * x - 0.37001483;
+  const x =
+    t <= 4000
+      ? -0.2661239e9 / t ** 3 - 0.2343589e6 / t ** 2 + 0.8776956e3 / t + 0.17991
+      : -3.0258469e9 / t ** 3 + 2.1070379e6 / t ** 2 + 0.2226347e3 / t + 0.24039;
+  const y =
+    t <= 2222
+      ? -1.1063814 * x ** 3 - 1.3481102 * x ** 2 + 2.18555832 * x - 0.20219683
+      : t <= 4000
+        ? -0.9549476 * x ** 3 - 1.37418593 * x ** 2 + 2.09137015 * x - 0.16748867
+        : 3.081758 * x ** 3 - 5.8733867 * x ** 2 + 3.75112997 * x - 0.37001483;
   return [x, y];
 }
 
@@ -70,7 +84,11 @@ export function linearRgb({ kelvin, greenCc }: LightColour): [number, number, nu
   const [X, Z] = [x / y, (1 - x - y) / y];
   const least = 0.002; // the reddest sources leave the gamut
   const green = 10 ** (greenCc / 100);
-  return [Math.max(least, 3.2406 * X - 1.5372 - 0.4986 * Z), green * Math.max(least, -0.9689 * X + 1.8758 + 0.0415 * Z), Math.max(least, 0.0557 * X - 0.204 + 1.057 * Z)];
+  return [
+    Math.max(least, 3.2406 * X - 1.5372 - 0.4986 * Z),
+    green * Math.max(least, -0.9689 * X + 1.8758 + 0.0415 * Z),
+    Math.max(least, 0.0557 * X - 0.204 + 1.057 * Z),
+  ];
 }
 
 /** What a grey card lit by the source looks like in the picture, as `#rrggbb`: its colour divided by that of the white balance, channel by channel. */
@@ -79,11 +97,15 @@ export function castSwatch(source: LightColour, whiteBalance: LightColour): stri
   const ratio = from.map((value, index) => value / (to[index] ?? 1));
   const most = Math.max(...ratio);
   const level = 0.75;
-  return `#${ratio.map((value) => {
-    const linear = (level * value) / most;
-    const encoded = linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055;
-    return Math.round(255 * encoded).toString(16).padStart(2, '0');
-  }).join('')}`;
+  return `#${ratio
+    .map((value) => {
+      const linear = (level * value) / most;
+      const encoded = linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055;
+      return Math.round(255 * encoded)
+        .toString(16)
+        .padStart(2, '0');
+    })
+    .join('')}`;
 }
 
 /**
@@ -92,7 +114,10 @@ export function castSwatch(source: LightColour, whiteBalance: LightColour): stri
  * @param rgb mean of the card, linear, any scale above 0
  * @returns the colour, or undefined where a channel is empty
  */
-export function colourFromGreyCard(rgb: readonly [number, number, number], whiteBalance: LightColour): LightColour | undefined {
+export function colourFromGreyCard(
+  rgb: readonly [number, number, number],
+  whiteBalance: LightColour,
+): LightColour | undefined {
   if (!rgb.every((value) => Number.isFinite(value) && value > 0)) return undefined;
   const to = linearRgb(whiteBalance);
   const wanted = Math.log((rgb[0] * to[0]) / (rgb[2] * to[2]));

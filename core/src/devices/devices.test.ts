@@ -4,29 +4,51 @@ import fc from 'fast-check';
 import { POINT_ROLES, solve } from '../balance';
 import { addLight, ev100 } from '../photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE } from '../sample';
-import { type MeterHead, TERRACE_LIGHT, deviceCommandSchema, deviceEventSchema, deviceHelloSchema, deviceMessageSchemas, seeded, truePlacementStops, trueEv100, trueSolution } from '.';
+import {
+  type MeterHead,
+  TERRACE_LIGHT,
+  deviceCommandSchema,
+  deviceEventSchema,
+  deviceHelloSchema,
+  deviceMessageSchemas,
+  seeded,
+  truePlacementStops,
+  trueEv100,
+  trueSolution,
+} from '.';
 
 const HEADS: MeterHead[] = ['camera', 'light', 'disc'];
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 
 describe('the true scene', () => {
   it('more light never reads less, however the head is held', () => {
-    fc.assert(fc.property(fc.constantFrom(...POINT_ROLES), fc.constantFrom(...HEADS), fc.double({ min: 1, max: 16, noNaN: true }), (role, head, times) => {
-      const light = TERRACE_LIGHT[role];
-      const more = { sources: light.sources.map((source) => ({ ...source, lux: source.lux * times })), fillLux: light.fillLux * times };
-      expect(trueEv100(more, head) - trueEv100(light, head)).toBeCloseTo(Math.log2(times), 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...POINT_ROLES),
+        fc.constantFrom(...HEADS),
+        fc.double({ min: 1, max: 16, noNaN: true }),
+        (role, head, times) => {
+          const light = TERRACE_LIGHT[role];
+          const more = {
+            sources: light.sources.map((source) => ({ ...source, lux: source.lux * times })),
+            fillLux: light.fillLux * times,
+          };
+          expect(trueEv100(more, head) - trueEv100(light, head)).toBeCloseTo(Math.log2(times), 9);
+        },
+      ),
+    );
   });
 
   it('a longer exposure places every tone higher, by as much', () => {
-    for (const role of POINT_ROLES) expect(truePlacementStops(role, 12) - truePlacementStops(role, 13)).toBeCloseTo(1, 9);
+    for (const role of POINT_ROLES)
+      expect(truePlacementStops(role, 12) - truePlacementStops(role, 13)).toBeCloseTo(1, 9);
     // snow and sky lie over the face, and a dark suit under it
     expect(truePlacementStops('sky', 12)).toBeGreaterThan(truePlacementStops('face', 12));
     expect(truePlacementStops('white', 12)).toBeGreaterThan(truePlacementStops('dark', 12));
   });
 });
 
-describe('the solution in the scene\'s own light', () => {
+describe("the solution in the scene's own light", () => {
   const { setup, readings } = SAMPLE_TERRACE;
   const solution = solve(setup, SAMPLE_KIT, readings, CLOCK);
   const settings = { av: 5, tv: 7, sv: 0 };
@@ -41,12 +63,21 @@ describe('the solution in the scene\'s own light', () => {
   });
 
   it('the flash at a point comes to what was measured there, each light with the part that was foretold', () => {
-    fc.assert(fc.property(fc.double({ min: -2, max: 8, noNaN: true }), fc.double({ min: 0, max: 6, noNaN: true }), (flashAv, sv) => {
-      const face = trueSolution(solution, { ...settings, sv }, { face: flashAv })?.points.find(({ role }) => role === 'face');
-      const stops = face?.sources.map((source) => source.stops) ?? [];
-      expect(stops.length).toBeGreaterThan(0);
-      expect(addLight(...stops)).toBeCloseTo(flashAv + sv - settings.av, 6);
-    }), { numRuns: 50 });
+    fc.assert(
+      fc.property(
+        fc.double({ min: -2, max: 8, noNaN: true }),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        (flashAv, sv) => {
+          const face = trueSolution(solution, { ...settings, sv }, { face: flashAv })?.points.find(
+            ({ role }) => role === 'face',
+          );
+          const stops = face?.sources.map((source) => source.stops) ?? [];
+          expect(stops.length).toBeGreaterThan(0);
+          expect(addLight(...stops)).toBeCloseTo(flashAv + sv - settings.av, 6);
+        },
+      ),
+      { numRuns: 50 },
+    );
   });
 
   it('there is none before there are camera settings', () => {
@@ -61,14 +92,29 @@ describe('the words between gateway and device', () => {
   it('take what a device says, and nothing beside it', () => {
     expect(deviceHelloSchema.safeParse(hello).success).toBe(true);
     expect(deviceMessageSchemas.meter.safeParse(reading).success).toBe(true);
-    for (const wrong of [{ ...hello, protocol: 2 }, { ...hello, id: '../etc' }, { ...hello, name: ' ' }, { ...hello, kind: 'toaster' }, { ...hello, secret: 1 }]) expect(deviceHelloSchema.safeParse(wrong).success).toBe(false);
-    for (const wrong of [{ ...reading, av: NaN }, { ...reading, av: 1e9 }, { ...reading, head: 'up' }, { ...reading, extra: 1 }, { type: 'picture', av: 5, tv: 7, sv: 0, bytes: 0 }]) expect(deviceMessageSchemas.meter.safeParse(wrong).success).toBe(false);
+    for (const wrong of [
+      { ...hello, protocol: 2 },
+      { ...hello, id: '../etc' },
+      { ...hello, name: ' ' },
+      { ...hello, kind: 'toaster' },
+      { ...hello, secret: 1 },
+    ])
+      expect(deviceHelloSchema.safeParse(wrong).success).toBe(false);
+    for (const wrong of [
+      { ...reading, av: NaN },
+      { ...reading, av: 1e9 },
+      { ...reading, head: 'up' },
+      { ...reading, extra: 1 },
+      { type: 'picture', av: 5, tv: 7, sv: 0, bytes: 0 },
+    ])
+      expect(deviceMessageSchemas.meter.safeParse(wrong).success).toBe(false);
   });
 
   it('a camera may only announce a picture of a size that can be', () => {
     const picture = { type: 'picture', av: 5, tv: 7, sv: 0, bytes: 4000 };
     expect(deviceMessageSchemas.camera.safeParse(picture).success).toBe(true);
-    for (const bytes of [-1, 0, 0.5, 40_000_001, Infinity]) expect(deviceMessageSchemas.camera.safeParse({ ...picture, bytes }).success).toBe(false);
+    for (const bytes of [-1, 0, 0.5, 40_000_001, Infinity])
+      expect(deviceMessageSchemas.camera.safeParse({ ...picture, bytes }).success).toBe(false);
   });
 
   it('a command carries a whole stage, and one that is not whole is refused', () => {
@@ -81,15 +127,36 @@ describe('the words between gateway and device', () => {
   });
 
   it('no words at all make a schema throw', () => {
-    fc.assert(fc.property(fc.oneof(fc.anything(), fc.record({ type: fc.constantFrom('reading', 'stage', 'fire', 'devices', 'picture'), av: fc.anything(), groups: fc.anything() })), (words) => {
-      for (const schema of [deviceHelloSchema, deviceCommandSchema, deviceEventSchema, ...Object.values(deviceMessageSchemas)]) expect(typeof schema.safeParse(words).success).toBe('boolean');
-    }));
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.anything(),
+          fc.record({
+            type: fc.constantFrom('reading', 'stage', 'fire', 'devices', 'picture'),
+            av: fc.anything(),
+            groups: fc.anything(),
+          }),
+        ),
+        (words) => {
+          for (const schema of [
+            deviceHelloSchema,
+            deviceCommandSchema,
+            deviceEventSchema,
+            ...Object.values(deviceMessageSchemas),
+          ])
+            expect(typeof schema.safeParse(words).success).toBe('boolean');
+        },
+      ),
+    );
   });
 });
 
 describe('seeded chance', () => {
   it('is the same for a seed, lies in its range and spreads over it', () => {
-    const draw = (seed: number) => { const next = seeded(seed); return Array.from({ length: 1000 }, () => next()); };
+    const draw = (seed: number) => {
+      const next = seeded(seed);
+      return Array.from({ length: 1000 }, () => next());
+    };
     expect(draw(7)).toEqual(draw(7));
     expect(draw(7)).not.toEqual(draw(8));
     const tenths = new Set(draw(7).map((value) => Math.floor(value * 10)));

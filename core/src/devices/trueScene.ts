@@ -24,7 +24,13 @@ export type MeterHead = 'camera' | 'light' | 'disc';
  * meter and photograph. Invented, with the levels of a clear February afternoon.
  */
 export const TERRACE_LIGHT: Record<PointRole, TrueLight> = {
-  face: { sources: [{ name: 'sun behind', angleDeg: 165, lux: 18_000 }, { name: 'snow in front', angleDeg: 40, lux: 2_600 }], fillLux: 3_000 },
+  face: {
+    sources: [
+      { name: 'sun behind', angleDeg: 165, lux: 18_000 },
+      { name: 'snow in front', angleDeg: 40, lux: 2_600 },
+    ],
+    fillLux: 3_000,
+  },
   shadow: { sources: [{ name: 'snow in front', angleDeg: 95, lux: 1_400 }], fillLux: 2_000 },
   background: { sources: [{ name: 'sun', angleDeg: 70, lux: 22_000 }], fillLux: 7_000 },
   sky: { sources: [], fillLux: 42_000 },
@@ -37,7 +43,10 @@ export const TERRACE_LIGHT: Record<PointRole, TrueLight> = {
 
 /** The true EV100 that a faultless meter would show with its head held so. */
 export function trueEv100({ sources, fillLux }: TrueLight, head: MeterHead): number {
-  const strongest = sources.reduce<TrueSource | undefined>((best, source) => (best === undefined || source.lux > best.lux ? source : best), undefined);
+  const strongest = sources.reduce<TrueSource | undefined>(
+    (best, source) => (best === undefined || source.lux > best.lux ? source : best),
+    undefined,
+  );
   const axisDeg = head === 'camera' || strongest === undefined ? 0 : strongest.angleDeg;
   const response = head === 'disc' ? discResponse : domeResponse;
   const luxSeen = sources.reduce((sum, source) => sum + source.lux * response(source.angleDeg - axisDeg), fillLux);
@@ -55,21 +64,32 @@ export const truePlacementStops = (role: PointRole, cameraEv100: number): number
  * @param flashAv light of the flash that fires, as aperture values at ISO 100, by kind of point; kinds that are missing get none
  * @returns null before the application has camera settings
  */
-export function trueSolution(solution: Solution, settings: ExposureSettings, flashAv: Partial<Record<PointRole, number>>): Solution | null {
+export function trueSolution(
+  solution: Solution,
+  settings: ExposureSettings,
+  flashAv: Partial<Record<PointRole, number>>,
+): Solution | null {
   const { camera } = solution;
   if (camera === null) return null;
   const cameraEv100 = ev100(settings);
   return {
-    ...solution, camera: { ...camera, ...settings, ev100: cameraEv100 },
+    ...solution,
+    camera: { ...camera, ...settings, ev100: cameraEv100 },
     points: solution.points.map((point) => {
       const placed = truePlacementStops(point.role, cameraEv100);
       const flash = flashAv[point.role];
       const [first] = solution.stage.lights;
       // where none was foretold it comes from the first light that stands there
-      const known = point.sources.length > 0 || first === undefined ? point.sources : [{ lightId: first.lightId, name: first.name, stops: 0, share: 0, basis: 'geometry' as const }];
+      const known =
+        point.sources.length > 0 || first === undefined
+          ? point.sources
+          : [{ lightId: first.lightId, name: first.name, stops: 0, share: 0, basis: 'geometry' as const }];
       const foretold = known.length === 0 ? 0 : addLight(...known.map(({ stops }) => stops));
       // which light gives how much is as foretold; all of it together is as it truly is
-      const sources = flash === undefined ? [] : known.map((source) => ({ ...source, stops: source.stops + flash + settings.sv - settings.av - foretold }));
+      const sources =
+        flash === undefined
+          ? []
+          : known.map((source) => ({ ...source, stops: source.stops + flash + settings.sv - settings.av - foretold }));
       return { ...point, ambientStops: placed - ROLE_FACTS[point.role].toneStops, placedAmbientStops: placed, sources };
     }),
   };

@@ -1,4 +1,15 @@
-import { type Fact, type Kit, LIGHT_ROLE_FACTS, type LightRole, type Setting, type Setup, offered, solve, usualTarget, withSettings } from '../balance';
+import {
+  type Fact,
+  type Kit,
+  LIGHT_ROLE_FACTS,
+  type LightRole,
+  type Setting,
+  type Setup,
+  offered,
+  solve,
+  usualTarget,
+  withSettings,
+} from '../balance';
 import { newLight, newPoint } from './newSetup';
 
 /**
@@ -8,18 +19,35 @@ import { newLight, newPoint } from './newSetup';
  * @param ids for the light, and for a point that has to be made
  * @returns null when there is no flash in the kit
  */
-export function lightToAdd(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, role: LightRole, ids: { lightId: string; pointId: string }): Setting[] | null {
+export function lightToAdd(
+  setup: Setup,
+  kit: Kit,
+  facts: readonly Fact[],
+  clock: Date,
+  role: LightRole,
+  ids: { lightId: string; pointId: string },
+): Setting[] | null {
   const kind = LIGHT_ROLE_FACTS[role].aims;
   const known = setup.points.find((point) => point.role === kind);
   const point = known ?? newPoint(ids.pointId, kind);
   const free = offered(kit.flashUnits).filter(({ id }) => !setup.lights.some(({ unitId }) => unitId === id));
   const targeted = point.role === 'face' || setup.look.targets.some(({ pointId }) => pointId === point.id);
   const settingsFor = (unitId: string): Setting[] => {
-    const light = { ...newLight(ids.lightId, role, unitId, point.id, setup.lights), modifierId: role === 'key' ? (offered(kit.modifiers)[0]?.id ?? null) : null };
+    const light = {
+      ...newLight(ids.lightId, role, unitId, point.id, setup.lights),
+      modifierId: role === 'key' ? (offered(kit.modifiers)[0]?.id ?? null) : null,
+    };
     return [
       ...(known === undefined ? [{ path: 'points' as const, value: [...setup.points, point] }] : []),
       { path: 'lights', value: [...setup.lights, light] },
-      ...(targeted ? [] : [{ path: 'look.targets' as const, value: [...setup.look.targets, usualTarget(light, setup.look.faceStops + setup.look.feelStops)] }]),
+      ...(targeted
+        ? []
+        : [
+            {
+              path: 'look.targets' as const,
+              value: [...setup.look.targets, usualTarget(light, setup.look.faceStops + setup.look.feelStops)],
+            },
+          ]),
     ];
   };
   const inReach = (unitId: string): boolean => {

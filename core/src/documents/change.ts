@@ -9,7 +9,10 @@ export const changeSchema = z.strictObject({
   id: z.uuid(),
   setupId: z.uuid(),
   at: z.iso.datetime({ offset: true }),
-  settings: z.array(z.strictObject({ path: z.enum(SETTING_PATHS), from: z.json(), to: z.json() })).min(1).max(20),
+  settings: z
+    .array(z.strictObject({ path: z.enum(SETTING_PATHS), from: z.json(), to: z.json() }))
+    .min(1)
+    .max(20),
   undoes: z.array(z.uuid()).max(500).meta({ description: 'the changes that this one takes back' }),
 });
 export type Change = z.infer<typeof changeSchema>;
@@ -43,19 +46,34 @@ export function groupChanges(changes: readonly Change[]): ChangeGroup[] {
     const last = groups.at(-1);
     const isUndone = undone.has(change.id);
     const stepped = change.settings.every(({ to }) => typeof to === 'number');
-    const together = last !== undefined && stepped && last.undoes.length === 0 && change.undoes.length === 0 && last.undone === isUndone
-      && paths(last.settings) === paths(change.settings) && Date.parse(change.at) - Date.parse(last.at) <= ONE_GO_MS;
+    const together =
+      last !== undefined &&
+      stepped &&
+      last.undoes.length === 0 &&
+      change.undoes.length === 0 &&
+      last.undone === isUndone &&
+      paths(last.settings) === paths(change.settings) &&
+      Date.parse(change.at) - Date.parse(last.at) <= ONE_GO_MS;
     if (together) {
       last.ids.push(change.id);
       last.at = change.at;
       last.settings = last.settings.map((setting, index) => ({ ...setting, to: change.settings[index]?.to ?? null }));
-    } else groups.push({ ids: [change.id], at: change.at, settings: change.settings, undoes: change.undoes, undone: isUndone });
+    } else
+      groups.push({
+        ids: [change.id],
+        at: change.at,
+        settings: change.settings,
+        undoes: change.undoes,
+        undone: isUndone,
+      });
   }
   return groups;
 }
 
 /** The settings that take a group of changes back. */
-export const undoSettings = ({ settings }: Pick<ChangeGroup, 'settings'>): Setting[] => settings.map(({ path, from }) => ({ path, value: from })).reverse();
+export const undoSettings = ({ settings }: Pick<ChangeGroup, 'settings'>): Setting[] =>
+  settings.map(({ path, from }) => ({ path, value: from })).reverse();
 
 /** The newest group that has not been taken back and takes nothing back itself. */
-export const lastUndoable = (groups: readonly ChangeGroup[]): ChangeGroup | undefined => groups.findLast(({ undone, undoes }) => !undone && undoes.length === 0);
+export const lastUndoable = (groups: readonly ChangeGroup[]): ChangeGroup | undefined =>
+  groups.findLast(({ undone, undoes }) => !undone && undoes.length === 0);

@@ -3,12 +3,39 @@ import { z } from 'zod';
 import { readingSchema, sceneChangeSchema, setupSchema } from '../balance';
 import { changeSchema } from './change';
 import { frameSchema } from './frame';
-import { cameraItemSchema, filterItemSchema, flashItemSchema, gelItemSchema, gridItemSchema, lampItemSchema, lensItemSchema, modifierItemSchema, preferencesItemSchema, reflectorItemSchema, standItemSchema } from './kitItems';
+import {
+  cameraItemSchema,
+  filterItemSchema,
+  flashItemSchema,
+  gelItemSchema,
+  gridItemSchema,
+  lampItemSchema,
+  lensItemSchema,
+  modifierItemSchema,
+  preferencesItemSchema,
+  reflectorItemSchema,
+  standItemSchema,
+} from './kitItems';
 import { migrateDocument } from './migrate';
 import { shootSchema, spotSchema } from './shoot';
 
 /** What is edited: one device at a time as a rule, merged by field when not. */
-const editables = [shootSchema, spotSchema, setupSchema, cameraItemSchema, lensItemSchema, flashItemSchema, modifierItemSchema, gridItemSchema, gelItemSchema, filterItemSchema, standItemSchema, lampItemSchema, reflectorItemSchema, preferencesItemSchema] as const;
+const editables = [
+  shootSchema,
+  spotSchema,
+  setupSchema,
+  cameraItemSchema,
+  lensItemSchema,
+  flashItemSchema,
+  modifierItemSchema,
+  gridItemSchema,
+  gelItemSchema,
+  filterItemSchema,
+  standItemSchema,
+  lampItemSchema,
+  reflectorItemSchema,
+  preferencesItemSchema,
+] as const;
 
 /** Facts are only ever added; whether one is struck out may change. So they never conflict. */
 const facts = [readingSchema, sceneChangeSchema, frameSchema, changeSchema] as const;

@@ -14,14 +14,24 @@ export const frameSchema = z.strictObject({
   setupId: z.uuid(),
   at: z.iso.datetime({ offset: true }),
   name: z.string().trim().min(1).max(200),
-  takenAt: z.string().max(40).nullable().meta({ description: 'the camera clock as the picture tells it, with no zone of its own; null: not told' }),
+  takenAt: z
+    .string()
+    .max(40)
+    .nullable()
+    .meta({ description: 'the camera clock as the picture tells it, with no zone of its own; null: not told' }),
   ...stopFields,
   settingsFrom: z.enum(['exif', 'typed', 'simulated']),
   widthPx: z.number().int().min(1).max(60_000),
   heightPx: z.number().int().min(1).max(60_000),
-  image: z.string().regex(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/).max(MAX_FRAME_IMAGE_LETTERS).meta({ description: 'the downsized copy' }),
+  image: z
+    .string()
+    .regex(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/)
+    .max(MAX_FRAME_IMAGE_LETTERS)
+    .meta({ description: 'the downsized copy' }),
   histogram: z.strictObject({ red: channelCounts, green: channelCounts, blue: channelCounts }),
-  clipped: z.strictObject({ highlights: channelShares, shadows: channelShares }).meta({ description: 'share of the picture at each end, red, green, blue' }),
+  clipped: z
+    .strictObject({ highlights: channelShares, shadows: channelShares })
+    .meta({ description: 'share of the picture at each end, red, green, blue' }),
   struckAt: z.iso.datetime({ offset: true }).nullable(),
 });
 export type Frame = z.infer<typeof frameSchema>;

@@ -1,9 +1,11 @@
 type Json = unknown;
-const isRecord = (value: Json): value is Record<string, Json> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRecord = (value: Json): value is Record<string, Json> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 const same = (a: Json, b: Json): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 type Thing = Record<string, Json> & { id: string };
-const isList = (value: Json): value is Thing[] => Array.isArray(value) && value.every((thing) => isRecord(thing) && typeof thing['id'] === 'string');
+const isList = (value: Json): value is Thing[] =>
+  Array.isArray(value) && value.every((thing) => isRecord(thing) && typeof thing['id'] === 'string');
 
 /**
  * Merges two edits of one document by field against their common base. A field that only one side changed takes that
@@ -17,10 +19,12 @@ export function mergeByField(base: Json, mine: Json, theirs: Json): Json {
   if (isRecord(mine) && isRecord(theirs)) {
     const from = isRecord(base) ? base : {};
     const keys = new Set([...Object.keys(theirs), ...Object.keys(mine)]);
-    return Object.fromEntries([...keys].flatMap((key) => {
-      const value = mergeByField(from[key], mine[key], theirs[key]);
-      return value === undefined ? [] : [[key, value]];
-    }));
+    return Object.fromEntries(
+      [...keys].flatMap((key) => {
+        const value = mergeByField(from[key], mine[key], theirs[key]);
+        return value === undefined ? [] : [[key, value]];
+      }),
+    );
   }
   if (isList(mine) && isList(theirs) && isList(base)) {
     const find = (list: Thing[], id: string) => list.find((thing) => thing.id === id);
@@ -32,7 +36,13 @@ export function mergeByField(base: Json, mine: Json, theirs: Json): Json {
       return [mergeByField(from, here, there)];
     });
   }
-  if (Array.isArray(mine) && Array.isArray(theirs) && Array.isArray(base) && mine.length === theirs.length && mine.length === base.length)
+  if (
+    Array.isArray(mine) &&
+    Array.isArray(theirs) &&
+    Array.isArray(base) &&
+    mine.length === theirs.length &&
+    mine.length === base.length
+  )
     return mine.map((value, index) => mergeByField((base as Json[])[index], value, (theirs as Json[])[index]));
   return mine;
 }

@@ -17,7 +17,11 @@ export const shootSchema = z.strictObject({
   type: z.literal('shoot'),
   version: z.literal(1),
   id: z.uuid(),
-  title: z.string().trim().min(1, 'Give the shoot a name, such as the couple or the place.').max(120, 'Keep the name under 120 letters.'),
+  title: z
+    .string()
+    .trim()
+    .min(1, 'Give the shoot a name, such as the couple or the place.')
+    .max(120, 'Keep the name under 120 letters.'),
   date: z.iso.date('Write the date as year-month-day, such as 2026-02-27.'),
   place: z.string().trim().max(160, 'Keep the place under 160 letters.'),
   timeZone: z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED),
@@ -28,7 +32,9 @@ export type Shoot = z.infer<typeof shootSchema>;
  * A shoot where it comes in: from a form, a file or another device. Its zone must be one that this runtime knows.
  * What is already kept is read by `shootSchema`, so that opening the application does not wait for the zones.
  */
-export const enteredShootSchema = shootSchema.extend({ timeZone: shootSchema.shape.timeZone.refine(isTimeZone, TIME_ZONE_WANTED) });
+export const enteredShootSchema = shootSchema.extend({
+  timeZone: shootSchema.shape.timeZone.refine(isTimeZone, TIME_ZONE_WANTED),
+});
 
 /** A spot within a shoot: one place in the light. */
 export const spotSchema = z.strictObject({
@@ -36,6 +42,10 @@ export const spotSchema = z.strictObject({
   version: z.literal(1),
   id: z.uuid(),
   shootId: z.uuid(),
-  title: z.string().trim().min(1, 'Give the spot a name, such as Terrace.').max(120, 'Keep the name under 120 letters.'),
+  title: z
+    .string()
+    .trim()
+    .min(1, 'Give the spot a name, such as Terrace.')
+    .max(120, 'Keep the name under 120 letters.'),
 });
 export type Spot = z.infer<typeof spotSchema>;

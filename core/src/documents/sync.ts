@@ -12,20 +12,32 @@ export const mutationSchema = z.discriminatedUnion('op', [
     op: z.literal('put'),
     key: z.uuid(),
     baseVersion: z.int().min(0).meta({ description: 'version that the edit started from; 0: new' }),
-    document: documentSchema.refine((document) => document.type !== 'shoot' || enteredShootSchema.safeParse(document).success, 'The shoot names a time zone that is not known here.'),
+    document: documentSchema.refine(
+      (document) => document.type !== 'shoot' || enteredShootSchema.safeParse(document).success,
+      'The shoot names a time zone that is not known here.',
+    ),
   }),
   z.strictObject({ op: z.literal('delete'), key: z.uuid(), id: z.uuid(), baseVersion: z.int().min(0) }),
 ]);
 export type Mutation = z.infer<typeof mutationSchema>;
 
 /** A stored document as the server has it; `document` is null once deleted. */
-export const storedSchema = z.strictObject({ id: z.uuid(), version: z.int(), seq: z.int(), document: documentSchema.nullable() });
+export const storedSchema = z.strictObject({
+  id: z.uuid(),
+  version: z.int(),
+  seq: z.int(),
+  document: documentSchema.nullable(),
+});
 export type Stored = z.infer<typeof storedSchema>;
 
 export const mutationResultSchema = z.strictObject({
   key: z.uuid(),
   id: z.uuid(),
-  status: z.enum(['applied', 'conflict', 'rejected']).meta({ description: 'conflict: someone else was first, merge and send again; rejected: a fact was to be changed' }),
+  status: z
+    .enum(['applied', 'conflict', 'rejected'])
+    .meta({
+      description: 'conflict: someone else was first, merge and send again; rejected: a fact was to be changed',
+    }),
   version: z.int(),
 });
 export type MutationResult = z.infer<typeof mutationResultSchema>;

@@ -12,7 +12,11 @@ export interface AutomaticStart {
  * The manual start from an automatic frame: the power that the unit reported is the power, compensation already in it;
  * without the compensation it would have been as much less or more.
  */
-export const automaticStart = (scale: PowerScale, reportedStops: number, compensationStops: number): AutomaticStart => ({
+export const automaticStart = (
+  scale: PowerScale,
+  reportedStops: number,
+  compensationStops: number,
+): AutomaticStart => ({
   manualStops: snapPower(scale, reportedStops),
   plainStops: reportedStops - compensationStops > 1e-9 ? null : snapPower(scale, reportedStops - compensationStops),
 });

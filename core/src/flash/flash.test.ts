@@ -1,7 +1,21 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type PowerScale, flashAv, flashPowerStops, guideNumberFromWs, highSpeedSyncLossStops, lowestPowerStops, powerScaleSchema, powerSettings, readPower, snapPower, writePower, automaticStart, zoomGainStops } from '.';
+import {
+  type PowerScale,
+  flashAv,
+  flashPowerStops,
+  guideNumberFromWs,
+  highSpeedSyncLossStops,
+  lowestPowerStops,
+  powerScaleSchema,
+  powerSettings,
+  readPower,
+  snapPower,
+  writePower,
+  automaticStart,
+  zoomGainStops,
+} from '.';
 import { effectiveDistanceM } from '../modifiers';
 import { parseAperture, roundToStep, svFromIso } from '../photometry';
 import golden from '../../test/golden/flash-power.json';
@@ -24,11 +38,20 @@ describe('power scales', () => {
     expect(settings[0]).toBe(0);
     expect(settings.at(-1)).toBeCloseTo(lowestPowerStops(scale), 9);
     expect(new Set(settings.map((stops) => writePower(scale, stops))).size).toBe(settings.length);
-    for (const stops of settings) expect(readPower(scale, writePower(scale, stops))).toEqual({ ok: true, value: stops });
+    for (const stops of settings)
+      expect(readPower(scale, writePower(scale, stops))).toEqual({ ok: true, value: stops });
   });
 
   it('writes each kind in its own words', () => {
-    const [thirds, tenths, , numbers, , energy, percent] = SCALES.map(([, scale]) => scale) as [PowerScale, PowerScale, PowerScale, PowerScale, PowerScale, PowerScale, PowerScale];
+    const [thirds, tenths, , numbers, , energy, percent] = SCALES.map(([, scale]) => scale) as [
+      PowerScale,
+      PowerScale,
+      PowerScale,
+      PowerScale,
+      PowerScale,
+      PowerScale,
+      PowerScale,
+    ];
     expect(writePower(thirds, 0)).toBe('1/1');
     expect(writePower(thirds, -5 + 1 / 3)).toBe('1/32 +0.3');
     expect(writePower(thirds, -4 - 1 / 3)).toBe('1/32 +0.7');
@@ -38,17 +61,27 @@ describe('power scales', () => {
     expect(writePower(percent, -3)).toBe('12.5 %');
   });
 
-  it.each([['1/16+⅓', -11 / 3], ['1/16 + 0.3', -11 / 3], ['1/16 +1/3', -11 / 3], ['32', -5], ['full', 0], ['1/8 -0.3', -10 / 3], ['1/8 and a third', -8 / 3]])('reads %s on a dial of thirds', (text, stops) => {
+  it.each([
+    ['1/16+⅓', -11 / 3],
+    ['1/16 + 0.3', -11 / 3],
+    ['1/16 +1/3', -11 / 3],
+    ['32', -5],
+    ['full', 0],
+    ['1/8 -0.3', -10 / 3],
+    ['1/8 and a third', -8 / 3],
+  ])('reads %s on a dial of thirds', (text, stops) => {
     const read = readPower({ kind: 'fraction', step: 'third', lowestStops: -7 }, text);
     expect(read.ok && read.value).toBeCloseTo(stops, 9);
   });
 
   it('says what would be right for anything else, and never gives a value outside the dial', () => {
-    fc.assert(fc.property(anyScale, fc.oneof(fc.string(), fc.stringMatching(/^[0-9/+. %Ws⅓]{0,8}$/)), (scale, text) => {
-      const read = readPower(scale, text);
-      if (!read.ok) expect(read.message).toMatch(/Write it as|range/);
-      else expect(read.value >= lowestPowerStops(scale) - 1e-9 && read.value <= 0).toBe(true);
-    }));
+    fc.assert(
+      fc.property(anyScale, fc.oneof(fc.string(), fc.stringMatching(/^[0-9/+. %Ws⅓]{0,8}$/)), (scale, text) => {
+        const read = readPower(scale, text);
+        if (!read.ok) expect(read.message).toMatch(/Write it as|range/);
+        else expect(read.value >= lowestPowerStops(scale) - 1e-9 && read.value <= 0).toBe(true);
+      }),
+    );
   });
 
   it('wants the figure that its scale is counted from', () => {
@@ -57,10 +90,12 @@ describe('power scales', () => {
   });
 
   it('snaps to the nearest setting inside the range', () => {
-    fc.assert(fc.property(anyScale, fc.double({ min: -20, max: 6, noNaN: true }), (scale, stops) => {
-      const snapped = snapPower(scale, stops);
-      expect(powerSettings(scale).some((setting) => Math.abs(setting - snapped) < 1e-9)).toBe(true);
-    }));
+    fc.assert(
+      fc.property(anyScale, fc.double({ min: -20, max: 6, noNaN: true }), (scale, stops) => {
+        const snapped = snapPower(scale, stops);
+        expect(powerSettings(scale).some((setting) => Math.abs(setting - snapped) < 1e-9)).toBe(true);
+      }),
+    );
   });
 });
 
@@ -68,19 +103,34 @@ describe('guide number', () => {
   it.each(golden.cases)('GN $guideNumberM at $distanceM m, source radius $sourceRadiusM m, f/$nominalN', (c) => {
     const aperture = parseAperture(String(c.nominalN));
     const effective = effectiveDistanceM({ kind: 'round', diameterM: 2 * c.sourceRadiusM }, c.distanceM);
-    const stops = flashPowerStops({ guideNumberM: c.guideNumberM, effectiveDistanceM: effective, lossStops: c.lossStops }, aperture.ok ? aperture.value : NaN, svFromIso(c.iso));
+    const stops = flashPowerStops(
+      { guideNumberM: c.guideNumberM, effectiveDistanceM: effective, lossStops: c.lossStops },
+      aperture.ok ? aperture.value : NaN,
+      svFromIso(c.iso),
+    );
     expect(stops).toBeCloseTo(c.powerStops, 5);
     expect(roundToStep(stops, 1 / 3)).toBeCloseTo(c.nearestThird, 5);
     expect(roundToStep(stops, 1 / 10)).toBeCloseTo(c.nearestTenth, 5);
     expect(stops > 0 ? 'too weak' : stops < -8 ? 'too strong' : null).toBe(c.outOfRangeOf1to256);
   });
 
-  const geometry = fc.record({ guideNumberM: fc.double({ min: 5, max: 200, noNaN: true }), effectiveDistanceM: fc.double({ min: 0.3, max: 30, noNaN: true }), lossStops: fc.double({ min: -1, max: 6, noNaN: true }) });
+  const geometry = fc.record({
+    guideNumberM: fc.double({ min: 5, max: 200, noNaN: true }),
+    effectiveDistanceM: fc.double({ min: 0.3, max: 30, noNaN: true }),
+    lossStops: fc.double({ min: -1, max: 6, noNaN: true }),
+  });
   it('power and aperture take each other back, and more power never gives less light', () => {
-    fc.assert(fc.property(geometry, fc.double({ min: -9, max: 0, noNaN: true }), fc.double({ min: 0, max: 3, noNaN: true }), (g, power, more) => {
-      expect(flashPowerStops(g, flashAv(g, power, 2), 2)).toBeCloseTo(power, 9);
-      expect(flashAv(g, power + more, 2)).toBeGreaterThanOrEqual(flashAv(g, power, 2));
-    }));
+    fc.assert(
+      fc.property(
+        geometry,
+        fc.double({ min: -9, max: 0, noNaN: true }),
+        fc.double({ min: 0, max: 3, noNaN: true }),
+        (g, power, more) => {
+          expect(flashPowerStops(g, flashAv(g, power, 2), 2)).toBeCloseTo(power, 9);
+          expect(flashAv(g, power + more, 2)).toBeGreaterThanOrEqual(flashAv(g, power, 2));
+        },
+      ),
+    );
   });
 
   it('takes over what automatic fired, its compensation being in it already', () => {
@@ -90,7 +140,11 @@ describe('guide number', () => {
   });
 
   it('zooming a head gains about a stop from 35 to 105 mm, and half a stop more to 200', () => {
-    expect([zoomGainStops(35, 105), zoomGainStops(35, 200), zoomGainStops(105, 35)]).toEqual([expect.closeTo(1, 9), expect.closeTo(1.5, 9), expect.closeTo(-1, 9)]);
+    expect([zoomGainStops(35, 105), zoomGainStops(35, 200), zoomGainStops(105, 35)]).toEqual([
+      expect.closeTo(1, 9),
+      expect.closeTo(1.5, 9),
+      expect.closeTo(-1, 9),
+    ]);
   });
 
   it('estimates a strobe from its energy, and high-speed sync from its entry loss', () => {

@@ -23,4 +23,5 @@ export const flashAv = (geometry: FlashGeometry, powerStops: number, sv: number)
   avFromN(geometry.guideNumberM) + powerStops + sv - 2 * Math.log2(geometry.effectiveDistanceM) - geometry.lossStops;
 
 /** The power, in stops below full, that gives this aperture value from flash alone. Above 0 is not reachable. */
-export const flashPowerStops = (geometry: FlashGeometry, av: number, sv: number): number => av - flashAv(geometry, 0, sv);
+export const flashPowerStops = (geometry: FlashGeometry, av: number, sv: number): number =>
+  av - flashAv(geometry, 0, sv);

@@ -1,23 +1,54 @@
 import { z } from 'zod';
 
-import { INCREMENT_STOPS, type Outcome, ceilToStep, failure, parsePartStops, roundToStep, stepsToStops, success } from '../photometry';
+import {
+  INCREMENT_STOPS,
+  type Outcome,
+  ceilToStep,
+  failure,
+  parsePartStops,
+  roundToStep,
+  stepsToStops,
+  success,
+} from '../photometry';
 
 /**
  * The scale printed on a flash unit. Power is kept in stops below full (0 and less);
  * the scale only says how this unit writes it, its step and how low it goes.
  */
-export const powerScaleSchema = z.strictObject({
-  kind: z.enum(['fraction', 'stopNumber', 'wattSeconds', 'percent']).meta({ description: 'fraction: 1/16 +0.3; stopNumber: one whole number per stop; wattSeconds; percent' }),
-  step: z.enum(['third', 'half', 'tenth']).meta({ description: "the unit's own power step" }),
-  lowestStops: z.number().min(-12).max(0).meta({ description: 'lowest power, stops below full' }),
-  topNumber: z.number().min(1).max(20).optional().meta({ description: 'stopNumber scale: the number that stands for full power' }),
-  fullWs: z.number().positive().max(10000).optional().meta({ description: 'wattSeconds scale: energy at full power' }),
-}).superRefine((scale, context) => {
-  if (scale.kind === 'stopNumber' && scale.topNumber === undefined)
-    context.addIssue({ code: 'custom', path: ['topNumber'], message: 'a stop-number scale needs the number of full power, such as 10' });
-  if (scale.kind === 'wattSeconds' && scale.fullWs === undefined)
-    context.addIssue({ code: 'custom', path: ['fullWs'], message: 'a watt-second scale needs the energy of full power, such as 400' });
-});
+export const powerScaleSchema = z
+  .strictObject({
+    kind: z
+      .enum(['fraction', 'stopNumber', 'wattSeconds', 'percent'])
+      .meta({ description: 'fraction: 1/16 +0.3; stopNumber: one whole number per stop; wattSeconds; percent' }),
+    step: z.enum(['third', 'half', 'tenth']).meta({ description: "the unit's own power step" }),
+    lowestStops: z.number().min(-12).max(0).meta({ description: 'lowest power, stops below full' }),
+    topNumber: z
+      .number()
+      .min(1)
+      .max(20)
+      .optional()
+      .meta({ description: 'stopNumber scale: the number that stands for full power' }),
+    fullWs: z
+      .number()
+      .positive()
+      .max(10000)
+      .optional()
+      .meta({ description: 'wattSeconds scale: energy at full power' }),
+  })
+  .superRefine((scale, context) => {
+    if (scale.kind === 'stopNumber' && scale.topNumber === undefined)
+      context.addIssue({
+        code: 'custom',
+        path: ['topNumber'],
+        message: 'a stop-number scale needs the number of full power, such as 10',
+      });
+    if (scale.kind === 'wattSeconds' && scale.fullWs === undefined)
+      context.addIssue({
+        code: 'custom',
+        path: ['fullWs'],
+        message: 'a watt-second scale needs the energy of full power, such as 400',
+      });
+  });
 export type PowerScale = z.infer<typeof powerScaleSchema>;
 
 /** The step of a scale in stops. */
@@ -90,12 +121,17 @@ function readNumber(text: string, scale: PowerScale): number | undefined {
  * @returns stops below full, or a message that says what would be right
  */
 export function readPower(scale: PowerScale, text: string): Outcome<number> {
-  const tidied = text.trim().toLowerCase().replace(/(\d),(\d)/g, '$1.$2');
+  const tidied = text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2');
   const stops = scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale);
   const range = `${writePower(scale, lowestPowerStops(scale))} to ${writePower(scale, 0)}`;
-  if (stops === undefined) return failure(`“${text.trim()}” is not a power of this unit. Write it as ${EXAMPLES[scale.kind]}.`);
+  if (stops === undefined)
+    return failure(`“${text.trim()}” is not a power of this unit. Write it as ${EXAMPLES[scale.kind]}.`);
   const snapped = roundToStep(stops, powerStepStops(scale));
-  if (snapped > 1e-9 || snapped < lowestPowerStops(scale) - 1e-9) return failure(`“${text.trim()}” is outside this unit's range, ${range}.`);
+  if (snapped > 1e-9 || snapped < lowestPowerStops(scale) - 1e-9)
+    return failure(`“${text.trim()}” is outside this unit's range, ${range}.`);
   return success(snapped);
 }
 

@@ -34,31 +34,64 @@ export function readIes(text: string): Outcome<IesBeam> {
     return failure('This is not an IES file: it begins with IESNA:LM-63 and has a line TILT=NONE.');
   const tiltAt = lines.findIndex((line) => line.startsWith('TILT='));
   if (tiltAt < 0) return failure('Line TILT= is missing: it stands before the figures, as TILT=NONE.');
-  if (lines[tiltAt]?.trim() !== 'TILT=NONE') return failure(`Line ${tiltAt + 1}: only TILT=NONE is read, not ${lines[tiltAt]?.trim().slice(0, 40) ?? ''}.`);
-  const keywords = new Map(lines.slice(0, tiltAt).flatMap((line): [string, string][] => { const match = KEYWORD.exec(line.trim()); return match?.[1] === undefined ? [] : [[match[1], match[2]?.trim() ?? '']]; }));
+  if (lines[tiltAt]?.trim() !== 'TILT=NONE')
+    return failure(`Line ${tiltAt + 1}: only TILT=NONE is read, not ${lines[tiltAt]?.trim().slice(0, 40) ?? ''}.`);
+  const keywords = new Map(
+    lines.slice(0, tiltAt).flatMap((line): [string, string][] => {
+      const match = KEYWORD.exec(line.trim());
+      return match?.[1] === undefined ? [] : [[match[1], match[2]?.trim() ?? '']];
+    }),
+  );
 
   const figures: Figure[] = [];
   for (let index = tiltAt + 1; index < lines.length; index += 1)
-    for (const word of (lines[index] ?? '').trim().split(/[\s,]+/).filter((part) => part !== '')) {
+    for (const word of (lines[index] ?? '')
+      .trim()
+      .split(/[\s,]+/)
+      .filter((part) => part !== '')) {
       const value = Number(word);
       if (!Number.isFinite(value)) return failure(`Line ${index + 1}: “${word.slice(0, 20)}” is not a number.`);
       figures.push({ value, line: index + 1 });
     }
   const lastLine = figures.at(-1)?.line ?? tiltAt + 1;
-  if (figures.length < 13) return failure(`Line ${lastLine}: the file ends early; after TILT come 13 figures and then the angles.`);
+  if (figures.length < 13)
+    return failure(`Line ${lastLine}: the file ends early; after TILT come 13 figures and then the angles.`);
   const at = (index: number): Figure => figures[index] ?? { value: NaN, line: lastLine };
-  const [lamps, perLamp, multiplier, vertical, horizontal, type] = [0, 1, 2, 3, 4, 5].map(at) as [Figure, Figure, Figure, Figure, Figure, Figure];
-  for (const [what, { value, line }] of [['vertical', vertical], ['horizontal', horizontal]] as const)
-    if (!Number.isInteger(value) || value < 1 || value > 721) return failure(`Line ${line}: the number of ${what} angles is a whole number from 1 to 721, not ${value}.`);
-  if (type.value !== TYPE_C) return failure(`Line ${type.line}: photometric type ${type.value} is not read; only type 1 (C) is.`);
+  const [lamps, perLamp, multiplier, vertical, horizontal, type] = [0, 1, 2, 3, 4, 5].map(at) as [
+    Figure,
+    Figure,
+    Figure,
+    Figure,
+    Figure,
+    Figure,
+  ];
+  for (const [what, { value, line }] of [
+    ['vertical', vertical],
+    ['horizontal', horizontal],
+  ] as const)
+    if (!Number.isInteger(value) || value < 1 || value > 721)
+      return failure(`Line ${line}: the number of ${what} angles is a whole number from 1 to 721, not ${value}.`);
+  if (type.value !== TYPE_C)
+    return failure(`Line ${type.line}: photometric type ${type.value} is not read; only type 1 (C) is.`);
   const first = 13;
   const wanted = first + vertical.value + horizontal.value + vertical.value * horizontal.value;
-  if (figures.length < wanted) return failure(`Line ${lastLine}: the file ends early; ${wanted - figures.length} of its ${wanted - first} angles and candela values are missing.`);
-  if (figures.length > wanted) return failure(`Line ${at(wanted).line}: there are more figures than the ${vertical.value} by ${horizontal.value} angles ask for.`);
+  if (figures.length < wanted)
+    return failure(
+      `Line ${lastLine}: the file ends early; ${wanted - figures.length} of its ${wanted - first} angles and candela values are missing.`,
+    );
+  if (figures.length > wanted)
+    return failure(
+      `Line ${at(wanted).line}: there are more figures than the ${vertical.value} by ${horizontal.value} angles ask for.`,
+    );
 
   const angles = figures.slice(first, first + vertical.value);
-  for (let index = 1; index < angles.length; index += 1) if ((angles[index]?.value ?? 0) <= (angles[index - 1]?.value ?? 0)) return failure(`Line ${angles[index]?.line ?? lastLine}: vertical angles rise from one to the next.`);
-  if (angles[0]?.value !== 0) return failure(`Line ${angles[0]?.line ?? lastLine}: the beam is read from its axis, so that the first vertical angle is 0.`);
+  for (let index = 1; index < angles.length; index += 1)
+    if ((angles[index]?.value ?? 0) <= (angles[index - 1]?.value ?? 0))
+      return failure(`Line ${angles[index]?.line ?? lastLine}: vertical angles rise from one to the next.`);
+  if (angles[0]?.value !== 0)
+    return failure(
+      `Line ${angles[0]?.line ?? lastLine}: the beam is read from its axis, so that the first vertical angle is 0.`,
+    );
   const table = first + vertical.value + horizontal.value;
   const candela = angles.map((_, v) => {
     let sum = 0;
@@ -71,11 +104,18 @@ export function readIes(text: string): Outcome<IesBeam> {
   if (!(axisCandela > 0)) return failure(`Line ${at(table).line}: there is no light on the axis.`);
   // a beam of at most one step a degree: every so many rows of a finer table
   const every = Math.ceil(angles.length / MOST_ANGLES);
-  const kept = angles.map((_, index) => index).filter((index) => index % every === 0 && (angles[index]?.value ?? 0) <= 180);
+  const kept = angles
+    .map((_, index) => index)
+    .filter((index) => index % every === 0 && (angles[index]?.value ?? 0) <= 180);
   if (kept.length < 2) return failure(`Line ${vertical.line}: a beam needs at least two vertical angles.`);
   return success({
     name: (keywords.get('LUMINAIRE') ?? keywords.get('LUMCAT') ?? keywords.get('LAMP') ?? '').slice(0, 80),
-    beam: { kind: 'table', anglesDeg: kept.map((index) => angles[index]?.value ?? 0), relative: kept.map((index) => Math.min(100, (candela[index] ?? 0) / axisCandela)) },
-    axisCandela, lumens: perLamp.value < 0 ? null : lamps.value * perLamp.value,
+    beam: {
+      kind: 'table',
+      anglesDeg: kept.map((index) => angles[index]?.value ?? 0),
+      relative: kept.map((index) => Math.min(100, (candela[index] ?? 0) / axisCandela)),
+    },
+    axisCandela,
+    lumens: perLamp.value < 0 ? null : lamps.value * perLamp.value,
   });
 }

@@ -8,18 +8,40 @@ import { type Solution, solve } from '../balance';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 
 const file: SetupFile = {
-  format: 'sphene-setup', version: 4, exportedAt: '2026-02-27T15:00:00.000Z', ...SAMPLE_HALL, kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT), sceneChanges: [], frames: [],
-  changes: [{ type: 'change', version: 1, id: sampleId(801), setupId: SAMPLE_HALL.setup.id, at: '2026-02-27T14:00:00Z', settings: [{ path: 'look.holdBackStops', from: 0.5, to: 1 }], undoes: [] }],
+  format: 'sphene-setup',
+  version: 4,
+  exportedAt: '2026-02-27T15:00:00.000Z',
+  ...SAMPLE_HALL,
+  kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT),
+  sceneChanges: [],
+  frames: [],
+  changes: [
+    {
+      type: 'change',
+      version: 1,
+      id: sampleId(801),
+      setupId: SAMPLE_HALL.setup.id,
+      at: '2026-02-27T14:00:00Z',
+      settings: [{ path: 'look.holdBackStops', from: 0.5, to: 1 }],
+      undoes: [],
+    },
+  ],
 };
-const solutionOf = ({ setup, kit, readings, sceneChanges, exportedAt }: SetupFile) => solve(setup, kit, [...readings, ...sceneChanges], new Date(exportedAt));
+const solutionOf = ({ setup, kit, readings, sceneChanges, exportedAt }: SetupFile) =>
+  solve(setup, kit, [...readings, ...sceneChanges], new Date(exportedAt));
 /** A solution without the ids of readings, which a copy has of its own. */
-const nameless = (solution: Solution) => ({ ...solution, points: solution.points.map((point) => ({ ...point, readingId: null })) });
+const nameless = (solution: Solution) => ({
+  ...solution,
+  points: solution.points.map((point) => ({ ...point, readingId: null })),
+});
 
 describe('setup file', () => {
   it('holds all that the solution depends on, and no more of the kit', () => {
     const read = readSetupFile(writeSetupFile(file));
     expect(read).toEqual({ ok: true, value: file });
-    expect(solutionOf(file)).toEqual(solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(file.exportedAt)));
+    expect(solutionOf(file)).toEqual(
+      solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(file.exportedAt)),
+    );
     expect(file.kit.cameras).toHaveLength(1);
     expect(file.kit.flashUnits).toHaveLength(1);
   });
@@ -37,7 +59,11 @@ describe('setup file', () => {
     ['another file', { a: 1 }, /format/],
     ['a later version', { ...file, version: 5 }, /version/],
     ['a reading that is not a number', { ...file, readings: [{ ...file.readings[0], av: null }] }, /readings\[0\]\.av/],
-    ['a reading of another setup', { ...file, readings: [{ ...file.readings[0], setupId: sampleId(77) }] }, /belongs to another setup/],
+    [
+      'a reading of another setup',
+      { ...file, readings: [{ ...file.readings[0], setupId: sampleId(77) }] },
+      /belongs to another setup/,
+    ],
     ['a spot of another shoot', { ...file, spot: { ...file.spot, shootId: sampleId(77) } }, /shootId/],
     ['an unknown field', { ...file, colour: 'red' }, /colour/],
   ])('says what is wrong with %s', (_name, content, message) => {
@@ -47,11 +73,14 @@ describe('setup file', () => {
 
   it('never throws on a damaged file', () => {
     const text = writeSetupFile(file);
-    fc.assert(fc.property(fc.nat(text.length - 1), fc.string({ maxLength: 4 }), (at, junk) => {
-      const read = readSetupFile(text.slice(0, at) + junk + text.slice(at + junk.length));
-      if (read.ok) expect(solutionOf(read.value).nextAction.text).toBeTruthy();
-      else expect(read.message.length).toBeGreaterThan(20);
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(fc.nat(text.length - 1), fc.string({ maxLength: 4 }), (at, junk) => {
+        const read = readSetupFile(text.slice(0, at) + junk + text.slice(at + junk.length));
+        if (read.ok) expect(solutionOf(read.value).nextAction.text).toBeTruthy();
+        else expect(read.message.length).toBeGreaterThan(20);
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('has its JSON Schema in the documentation, up to date', () => {

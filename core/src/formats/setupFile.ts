@@ -1,6 +1,16 @@
 import { z } from 'zod';
 
-import { EMPTY_KIT, GEAR_LISTS, type GearList, type Kit, type Setup, kitSchema, readingSchema, sceneChangeSchema, setupSchema } from '../balance';
+import {
+  EMPTY_KIT,
+  GEAR_LISTS,
+  type GearList,
+  type Kit,
+  type Setup,
+  kitSchema,
+  readingSchema,
+  sceneChangeSchema,
+  setupSchema,
+} from '../balance';
 import { GEAR_TYPES, changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
 import { type Outcome, failure, success } from '../photometry';
 
@@ -22,7 +32,8 @@ export type SetupFile = z.infer<typeof setupFileSchema>;
 
 type Raw = Record<string, unknown>;
 const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
-const each = (list: unknown, change: (one: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(change) : list);
+const each = (list: unknown, change: (one: unknown) => unknown): unknown =>
+  Array.isArray(list) ? list.map(change) : list;
 
 /** Which version of its gear a file of a version holds. */
 const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', number>>> = {
@@ -45,16 +56,33 @@ function migrateFile(raw: unknown): unknown {
   if (!isRaw(raw) || versions === undefined) return raw;
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
-    sceneChanges: [], frames: [], ...raw, version: 4, setup: migrateDocument(raw['setup']), readings: each(raw['readings'], migrateDocument),
+    sceneChanges: [],
+    frames: [],
+    ...raw,
+    version: 4,
+    setup: migrateDocument(raw['setup']),
+    readings: each(raw['readings'], migrateDocument),
     kit: {
-      ...EMPTY_KIT, ...Object.fromEntries(GEAR_LISTS.flatMap((list) => (list in kit ? [[list, each(kit[list], (one) => migrateGear(GEAR_TYPES[list].type, versions[list], one))]] : []))),
+      ...EMPTY_KIT,
+      ...Object.fromEntries(
+        GEAR_LISTS.flatMap((list) =>
+          list in kit
+            ? [[list, each(kit[list], (one) => migrateGear(GEAR_TYPES[list].type, versions[list], one))]]
+            : [],
+        ),
+      ),
       preferences: migrateGear('preferences', versions.preferences, kit['preferences']),
     },
   };
 }
 
 /** All facts of a file, with what each belongs to. */
-export const factsOfFile = ({ readings, sceneChanges, frames, changes }: SetupFile) => [...readings, ...sceneChanges, ...frames, ...changes];
+export const factsOfFile = ({ readings, sceneChanges, frames, changes }: SetupFile) => [
+  ...readings,
+  ...sceneChanges,
+  ...frames,
+  ...changes,
+];
 
 /** A setup file is small; anything larger is another kind of file. */
 export const MAX_SETUP_FILE_BYTES = 20_000_000;
@@ -62,10 +90,15 @@ export const MAX_SETUP_FILE_BYTES = 20_000_000;
 /** What the setup uses out of a whole kit; of filters, gels and grids all, since any of them may be a way out. */
 export function kitInUse(setup: Setup, kit: Kit): Kit {
   const wishes = [setup.camera, ...setup.versions.map(({ camera }) => camera)];
-  const uses = (pick: (light: Setup['lights'][number]) => string | null) => ({ id }: { id: string }) => setup.lights.some((light) => pick(light) === id);
+  const uses =
+    (pick: (light: Setup['lights'][number]) => string | null) =>
+    ({ id }: { id: string }) =>
+      setup.lights.some((light) => pick(light) === id);
   return {
     ...kit,
-    cameras: kit.cameras.filter(({ id }) => wishes.some(({ cameraId, secondCameraId }) => id === cameraId || id === secondCameraId)),
+    cameras: kit.cameras.filter(({ id }) =>
+      wishes.some(({ cameraId, secondCameraId }) => id === cameraId || id === secondCameraId),
+    ),
     lenses: kit.lenses.filter(({ id }) => wishes.some(({ lensId }) => id === lensId)),
     flashUnits: kit.flashUnits.filter(uses(({ unitId }) => unitId)),
     modifiers: kit.modifiers.filter(uses(({ modifierId }) => modifierId)),
@@ -81,10 +114,13 @@ export const writeSetupFile = (file: SetupFile): string => `${JSON.stringify(fil
 /** The parts must belong together, or the import would bring readings that nobody finds. */
 function mismatch(file: SetupFile): string | null {
   const { shoot, spot, setup } = file;
-  if (setup.shootId !== shoot.id || spot.shootId !== shoot.id) return 'setup.shootId and spot.shootId must be the id of the shoot in this file';
+  if (setup.shootId !== shoot.id || spot.shootId !== shoot.id)
+    return 'setup.shootId and spot.shootId must be the id of the shoot in this file';
   if (setup.spotId !== spot.id) return 'setup.spotId must be the id of the spot in this file';
   const stray = factsOfFile(file).find((fact) => fact.setupId !== setup.id);
-  return stray === undefined ? null : `${stray.type} ${stray.id} belongs to another setup: its setupId must be ${setup.id}`;
+  return stray === undefined
+    ? null
+    : `${stray.type} ${stray.id} belongs to another setup: its setupId must be ${setup.id}`;
 }
 
 /**
@@ -99,13 +135,17 @@ export function readSetupFile(text: string): Outcome<SetupFile> {
     return failure('This is not a setup file: it is not JSON. Choose a file that Export wrote.');
   }
   const parsed = setupFileSchema.safeParse(migrateFile(raw));
-  if (!parsed.success) return failure(`This is not a setup file that Sphene can read.\n${z.prettifyError(parsed.error)}`);
+  if (!parsed.success)
+    return failure(`This is not a setup file that Sphene can read.\n${z.prettifyError(parsed.error)}`);
   const wrong = mismatch(parsed.data);
-  return wrong === null ? success(parsed.data) : failure(`The parts of this setup file do not belong together: ${wrong}.`);
+  return wrong === null
+    ? success(parsed.data)
+    : failure(`The parts of this setup file do not belong together: ${wrong}.`);
 }
 
 /** The JSON Schema of the file, generated from the Zod schema. */
-export const setupFileJsonSchema = (): unknown => z.toJSONSchema(setupFileSchema, { target: 'draft-2020-12', io: 'input' });
+export const setupFileJsonSchema = (): unknown =>
+  z.toJSONSchema(setupFileSchema, { target: 'draft-2020-12', io: 'input' });
 
 /**
  * The same file under new ids, for an account that has it already. Kit items keep theirs, so that they are not doubled.
@@ -120,13 +160,32 @@ export function withNewIds(file: SetupFile, newId: () => string): SetupFile {
     ...file,
     shoot: { ...file.shoot, id: swap(file.shoot.id) },
     spot: { ...file.spot, id: swap(file.spot.id), shootId: swap(file.spot.shootId) },
-    setup: { ...file.setup, id: swap(file.setup.id), shootId: swap(file.setup.shootId), spotId: swap(file.setup.spotId), confirmed: file.setup.confirmed.map((question) => question.replace(/[^:]+$/, swap)) },
+    setup: {
+      ...file.setup,
+      id: swap(file.setup.id),
+      shootId: swap(file.setup.shootId),
+      spotId: swap(file.setup.spotId),
+      confirmed: file.setup.confirmed.map((question) => question.replace(/[^:]+$/, swap)),
+    },
     readings: file.readings.map((reading) => ({
-      ...reading, id: swap(reading.id), setupId: swap(reading.setupId), corrects: swap(reading.corrects),
-      method: reading.method.kind === 'frame' ? { ...reading.method, frameId: swap(reading.method.frameId) } : reading.method,
+      ...reading,
+      id: swap(reading.id),
+      setupId: swap(reading.setupId),
+      corrects: swap(reading.corrects),
+      method:
+        reading.method.kind === 'frame' ? { ...reading.method, frameId: swap(reading.method.frameId) } : reading.method,
     })),
-    sceneChanges: file.sceneChanges.map((change) => ({ ...change, id: swap(change.id), setupId: swap(change.setupId) })),
+    sceneChanges: file.sceneChanges.map((change) => ({
+      ...change,
+      id: swap(change.id),
+      setupId: swap(change.setupId),
+    })),
     frames: file.frames.map((frame) => ({ ...frame, id: swap(frame.id), setupId: swap(frame.setupId) })),
-    changes: file.changes.map((change) => ({ ...change, id: swap(change.id), setupId: swap(change.setupId), undoes: change.undoes.map(swap) })),
+    changes: file.changes.map((change) => ({
+      ...change,
+      id: swap(change.id),
+      setupId: swap(change.setupId),
+      undoes: change.undoes.map(swap),
+    })),
   };
 }

@@ -1,4 +1,15 @@
-import { AV_RANGE, type ExposureSettings, SV_RANGE, TV_RANGE, avFromN, parseAperture, parseIso, parseShutter, svFromIso, tvFromSeconds } from '../photometry';
+import {
+  AV_RANGE,
+  type ExposureSettings,
+  SV_RANGE,
+  TV_RANGE,
+  avFromN,
+  parseAperture,
+  parseIso,
+  parseShutter,
+  svFromIso,
+  tvFromSeconds,
+} from '../photometry';
 
 /** The fields that tell an exposure. Checked by hand and not by a schema, so that the worker carries no schema library. */
 interface ExposureFields {
@@ -7,7 +18,8 @@ interface ExposureFields {
   ISO: number | undefined;
 }
 
-const positive = (value: unknown): number | undefined => (typeof value === 'number' && Number.isFinite(value) && value > 0 ? value : undefined);
+const positive = (value: unknown): number | undefined =>
+  typeof value === 'number' && Number.isFinite(value) && value > 0 ? value : undefined;
 
 /** What a picture tells of its exposure; null where it does not. */
 export interface FrameExif {
@@ -18,13 +30,21 @@ export interface FrameExif {
   takenAt: string | null;
 }
 
-const within = (value: number, range: { least: number; most: number }): number | null => (value >= range.least && value <= range.most ? value : null);
+const within = (value: number, range: { least: number; most: number }): number | null =>
+  value >= range.least && value <= range.most ? value : null;
 
 /** A printed figure means its exact stop, as on the camera's dial. */
 function exactSettings({ FNumber, ExposureTime, ISO }: ExposureFields): Pick<FrameExif, 'av' | 'tv' | 'sv'> {
   const aperture = FNumber === undefined ? null : parseAperture(String(Number(FNumber.toFixed(1))));
   const denominator = ExposureTime === undefined ? null : 1 / ExposureTime;
-  const shutter = ExposureTime === undefined ? null : parseShutter(ExposureTime <= 0.35 ? `1/${String(Math.round(denominator ?? 0))}` : `${String(Number(ExposureTime.toFixed(1)))}s`);
+  const shutter =
+    ExposureTime === undefined
+      ? null
+      : parseShutter(
+          ExposureTime <= 0.35
+            ? `1/${String(Math.round(denominator ?? 0))}`
+            : `${String(Number(ExposureTime.toFixed(1)))}s`,
+        );
   const iso = ISO === undefined ? null : parseIso(String(Math.round(ISO)));
   return {
     av: FNumber === undefined ? null : aperture?.ok ? aperture.value : within(avFromN(FNumber), AV_RANGE),
@@ -40,10 +60,16 @@ export function exposureFromExif(found: unknown): FrameExif {
   const when = field('DateTimeOriginal');
   const written = /^(\d{4})[:-](\d\d)[:-](\d\d)[ T](\d\d:\d\d:\d\d)/.exec(typeof when === 'string' ? when : '');
   return {
-    ...exactSettings({ FNumber: positive(field('FNumber')), ExposureTime: positive(field('ExposureTime')), ISO: positive(field('ISO')) }),
-    takenAt: written === null ? null : `${written[1] ?? ''}-${written[2] ?? ''}-${written[3] ?? ''}T${written[4] ?? ''}`,
+    ...exactSettings({
+      FNumber: positive(field('FNumber')),
+      ExposureTime: positive(field('ExposureTime')),
+      ISO: positive(field('ISO')),
+    }),
+    takenAt:
+      written === null ? null : `${written[1] ?? ''}-${written[2] ?? ''}-${written[3] ?? ''}T${written[4] ?? ''}`,
   };
 }
 
 /** True when the picture tells all three settings. */
-export const hasSettings = (exif: FrameExif): exif is FrameExif & ExposureSettings => exif.av !== null && exif.tv !== null && exif.sv !== null;
+export const hasSettings = (exif: FrameExif): exif is FrameExif & ExposureSettings =>
+  exif.av !== null && exif.tv !== null && exif.sv !== null;

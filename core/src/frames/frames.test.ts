@@ -1,9 +1,21 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { HISTOGRAM_BINS, type Pixels, exposureFromExif, hasSettings, linearFromSrgb, pictureTones, placeInPicture } from '.';
+import {
+  HISTOGRAM_BINS,
+  type Pixels,
+  exposureFromExif,
+  hasSettings,
+  linearFromSrgb,
+  pictureTones,
+  placeInPicture,
+} from '.';
 
-const flat = (level: number, width = 40, height = 30): Pixels => ({ data: new Uint8ClampedArray(width * height * 4).fill(level), width, height });
+const flat = (level: number, width = 40, height = 30): Pixels => ({
+  data: new Uint8ClampedArray(width * height * 4).fill(level),
+  width,
+  height,
+});
 /** The 8-bit level of a tone this many stops from mid grey. */
 const levelOf = (stops: number): number => {
   const linear = 0.18 * 2 ** stops;
@@ -19,9 +31,13 @@ describe('tones of a picture', () => {
 
   it('a lighter patch never lands lower, anywhere in the picture', () => {
     const share = fc.double({ min: 0, max: 1, noNaN: true });
-    fc.assert(fc.property(fc.integer({ min: 0, max: 254 }), share, share, (level, x, y) => {
-      expect(placeInPicture(flat(level + 1), x, y).placementStops).toBeGreaterThanOrEqual(placeInPicture(flat(level), x, y).placementStops);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 254 }), share, share, (level, x, y) => {
+        expect(placeInPicture(flat(level + 1), x, y).placementStops).toBeGreaterThanOrEqual(
+          placeInPicture(flat(level), x, y).placementStops,
+        );
+      }),
+    );
     expect(placeInPicture(flat(0), 0, 1).placementStops).toBe(-9);
     expect(placeInPicture(flat(255), 1, 0)).toMatchObject({ clipped: true, level: [255, 255, 255] });
     expect(linearFromSrgb(255)).toBeCloseTo(1, 12);
@@ -36,7 +52,11 @@ describe('tones of a picture', () => {
   });
 
   it('counts every pixel once in each channel, and the clipped ones apart', () => {
-    const picture: Pixels = { data: Uint8ClampedArray.from([255, 0, 128, 255, 10, 0, 128, 255, 254, 1, 128, 255, 100, 90, 128, 255]), width: 2, height: 2 };
+    const picture: Pixels = {
+      data: Uint8ClampedArray.from([255, 0, 128, 255, 10, 0, 128, 255, 254, 1, 128, 255, 100, 90, 128, 255]),
+      width: 2,
+      height: 2,
+    };
     const { histogram, clipped } = pictureTones(picture);
     for (const channel of Object.values(histogram)) {
       expect(channel).toHaveLength(HISTOGRAM_BINS);
@@ -48,7 +68,12 @@ describe('tones of a picture', () => {
 
 describe('exposure from EXIF', () => {
   it('takes what the camera prints as its exact stop', () => {
-    const exif = exposureFromExif({ FNumber: 5.6, ExposureTime: 1 / 200, ISO: 640, DateTimeOriginal: '2026:02:27 15:42:10' });
+    const exif = exposureFromExif({
+      FNumber: 5.6,
+      ExposureTime: 1 / 200,
+      ISO: 640,
+      DateTimeOriginal: '2026:02:27 15:42:10',
+    });
     expect(exif).toEqual({ av: 5, tv: 23 / 3, sv: 8 / 3, takenAt: '2026-02-27T15:42:10' });
     expect(hasSettings(exif)).toBe(true);
     expect(exposureFromExif({ FNumber: 2.8, ExposureTime: 2, ISO: 100 })).toMatchObject({ av: 3, tv: -1, sv: 0 });
@@ -56,10 +81,30 @@ describe('exposure from EXIF', () => {
 
   it('says null for what is missing or nonsense, and never throws', () => {
     const none = { av: null, tv: null, sv: null, takenAt: null };
-    for (const nothing of [null, undefined, 3, 'x', [], {}, { FNumber: 'wide', ExposureTime: -1, ISO: Infinity, DateTimeOriginal: 7 }, { FNumber: 0, ISO: Number.NaN }]) expect(exposureFromExif(nothing)).toEqual(none);
-    fc.assert(fc.property(fc.record({ FNumber: fc.anything(), ExposureTime: fc.double(), ISO: fc.oneof(fc.integer(), fc.array(fc.integer())), DateTimeOriginal: fc.anything() }), (found) => {
-      const { av, tv, sv } = exposureFromExif(found);
-      for (const value of [av, tv, sv]) expect(value === null || Number.isFinite(value)).toBe(true);
-    }));
+    for (const nothing of [
+      null,
+      undefined,
+      3,
+      'x',
+      [],
+      {},
+      { FNumber: 'wide', ExposureTime: -1, ISO: Infinity, DateTimeOriginal: 7 },
+      { FNumber: 0, ISO: Number.NaN },
+    ])
+      expect(exposureFromExif(nothing)).toEqual(none);
+    fc.assert(
+      fc.property(
+        fc.record({
+          FNumber: fc.anything(),
+          ExposureTime: fc.double(),
+          ISO: fc.oneof(fc.integer(), fc.array(fc.integer())),
+          DateTimeOriginal: fc.anything(),
+        }),
+        (found) => {
+          const { av, tv, sv } = exposureFromExif(found);
+          for (const value of [av, tv, sv]) expect(value === null || Number.isFinite(value)).toBe(true);
+        },
+      ),
+    );
   });
 });

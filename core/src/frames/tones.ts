@@ -51,8 +51,15 @@ export function pictureTones({ data, width, height }: Pixels): PictureTones {
       if (level >= HIGHLIGHT_LEVEL) highlights[channel] += 1;
       if (level <= SHADOW_LEVEL) shadows[channel] += 1;
     }
-  const share = (sums: [number, number, number]): [number, number, number] => [sums[0] / pixels, sums[1] / pixels, sums[2] / pixels];
-  return { histogram: { red: counts[0], green: counts[1], blue: counts[2] }, clipped: { highlights: share(highlights), shadows: share(shadows) } };
+  const share = (sums: [number, number, number]): [number, number, number] => [
+    sums[0] / pixels,
+    sums[1] / pixels,
+    sums[2] / pixels,
+  ];
+  return {
+    histogram: { red: counts[0], green: counts[1], blue: counts[2] },
+    clipped: { highlights: share(highlights), shadows: share(shadows) },
+  };
 }
 
 export interface Place {

@@ -1,8 +1,6 @@
 /** The luminous face of a modifier. A point stands for a bare head that is small against its distance. */
 export type SourceShape =
-  | { kind: 'point' }
-  | { kind: 'round'; diameterM: number }
-  | { kind: 'rectangle'; widthM: number; heightM: number };
+  { kind: 'point' } | { kind: 'round'; diameterM: number } | { kind: 'rectangle'; widthM: number; heightM: number };
 
 /**
  * Configuration factor from a small surface to a rectangle that faces it, centred on its axis (0 to 1).
@@ -43,7 +41,13 @@ export const falloffStops = (shape: SourceShape, nearM: number, farM: number): n
  * Found by halving, since light falls steadily with distance.
  * @returns metres between `leastM` and `mostM`, or `undefined` when the change lies outside them
  */
-export function distanceForChange(shape: SourceShape, distanceM: number, changeStops: number, leastM = 0.3, mostM = 30): number | undefined {
+export function distanceForChange(
+  shape: SourceShape,
+  distanceM: number,
+  changeStops: number,
+  leastM = 0.3,
+  mostM = 30,
+): number | undefined {
   const gain = (m: number) => -falloffStops(shape, distanceM, m);
   let near = leastM;
   let far = mostM;
@@ -58,6 +62,7 @@ export function distanceForChange(shape: SourceShape, distanceM: number, changeS
 
 /** Apparent diameter of a source from the subject in degrees, `2·atan(D/2d)`: the measure of softness. */
 export function apparentSizeDeg(shape: SourceShape, distanceM: number): number {
-  const widthM = shape.kind === 'point' ? 0 : shape.kind === 'round' ? shape.diameterM : Math.sqrt(shape.widthM * shape.heightM);
+  const widthM =
+    shape.kind === 'point' ? 0 : shape.kind === 'round' ? shape.diameterM : Math.sqrt(shape.widthM * shape.heightM);
   return (2 * Math.atan(widthM / 2 / distanceM) * 180) / Math.PI;
 }

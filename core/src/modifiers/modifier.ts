@@ -15,7 +15,11 @@ export const sourceShapeSchema = z.discriminatedUnion('kind', [
 export const modifierSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
   shape: sourceShapeSchema,
-  lossStops: z.number().min(-2).max(8).meta({ description: 'loss against the standard reflector, on axis, far field, stops' }),
+  lossStops: z
+    .number()
+    .min(-2)
+    .max(8)
+    .meta({ description: 'loss against the standard reflector, on axis, far field, stops' }),
   layers: z.number().int().min(0).max(4).meta({ description: 'layers of cloth in front' }),
   beam: beamSchema,
 });
@@ -25,4 +29,10 @@ export type Modifier = z.infer<typeof modifierSchema>;
 export const MODIFIER_UNCERTAINTY_STOPS = 0.5;
 
 /** No modifier: the unit's own reflector, which the guide number was stated with. */
-export const BARE_REFLECTOR: Modifier = { name: 'Standard reflector', shape: { kind: 'point' }, lossStops: 0, layers: 0, beam: { kind: 'cone', fullDeg: 70 } };
+export const BARE_REFLECTOR: Modifier = {
+  name: 'Standard reflector',
+  shape: { kind: 'point' },
+  lossStops: 0,
+  layers: 0,
+  beam: { kind: 'cone', fullDeg: 70 },
+};

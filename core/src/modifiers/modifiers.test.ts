@@ -1,7 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type SourceShape, apparentSizeDeg, distanceForChange, effectiveDistanceM, falloffStops, rectangleConfigurationFactor } from '.';
+import {
+  type SourceShape,
+  apparentSizeDeg,
+  distanceForChange,
+  effectiveDistanceM,
+  falloffStops,
+  rectangleConfigurationFactor,
+} from '.';
 import falloff from '../../test/golden/falloff.json';
 import rectangles from '../../test/golden/rectangle.json';
 
@@ -14,7 +21,10 @@ const shape: fc.Arbitrary<SourceShape> = fc.oneof(
 
 describe('area sources', () => {
   it.each(falloff.cases)('radius $radiusM m, $nearM m to $farM m', (c) => {
-    expect(falloffStops({ kind: 'round', diameterM: 2 * c.radiusM }, c.nearM, c.farM)).toBeCloseTo(c.differenceStops, 5);
+    expect(falloffStops({ kind: 'round', diameterM: 2 * c.radiusM }, c.nearM, c.farM)).toBeCloseTo(
+      c.differenceStops,
+      5,
+    );
   });
 
   it.each(rectangles.cases)('rectangle $widthM by $heightM at $distanceM m', (c) => {
@@ -22,16 +32,27 @@ describe('area sources', () => {
   });
 
   it('tends to the inverse square law far away and never beats it near', () => {
-    fc.assert(fc.property(shape, fc.double({ min: 0.3, max: 30, noNaN: true }), (s, d) => expect(effectiveDistanceM(s, d)).toBeGreaterThanOrEqual(d - 1e-9)));
+    fc.assert(
+      fc.property(shape, fc.double({ min: 0.3, max: 30, noNaN: true }), (s, d) =>
+        expect(effectiveDistanceM(s, d)).toBeGreaterThanOrEqual(d - 1e-9),
+      ),
+    );
     fc.assert(fc.property(shape, (s) => expect(effectiveDistanceM(s, 1000)).toBeCloseTo(1000, 1)));
   });
 
   it('finds the distance for a change of light, or says that there is none', () => {
-    fc.assert(fc.property(shape, fc.double({ min: 0.5, max: 10, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), (s, d, change) => {
-      const found = distanceForChange(s, d, change);
-      if (found !== undefined) expect(falloffStops(s, d, found)).toBeCloseTo(-change, 4);
-      else expect(-falloffStops(s, d, change > 0 ? 0.3 : 30) * Math.sign(change)).toBeLessThan(Math.abs(change));
-    }));
+    fc.assert(
+      fc.property(
+        shape,
+        fc.double({ min: 0.5, max: 10, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        (s, d, change) => {
+          const found = distanceForChange(s, d, change);
+          if (found !== undefined) expect(falloffStops(s, d, found)).toBeCloseTo(-change, 4);
+          else expect(-falloffStops(s, d, change > 0 ? 0.3 : 30) * Math.sign(change)).toBeLessThan(Math.abs(change));
+        },
+      ),
+    );
   });
 
   it('measures softness as the apparent size', () => {

@@ -41,7 +41,9 @@ const splitTenths = (stops: number): [whole: number, tenths: number] => {
 export function apertureNumber(av: number, increment: Increment): string {
   if (increment === 'tenth') {
     const [whole, tenths] = splitTenths(av);
-    const base = within(APERTURE_THIRDS, whole) ? String(nearestNominal(APERTURE_THIRDS, whole).nominal) : plain(nFromAv(whole));
+    const base = within(APERTURE_THIRDS, whole)
+      ? String(nearestNominal(APERTURE_THIRDS, whole).nominal)
+      : plain(nFromAv(whole));
     return base + superscript(tenths);
   }
   const steps = increment === 'half' ? APERTURE_HALVES : APERTURE_THIRDS;

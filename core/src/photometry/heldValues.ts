@@ -4,7 +4,10 @@ import type { ExposureSettings } from './exposure';
 export const READ_VALUES = ['aperture', 'shutter', 'iso'] as const;
 export type ReadValue = (typeof READ_VALUES)[number];
 /** Where each value lies among exposure settings. */
-export const SETTING_OF = { aperture: 'av', shutter: 'tv', iso: 'sv' } as const satisfies Record<ReadValue, keyof ExposureSettings>;
+export const SETTING_OF = { aperture: 'av', shutter: 'tv', iso: 'sv' } as const satisfies Record<
+  ReadValue,
+  keyof ExposureSettings
+>;
 
 /**
  * The settings that a meter shows at a light level when two of its values are held: `Av + Tv − Sv = EV100` solved for the third.

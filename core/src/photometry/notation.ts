@@ -20,14 +20,28 @@ export const SV_RANGE = { least: -4, most: 13 } as const;
 
 const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 const VULGAR: Record<string, number> = { '⅓': 1 / 3, '½': 1 / 2, '⅔': 2 / 3, '¼': 1 / 4, '¾': 3 / 4 };
-const WORDS: Record<string, number> = { 'a half': 1 / 2, half: 1 / 2, 'a third': 1 / 3, 'one third': 1 / 3, 'two thirds': 2 / 3 };
+const WORDS: Record<string, number> = {
+  'a half': 1 / 2,
+  half: 1 / 2,
+  'a third': 1 / 3,
+  'one third': 1 / 3,
+  'two thirds': 2 / 3,
+};
 
 /** Lower case, single spaces, decimal commas as points. */
-const tidy = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ').replace(/(\d),(\d)/g, '$1.$2');
+const tidy = (text: string): string =>
+  text
+    .trim()
+    .toLowerCase()
+    .replace(/\s+/g, ' ')
+    .replace(/(\d),(\d)/g, '$1.$2');
 
 /** A printed number means its exact stop; the preferred series wins where both print it differently (f/13, f/1.2). */
-const exactStops = (nominal: number, preferred: readonly NominalStep[], other: readonly NominalStep[]): number | undefined =>
-  (findNominal(preferred, nominal) ?? findNominal(other, nominal))?.stops;
+const exactStops = (
+  nominal: number,
+  preferred: readonly NominalStep[],
+  other: readonly NominalStep[],
+): number | undefined => (findNominal(preferred, nominal) ?? findNominal(other, nominal))?.stops;
 
 /**
  * The part of a stop written behind a number: `4` and `⁴` are tenths, `1/3`, `⅔`, `+0.3`, `and a half` are themselves.
@@ -69,9 +83,11 @@ export function parseAperture(text: string, increment: Increment = 'third'): Out
   if (part === undefined || !(n > 0)) return unread;
   const halvesFirst = increment === 'half';
   const base =
-    exactStops(n, halvesFirst ? APERTURE_HALVES : APERTURE_THIRDS, halvesFirst ? APERTURE_THIRDS : APERTURE_HALVES) ?? avFromN(n);
+    exactStops(n, halvesFirst ? APERTURE_HALVES : APERTURE_THIRDS, halvesFirst ? APERTURE_THIRDS : APERTURE_HALVES) ??
+    avFromN(n);
   const av = base + part;
-  if (av < AV_RANGE.least || av > AV_RANGE.most) return failure(`f/${figure} is outside f/0.5 to f/128. ${APERTURE_HELP}`);
+  if (av < AV_RANGE.least || av > AV_RANGE.most)
+    return failure(`f/${figure} is outside f/0.5 to f/128. ${APERTURE_HELP}`);
   return success(av);
 }
 
@@ -102,7 +118,8 @@ export function parseShutter(text: string, increment: Increment = 'third'): Outc
     const s = Number(time);
     tv = pick(SHUTTER_SECONDS_THIRDS, SHUTTER_SECONDS_HALVES, s) ?? tvFromSeconds(s);
   } else return failure(`“${text.trim()}” is not a shutter time. ${SHUTTER_HELP}`);
-  if (tv < TV_RANGE.least || tv > TV_RANGE.most) return failure(`“${text.trim()}” is outside 15 minutes to 1/32000. ${SHUTTER_HELP}`);
+  if (tv < TV_RANGE.least || tv > TV_RANGE.most)
+    return failure(`“${text.trim()}” is outside 15 minutes to 1/32000. ${SHUTTER_HELP}`);
   return success(tv + 0);
 }
 
@@ -113,10 +130,12 @@ export function parseShutter(text: string, increment: Increment = 'third'): Outc
 export function parseIso(text: string): Outcome<number> {
   const figure = /^(?:iso)?\s*(\d+)$/i.exec(text.trim().replace(/(\d)[,.’ ](\d{3})\b/g, '$1$2'))?.[1];
   const help = 'Write it as 400 or ISO 400.';
-  if (figure === undefined) return failure(text.trim() === '' ? `Enter the ISO. ${help}` : `“${text.trim()}” is not an ISO. ${help}`);
+  if (figure === undefined)
+    return failure(text.trim() === '' ? `Enter the ISO. ${help}` : `“${text.trim()}” is not an ISO. ${help}`);
   const iso = Number(figure);
   const sv = findNominal(ISO_THIRDS, iso)?.stops ?? svFromIso(iso);
-  if (!(sv >= SV_RANGE.least && sv <= SV_RANGE.most)) return failure(`ISO ${figure} is outside ISO 6 to ISO 819200. ${help}`);
+  if (!(sv >= SV_RANGE.least && sv <= SV_RANGE.most))
+    return failure(`ISO ${figure} is outside ISO 6 to ISO 819200. ${help}`);
   return success(sv);
 }
 

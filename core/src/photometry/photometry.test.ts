@@ -2,9 +2,37 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import {
-  type Increment, addLight, apertureNumber, avFromN, ev100, ev100FromLux, flashMinusAmbient, formatAperture, formatIso, formatShutter, formatStops, holdBackFromFlashMinusAmbient, holdBackFromShare,
-  isoFromSv, luxFromEv100, nFromAv, parseAperture, parseIso, parseShutter, remainingLight, roundToStep, sayStops, secondsFromTv, separateFlashAv, separateFlashN, shareFromFlashMinusAmbient,
-  shareFromHoldBack, speakAperture, svFromIso, totalAv, tvFromSeconds,
+  type Increment,
+  addLight,
+  apertureNumber,
+  avFromN,
+  ev100,
+  ev100FromLux,
+  flashMinusAmbient,
+  formatAperture,
+  formatIso,
+  formatShutter,
+  formatStops,
+  holdBackFromFlashMinusAmbient,
+  holdBackFromShare,
+  isoFromSv,
+  luxFromEv100,
+  nFromAv,
+  parseAperture,
+  parseIso,
+  parseShutter,
+  remainingLight,
+  roundToStep,
+  sayStops,
+  secondsFromTv,
+  separateFlashAv,
+  separateFlashN,
+  shareFromFlashMinusAmbient,
+  shareFromHoldBack,
+  speakAperture,
+  svFromIso,
+  totalAv,
+  tvFromSeconds,
 } from '.';
 import apertures from '../../test/golden/notation-aperture.json';
 import shutters from '../../test/golden/notation-shutter.json';
@@ -25,21 +53,34 @@ describe('notation', () => {
     expect(read.ok && read.value).toBeCloseTo(tv, 5);
   });
 
-  it.each([['400', 2], ['ISO 400', 2], ['iso640', 8 / 3], ['12,800', 7], ['100', 0], ['50', -1]])('reads the ISO %s', (text, sv) => {
+  it.each([
+    ['400', 2],
+    ['ISO 400', 2],
+    ['iso640', 8 / 3],
+    ['12,800', 7],
+    ['100', 0],
+    ['50', -1],
+  ])('reads the ISO %s', (text, sv) => {
     const read = parseIso(text);
     expect(read.ok && read.value).toBeCloseTo(sv, 6);
   });
 
-  it.each(['', 'abc', 'f/', '5.6 44', '5..6', '0', '-4', 'f/500', '1/125', '5.6 9/2', 'NaN', 'Infinity'])('says what would be right instead of the aperture “%s”', (text) => {
-    const read = parseAperture(text);
-    expect(read.ok).toBe(false);
-    expect(!read.ok && read.message).toMatch(/Write it as 5\.6/);
-  });
+  it.each(['', 'abc', 'f/', '5.6 44', '5..6', '0', '-4', 'f/500', '1/125', '5.6 9/2', 'NaN', 'Infinity'])(
+    'says what would be right instead of the aperture “%s”',
+    (text) => {
+      const read = parseAperture(text);
+      expect(read.ok).toBe(false);
+      expect(!read.ok && read.message).toMatch(/Write it as 5\.6/);
+    },
+  );
 
-  it.each(['', 'abc', '1/0', '0', '1/1000000', '-2s', '5.6 4'])('says what would be right instead of the shutter “%s”', (text) => {
-    const read = parseShutter(text);
-    expect(!read.ok && read.message).toMatch(/1\/125/);
-  });
+  it.each(['', 'abc', '1/0', '0', '1/1000000', '-2s', '5.6 4'])(
+    'says what would be right instead of the shutter “%s”',
+    (text) => {
+      const read = parseShutter(text);
+      expect(!read.ok && read.message).toMatch(/1\/125/);
+    },
+  );
 
   it.each(['', 'x', '0', '1', '4.5', '9999999'])('says what would be right instead of the ISO “%s”', (text) => {
     const read = parseIso(text);
@@ -48,11 +89,13 @@ describe('notation', () => {
 
   it('never throws and never gives a number that is not finite, whatever is typed', () => {
     const typed = fc.oneof(fc.string(), fc.stringMatching(/^[f/ 0-9.,+⅓½⅔⁴"s]{0,9}$/));
-    fc.assert(fc.property(typed, (text) => {
-      for (const read of [parseAperture(text), parseShutter(text), parseIso(text)])
-        if (read.ok) expect(Number.isFinite(read.value)).toBe(true);
-        else expect(read.message.length).toBeGreaterThan(10);
-    }));
+    fc.assert(
+      fc.property(typed, (text) => {
+        for (const read of [parseAperture(text), parseShutter(text), parseIso(text)])
+          if (read.ok) expect(Number.isFinite(read.value)).toBe(true);
+          else expect(read.message.length).toBeGreaterThan(10);
+      }),
+    );
   });
 });
 
@@ -73,7 +116,11 @@ describe('display', () => {
     for (let k = -5 * perStop; k <= 13 * perStop; k += 1) {
       const tv = k / perStop;
       const read = parseShutter(formatShutter(tv, increment), increment);
-      expect([tv, formatShutter(tv, increment), read.ok && read.value]).toEqual([tv, expect.any(String), expect.closeTo(tv, 6)]);
+      expect([tv, formatShutter(tv, increment), read.ok && read.value]).toEqual([
+        tv,
+        expect.any(String),
+        expect.closeTo(tv, 6),
+      ]);
     }
   });
 
@@ -101,12 +148,14 @@ describe('display', () => {
 
 describe('exposure', () => {
   it('turns numbers into stops and back', () => {
-    fc.assert(fc.property(stops(-2, 14), (x) => {
-      expect(avFromN(nFromAv(x))).toBeCloseTo(x, 9);
-      expect(tvFromSeconds(secondsFromTv(x))).toBeCloseTo(x, 9);
-      expect(svFromIso(isoFromSv(x))).toBeCloseTo(x, 9);
-      expect(ev100FromLux(luxFromEv100(x))).toBeCloseTo(x, 9);
-    }));
+    fc.assert(
+      fc.property(stops(-2, 14), (x) => {
+        expect(avFromN(nFromAv(x))).toBeCloseTo(x, 9);
+        expect(tvFromSeconds(secondsFromTv(x))).toBeCloseTo(x, 9);
+        expect(svFromIso(isoFromSv(x))).toBeCloseTo(x, 9);
+        expect(ev100FromLux(luxFromEv100(x))).toBeCloseTo(x, 9);
+      }),
+    );
     expect(ev100({ av: 8, tv: 7, sv: 0 })).toBe(15);
     expect(luxFromEv100(0)).toBeCloseTo(3.3, 9);
     expect(luxFromEv100(0, 'disc')).toBeCloseTo(2.5, 9);
@@ -141,21 +190,29 @@ describe('two exposures', () => {
   });
 
   it('hold-back, share and stops convert into each other and back', () => {
-    fc.assert(fc.property(stops(0.05, 8), (h) => {
-      expect(holdBackFromShare(shareFromHoldBack(h))).toBeCloseTo(h, 8);
-      expect(holdBackFromFlashMinusAmbient(flashMinusAmbient(h))).toBeCloseTo(h, 8);
-    }));
+    fc.assert(
+      fc.property(stops(0.05, 8), (h) => {
+        expect(holdBackFromShare(shareFromHoldBack(h))).toBeCloseTo(h, 8);
+        expect(holdBackFromFlashMinusAmbient(flashMinusAmbient(h))).toBeCloseTo(h, 8);
+      }),
+    );
   });
 
   it('separation takes addition back', () => {
-    fc.assert(fc.property(stops(-2, 12), stops(-6, 10), (ambient, above) => {
-      const flash = separateFlashAv(ambient, totalAv(ambient, ambient + above));
-      expect(flash.ok && flash.value).toBeCloseTo(ambient + above, 5);
-    }));
+    fc.assert(
+      fc.property(stops(-2, 12), stops(-6, 10), (ambient, above) => {
+        const flash = separateFlashAv(ambient, totalAv(ambient, ambient + above));
+        expect(flash.ok && flash.value).toBeCloseTo(ambient + above, 5);
+      }),
+    );
   });
 
   it('adding light never darkens, and equal levels give one stop more', () => {
-    fc.assert(fc.property(stops(-20, 20), stops(-20, 20), (a, b) => expect(addLight(a, b)).toBeGreaterThanOrEqual(Math.max(a, b))));
+    fc.assert(
+      fc.property(stops(-20, 20), stops(-20, 20), (a, b) =>
+        expect(addLight(a, b)).toBeGreaterThanOrEqual(Math.max(a, b)),
+      ),
+    );
     expect(addLight(3, 3)).toBeCloseTo(4, 12);
     expect(addLight()).toBe(-Infinity);
     expect(remainingLight(2, -Infinity)).toBe(2);

@@ -35,10 +35,18 @@ describe('a step between two values', () => {
   it('the way back is the same number of stops the other way', () => {
     const aperture = fc.integer({ min: 0, max: 27 }).map((thirds) => formatAperture(thirds / 3, 'third'));
     const shutter = fc.integer({ min: 0, max: 36 }).map((thirds) => formatShutter(thirds / 3, 'third'));
-    const pair = fc.oneof(fc.tuple(aperture, aperture), fc.tuple(shutter, shutter), fc.tuple(fc.integer({ min: 1, max: 2400 }), fc.integer({ min: 1, max: 2400 })).map(([a, b]) => [`${a} Ws`, `${b} Ws`] as const));
-    fc.assert(fc.property(pair, ([a, b]) => {
-      expect(asked(`${a} to ${b}`).stops + asked(`${b} to ${a}`).stops).toBeCloseTo(0, 9);
-    }));
+    const pair = fc.oneof(
+      fc.tuple(aperture, aperture),
+      fc.tuple(shutter, shutter),
+      fc
+        .tuple(fc.integer({ min: 1, max: 2400 }), fc.integer({ min: 1, max: 2400 }))
+        .map(([a, b]) => [`${a} Ws`, `${b} Ws`] as const),
+    );
+    fc.assert(
+      fc.property(pair, ([a, b]) => {
+        expect(asked(`${a} to ${b}`).stops + asked(`${b} to ${a}`).stops).toBeCloseTo(0, 9);
+      }),
+    );
   });
 });
 
@@ -78,10 +86,13 @@ describe('ratios, percentages and counts', () => {
 });
 
 describe('what cannot be worked out', () => {
-  it.each(['', 'hello', 'f/4 to 1/60', '0:1', '3:0', '0 Ws to 5 Ws', '0 m to 2 m', 'f/4 +', '1e9 stops', '99 stops'])('“%s” is answered with what can be asked', (question) => {
-    const answer = answerStops(question);
-    expect(answer.ok ? answer.value : answer.message).toMatch(/Ask like this: f\/5 to f\/7\.1/);
-  });
+  it.each(['', 'hello', 'f/4 to 1/60', '0:1', '3:0', '0 Ws to 5 Ws', '0 m to 2 m', 'f/4 +', '1e9 stops', '99 stops'])(
+    '“%s” is answered with what can be asked',
+    (question) => {
+      const answer = answerStops(question);
+      expect(answer.ok ? answer.value : answer.message).toMatch(/Ask like this: f\/5 to f\/7\.1/);
+    },
+  );
 
   it('every example of the help can be asked', () => {
     const help = answerStops('');
@@ -91,10 +102,43 @@ describe('what cannot be worked out', () => {
   });
 
   it('no text at all makes it throw or say no number', () => {
-    const words = fc.constantFrom('f/4', '1/60', 'iso', '100', 'to', '+', '-', '⅓', '3:1', '%', 'Ws', 'm', 'full', 'power', '1/0', '0', '.', ',', 's');
-    fc.assert(fc.property(fc.oneof(fc.string(), fc.array(words, { maxLength: 6 }).map((parts) => parts.join(' '))), (question) => {
-      const answer = answerStops(question);
-      if (answer.ok) expect([Number.isFinite(answer.value.stops), JSON.stringify(answer.value)]).toEqual([true, expect.not.stringMatching(/NaN|Infinity|undefined/)]);
-    }), { numRuns: 2000 });
+    const words = fc.constantFrom(
+      'f/4',
+      '1/60',
+      'iso',
+      '100',
+      'to',
+      '+',
+      '-',
+      '⅓',
+      '3:1',
+      '%',
+      'Ws',
+      'm',
+      'full',
+      'power',
+      '1/0',
+      '0',
+      '.',
+      ',',
+      's',
+    );
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.array(words, { maxLength: 6 }).map((parts) => parts.join(' ')),
+        ),
+        (question) => {
+          const answer = answerStops(question);
+          if (answer.ok)
+            expect([Number.isFinite(answer.value.stops), JSON.stringify(answer.value)]).toEqual([
+              true,
+              expect.not.stringMatching(/NaN|Infinity|undefined/),
+            ]);
+        },
+      ),
+      { numRuns: 2000 },
+    );
   });
 });

@@ -23,7 +23,8 @@ interface Value {
   text: string;
 }
 
-const HELP = 'Ask like this: f/5 to f/7.1, 1/60 to 1/200, ISO 100 to 640, 35 to 90 Ws, 2 to 3 m, 3:1, f/4 + 1⅓, 1/16 power to 1/64, 37 %.';
+const HELP =
+  'Ask like this: f/5 to f/7.1, 1/60 to 1/200, ISO 100 to 640, 35 to 90 Ws, 2 to 3 m, 3:1, f/4 + 1⅓, 1/16 power to 1/64, 37 %.';
 
 const plain = (value: number): string => String(Number(value.toPrecision(3)));
 const NUMBER = /^(\d+(?:\.\d+)?)$/;
@@ -44,14 +45,24 @@ function readValue(text: string, kind: Kind): Value | undefined {
       const read = parseIso(text);
       return read.ok ? { kind, lightStops: read.value, text: formatIso(read.value) } : undefined;
     }
-    case 'energy': return number > 0 ? { kind, lightStops: ratioToStops(number), text: `${plain(number)} Ws` } : undefined;
+    case 'energy':
+      return number > 0 ? { kind, lightStops: ratioToStops(number), text: `${plain(number)} Ws` } : undefined;
     // inverse square: twice the distance is two stops less from a small source
-    case 'distance': return number > 0 ? { kind, lightStops: -2 * ratioToStops(number), text: `${plain(number)} ${/ft$/.test(text) ? 'ft' : 'm'}` } : undefined;
+    case 'distance':
+      return number > 0
+        ? { kind, lightStops: -2 * ratioToStops(number), text: `${plain(number)} ${/ft$/.test(text) ? 'ft' : 'm'}` }
+        : undefined;
     case 'fraction': {
       const match = /^(?:full|1\/(\d+))\s*(.*)$/.exec(text.replace(/\s*power$/, ''));
       const part = match === null ? undefined : parsePartStops((match[2] ?? '').replace(/^\+\s*/, ''));
       const stops = part === undefined ? NaN : part - ratioToStops(Number(match?.[1] ?? 1));
-      return Number.isFinite(stops) ? { kind, lightStops: stops, text: `${match?.[1] === undefined ? 'full' : `1/${match[1]}`}${match?.[2] ? ` ${match[2]}` : ''} power` } : undefined;
+      return Number.isFinite(stops)
+        ? {
+            kind,
+            lightStops: stops,
+            text: `${match?.[1] === undefined ? 'full' : `1/${match[1]}`}${match?.[2] ? ` ${match[2]}` : ''} power`,
+          }
+        : undefined;
     }
   }
 }
@@ -78,13 +89,17 @@ const DIRECTION: Record<Kind, (stops: number) => string> = {
 
 const darkerOrBrighter = (stops: number): string => {
   const count = formatStopCount(stops);
-  return count === '0.0' ? 'no difference' : `${count} ${count === '1.0' ? 'stop' : 'stops'} ${stops < 0 ? 'darker' : 'brighter'}`;
+  return count === '0.0'
+    ? 'no difference'
+    : `${count} ${count === '1.0' ? 'stop' : 'stops'} ${stops < 0 ? 'darker' : 'brighter'}`;
 };
 
 function answer(asked: string, stops: number, words: string): StopAnswer {
   const factor = stopsToRatio(stops);
   return {
-    asked, stops: stops + 0, words,
+    asked,
+    stops: stops + 0,
+    words,
     notations: [
       { name: 'Stops, tenths', text: formatStops(stops) },
       { name: 'Stops, thirds', text: formatStops(stops, 'third') },
@@ -98,12 +113,19 @@ function answer(asked: string, stops: number, words: string): StopAnswer {
 function between(from: string, to: string): StopAnswer | undefined {
   const kinds: Kind[] = [kindOf(to), kindOf(from)].filter((kind) => kind !== undefined);
   // two bare numbers are apertures, as people say them
-  for (const kind of new Set<Kind>([...(kinds.includes('fraction') ? ['fraction' as const] : kinds), ...(kinds.length === 0 ? ['aperture' as const] : [])])) {
+  for (const kind of new Set<Kind>([
+    ...(kinds.includes('fraction') ? ['fraction' as const] : kinds),
+    ...(kinds.length === 0 ? ['aperture' as const] : []),
+  ])) {
     const [a, b] = [readValue(from, kind), readValue(to, kind)];
     if (a === undefined || b === undefined) continue;
     const stops = b.lightStops - a.lightStops;
     const same = Math.abs(stops) < 0.05;
-    return answer(`${a.text} to ${b.text}`, stops, same ? 'no difference' : `${darkerOrBrighter(stops)}: ${DIRECTION[kind](stops)}`);
+    return answer(
+      `${a.text} to ${b.text}`,
+      stops,
+      same ? 'no difference' : `${darkerOrBrighter(stops)}: ${DIRECTION[kind](stops)}`,
+    );
   }
   return undefined;
 }
@@ -115,10 +137,27 @@ function moved(from: string, sign: string, count: string): StopAnswer | undefine
   const size = readCount(count);
   if (value === undefined || size === undefined || kind === 'fraction') return undefined;
   const stops = sign === '+' ? size : -size;
-  const at = (light: number) => ({ aperture: formatAperture(-light, 'third'), shutter: formatShutter(-light, 'third'), iso: formatIso(light), energy: `${plain(stopsToRatio(light))} Ws`, distance: `${plain(stopsToRatio(-light / 2))} ${/ft$/.test(from) ? 'ft' : 'm'}` }[kind]);
-  const said = answer(`${value.text}, ${formatStopCount(size)} stops ${sign === '+' ? 'brighter' : 'darker'}`, stops, `${at(value.lightStops + stops)}: ${darkerOrBrighter(stops)}`);
+  const at = (light: number) =>
+    ({
+      aperture: formatAperture(-light, 'third'),
+      shutter: formatShutter(-light, 'third'),
+      iso: formatIso(light),
+      energy: `${plain(stopsToRatio(light))} Ws`,
+      distance: `${plain(stopsToRatio(-light / 2))} ${/ft$/.test(from) ? 'ft' : 'm'}`,
+    })[kind];
+  const said = answer(
+    `${value.text}, ${formatStopCount(size)} stops ${sign === '+' ? 'brighter' : 'darker'}`,
+    stops,
+    `${at(value.lightStops + stops)}: ${darkerOrBrighter(stops)}`,
+  );
   // plus means more light here; who meant the number to go up reads the other line
-  return { ...said, notations: [{ name: 'The other way', text: `${at(value.lightStops - stops)}: ${darkerOrBrighter(-stops)}` }, ...said.notations] };
+  return {
+    ...said,
+    notations: [
+      { name: 'The other way', text: `${at(value.lightStops - stops)}: ${darkerOrBrighter(-stops)}` },
+      ...said.notations,
+    ],
+  };
 }
 
 function readCount(text: string): number | undefined {
@@ -134,10 +173,16 @@ function readCount(text: string): number | undefined {
  * @returns the answer, or a message that says what can be asked
  */
 export function answerStops(question: string): Outcome<StopAnswer> {
-  const text = question.trim().toLowerCase().replace(/[−–]/g, '-').replace(/(\d),(\d)/g, '$1.$2').replace(/\s+/g, ' ');
+  const text = question
+    .trim()
+    .toLowerCase()
+    .replace(/[−–]/g, '-')
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/\s+/g, ' ');
   if (text === '') return failure(HELP);
   const found = askRatio(text) ?? askStep(text) ?? askMoved(text) ?? askCount(text);
-  if (found === undefined || !Number.isFinite(found.stops) || Math.abs(found.stops) > 40) return failure(`“${question.trim()}” cannot be worked out. ${HELP}`);
+  if (found === undefined || !Number.isFinite(found.stops) || Math.abs(found.stops) > 40)
+    return failure(`“${question.trim()}” cannot be worked out. ${HELP}`);
   return success(found);
 }
 
@@ -147,7 +192,11 @@ function askRatio(text: string): StopAnswer | undefined {
   const factor = ratio ? Number(ratio[1]) / Number(ratio[2]) : percent ? Number(percent[1]) / 100 : NaN;
   if (!(factor > 0)) return undefined;
   const stops = ratioToStops(factor);
-  return answer(ratio ? `${ratio[1]}:${ratio[2]}` : `${percent?.[1] ?? ''} %`, stops, darkerOrBrighter(stops).replace('darker', 'less').replace('brighter', 'more'));
+  return answer(
+    ratio ? `${ratio[1]}:${ratio[2]}` : `${percent?.[1] ?? ''} %`,
+    stops,
+    darkerOrBrighter(stops).replace('darker', 'less').replace('brighter', 'more'),
+  );
 }
 
 function askStep(text: string): StopAnswer | undefined {

@@ -30,4 +30,5 @@ export function separateFlashN(ambientN: number, totalN: number): Outcome<number
 }
 
 /** Flash share of the whole (0 to 1) from flash over ambient in stops. */
-export const shareFromFlashMinusAmbient = (flashMinusAmbientStops: number): number => 1 / (1 + stopsToRatio(-flashMinusAmbientStops));
+export const shareFromFlashMinusAmbient = (flashMinusAmbientStops: number): number =>
+  1 / (1 + stopsToRatio(-flashMinusAmbientStops));

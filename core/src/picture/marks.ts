@@ -13,7 +13,12 @@ export interface ToneMark {
 
 /** Places on the head that points stand for, cm; a side is the key's. */
 const ON_HEAD: Partial<Record<Setup['points'][number]['role'], (side: number) => Vec>> = {
-  face: (side) => [2.9 * side, -3.6, 8.2], shadow: (side) => [-3.6 * side, -4.4, 7.4], highlight: (side) => [-4 * side, 10, -1], white: () => [0, -27, 8], dark: () => [9, -30, 6], grey: () => [0, -18, 6],
+  face: (side) => [2.9 * side, -3.6, 8.2],
+  shadow: (side) => [-3.6 * side, -4.4, 7.4],
+  highlight: (side) => [-4 * side, 10, -1],
+  white: () => [0, -27, 8],
+  dark: () => [9, -30, 6],
+  grey: () => [0, -18, 6],
 };
 
 /** Where a place of the head falls in the picture, in parts of its size; null outside it. */
@@ -27,11 +32,17 @@ function project({ scene: { view }, width, height }: PictureOf, place: Vec): { x
 }
 
 /** The first pixel of a material near the upper corner away from the key. */
-function findMaterial({ width, height }: PictureOf, materials: Uint8Array, material: number, side: number): { x: number; y: number } | null {
-  for (const part of [0.22, 0.1, 0.35, 0.5, 0.7]) for (const across of [0.12, 0.2, 0.06, 0.3]) {
-    const x = side > 0 ? across : 1 - across;
-    if (materials[Math.floor(part * height) * width + Math.floor(x * width)] === material) return { x, y: part };
-  }
+function findMaterial(
+  { width, height }: PictureOf,
+  materials: Uint8Array,
+  material: number,
+  side: number,
+): { x: number; y: number } | null {
+  for (const part of [0.22, 0.1, 0.35, 0.5, 0.7])
+    for (const across of [0.12, 0.2, 0.06, 0.3]) {
+      const x = side > 0 ? across : 1 - across;
+      if (materials[Math.floor(part * height) * width + Math.floor(x * width)] === material) return { x, y: part };
+    }
   return null;
 }
 
@@ -42,9 +53,19 @@ export function toneMarks(setup: Setup, solution: Solution, picture: PictureOf, 
   return solution.points.flatMap(({ pointId, role, name, placedStops }): ToneMark[] => {
     if (placedStops === null) return [];
     const local = ON_HEAD[role]?.(side);
-    const at = local !== undefined ? project(picture, [local[0] * Math.cos(turn) + local[2] * Math.sin(turn), local[1], local[2] * Math.cos(turn) - local[0] * Math.sin(turn)])
-      : role === 'background' ? (findMaterial(picture, materials, MATERIAL.backdrop, side) ?? findMaterial(picture, materials, MATERIAL.sky, side))
-        : role === 'sky' ? findMaterial(picture, materials, MATERIAL.sky, -side) : null;
+    const at =
+      local !== undefined
+        ? project(picture, [
+            local[0] * Math.cos(turn) + local[2] * Math.sin(turn),
+            local[1],
+            local[2] * Math.cos(turn) - local[0] * Math.sin(turn),
+          ])
+        : role === 'background'
+          ? (findMaterial(picture, materials, MATERIAL.backdrop, side) ??
+            findMaterial(picture, materials, MATERIAL.sky, side))
+          : role === 'sky'
+            ? findMaterial(picture, materials, MATERIAL.sky, -side)
+            : null;
     return at === null ? [] : [{ pointId, name, ...at, placedStops }];
   });
 }

@@ -1,6 +1,33 @@
-import { type Kit, PANEL_FACTS, type Setup, type Solution, companions, isIndoors, lightConfig, panelFlat, pointPlace, setupView } from '../balance';
+import {
+  type Kit,
+  PANEL_FACTS,
+  type Setup,
+  type Solution,
+  companions,
+  isIndoors,
+  lightConfig,
+  panelFlat,
+  pointPlace,
+  setupView,
+} from '../balance';
 import { beamShare } from '../modifiers';
-import { type BACKDROPS, type Blocker, HAIR_TONES, type Outline, type Person, type PictureScene, type Rgb, SKIN_TONES, type Source, type Vec, areaSource, beamTable, cosineBeam, openSky, room } from '../preview';
+import {
+  type BACKDROPS,
+  type Blocker,
+  HAIR_TONES,
+  type Outline,
+  type Person,
+  type PictureScene,
+  type Rgb,
+  SKIN_TONES,
+  type Source,
+  type Vec,
+  areaSource,
+  beamTable,
+  cosineBeam,
+  openSky,
+  room,
+} from '../preview';
 import { type Flat, type Place, flatAxes, frameSizeM } from '../scene';
 
 /** One layer of the picture: what casts it, and a key that changes when it must be rendered again. `null`: the soft light from all round. */
@@ -40,47 +67,87 @@ const TWO_CM = 80;
 const BUST_ENDS_CM = -55;
 const FAR_BACKDROP_CM = 4000;
 
-const GROUND_ALBEDO: Record<Setup['stage']['ground'], Rgb> = { snow: [0.78, 0.8, 0.84], grass: [0.13, 0.16, 0.09], stone: [0.25, 0.24, 0.22], wood: [0.26, 0.19, 0.12] };
-const BACKDROP_ALBEDO: Record<(typeof BACKDROPS)[number], Rgb> = { wall: [0.32, 0.31, 0.29], trees: [0.085, 0.11, 0.06], water: [0.03, 0.045, 0.05], sky: [0.2, 0.2, 0.2] };
+const GROUND_ALBEDO: Record<Setup['stage']['ground'], Rgb> = {
+  snow: [0.78, 0.8, 0.84],
+  grass: [0.13, 0.16, 0.09],
+  stone: [0.25, 0.24, 0.22],
+  wood: [0.26, 0.19, 0.12],
+};
+const BACKDROP_ALBEDO: Record<(typeof BACKDROPS)[number], Rgb> = {
+  wall: [0.32, 0.31, 0.29],
+  trees: [0.085, 0.11, 0.06],
+  water: [0.03, 0.045, 0.05],
+  sky: [0.2, 0.2, 0.2],
+};
 
 export const toVec = ({ x, y, z }: Place): Vec => [x * CM, y * CM, z * CM];
 const directionVec = ({ x, y, z }: Place): Vec => [x, y, z];
 
 /** People of the picture: the one in focus, one beside, or a group as far as its people stand. */
 function peopleOf(setup: Setup): Person[] {
-  return [{ at: { x: 0, y: 0, z: 0 }, turnDeg: setup.stage.subject.turnDeg }, ...companions(setup)].map(({ at, turnDeg }): Person => ({ at: [at.x * CM, at.y * CM, at.z * CM], turn: turnDeg * RADIANS }));
+  return [{ at: { x: 0, y: 0, z: 0 }, turnDeg: setup.stage.subject.turnDeg }, ...companions(setup)].map(
+    ({ at, turnDeg }): Person => ({ at: [at.x * CM, at.y * CM, at.z * CM], turn: turnDeg * RADIANS }),
+  );
 }
 
 /** What of the frame is shown: head and shoulders at least, the camera's frame where the busts fill it, a group whole. */
-function viewpointOf(setup: Setup, kit: Kit): { view: PictureScene['view']; width: number; height: number; cropped: boolean; bodies: boolean } {
+function viewpointOf(
+  setup: Setup,
+  kit: Kit,
+): { view: PictureScene['view']; width: number; height: number; cropped: boolean; bodies: boolean } {
   const { view } = setupView(setup, kit);
   const frame = frameSizeM(view, { x: 0, y: 0, z: 0 });
   const from = toVec(view.from);
   if (setup.people !== null) {
     const wideCm = (setup.people.leftM + setup.people.rightM + 0.9) * CM;
     const heightCm = Math.max(130, (wideCm * PICTURE.short) / PICTURE.long);
-    return { view: { from, at: [0, 35 - heightCm / 2, 0], heightCm }, width: PICTURE.long, height: PICTURE.short, cropped: frame.widthM * CM > wideCm * 1.05, bodies: true };
+    return {
+      view: { from, at: [0, 35 - heightCm / 2, 0], heightCm },
+      width: PICTURE.long,
+      height: PICTURE.short,
+      cropped: frame.widthM * CM > wideCm * 1.05,
+      bodies: true,
+    };
   }
   const [beside] = companions(setup);
   const two = beside !== undefined;
   const most = two ? TWO_CM : MOST_CM;
   const heightCm = Math.min(most, Math.max(two ? most : HEAD_CM, frame.heightM * CM));
   const middle = two ? BUST_ENDS_CM + TWO_CM / 2 : Math.max(-4.5, BUST_ENDS_CM + heightCm / 2);
-  return { view: { from, at: [two ? (beside.at.x * CM) / 2 : 0, middle, 0], heightCm }, width: PICTURE.short, height: PICTURE.long, cropped: frame.heightM * CM > heightCm * 1.02, bodies: false };
+  return {
+    view: { from, at: [two ? (beside.at.x * CM) / 2 : 0, middle, 0], heightCm },
+    width: PICTURE.short,
+    height: PICTURE.long,
+    cropped: frame.heightM * CM > heightCm * 1.02,
+    bodies: false,
+  };
 }
 
 function blockerOf(flat: Flat): Blocker {
   const { across, up } = flatAxes(flat.faces);
-  return { centre: toVec(flat.at), normal: directionVec(flat.faces), across: directionVec(across), up: directionVec(up), halfAcross: (flat.widthM / 2) * CM, halfUp: (flat.tallM / 2) * CM, round: flat.round, passes: 0 };
+  return {
+    centre: toVec(flat.at),
+    normal: directionVec(flat.faces),
+    across: directionVec(across),
+    up: directionVec(up),
+    halfAcross: (flat.widthM / 2) * CM,
+    halfUp: (flat.tallM / 2) * CM,
+    round: flat.round,
+    passes: 0,
+  };
 }
 
 const round3 = (values: readonly number[]): string => values.map((value) => value.toFixed(3)).join();
 
 /** The luminous face of a flat thing as a source. */
-const sourceOf = ({ at, faces, widthM, tallM }: Flat, outline: Outline, beam: Float32Array): Source => areaSource(toVec(at), directionVec(faces), widthM * CM, tallM * CM, outline, beam);
+const sourceOf = ({ at, faces, widthM, tallM }: Flat, outline: Outline, beam: Float32Array): Source =>
+  areaSource(toVec(at), directionVec(faces), widthM * CM, tallM * CM, outline, beam);
 
 /** A source's key: the same key is the same layer. */
-const keyOf = (source: Source): string => (source.kind === 'sun' ? `sun ${round3(source.towards)}` : `${source.outline} ${round3([...source.centre, ...source.axis, source.halfAcross, source.halfUp])} ${round3([16, 128, 256, 384, 480, 511].map((i) => source.beam[i] ?? 0))}`);
+const keyOf = (source: Source): string =>
+  source.kind === 'sun'
+    ? `sun ${round3(source.towards)}`
+    : `${source.outline} ${round3([...source.centre, ...source.axis, source.halfAcross, source.halfUp])} ${round3([16, 128, 256, 384, 480, 511].map((i) => source.beam[i] ?? 0))}`;
 
 /**
  * The picture of a setup: its scene and the sources of its layers, by which the renderer works.
@@ -94,20 +161,42 @@ export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf
   const flats = setup.panels.map((panel) => ({ panel, flat: panelFlat(panel, kit) }));
   const { view, width, height, cropped, bodies } = viewpointOf(setup, kit);
   const scene: PictureScene = {
-    look: { hat: subject.hat, spectacles: subject.spectacles, deepSet: subject.deepSet, skin: SKIN_TONES[subject.skin], hair: HAIR_TONES[subject.hair] },
-    people: peopleOf(setup), bodies,
-    groundY: -subject.eyesM * CM, groundAlbedo: GROUND_ALBEDO[stage.ground],
-    backdrop: { kind: stage.background, z: -(setup.backgroundM === null ? FAR_BACKDROP_CM : setup.backgroundM * CM), albedo: BACKDROP_ALBEDO[stage.background] },
+    look: {
+      hat: subject.hat,
+      spectacles: subject.spectacles,
+      deepSet: subject.deepSet,
+      skin: SKIN_TONES[subject.skin],
+      hair: HAIR_TONES[subject.hair],
+    },
+    people: peopleOf(setup),
+    bodies,
+    groundY: -subject.eyesM * CM,
+    groundAlbedo: GROUND_ALBEDO[stage.ground],
+    backdrop: {
+      kind: stage.background,
+      z: -(setup.backgroundM === null ? FAR_BACKDROP_CM : setup.backgroundM * CM),
+      albedo: BACKDROP_ALBEDO[stage.background],
+    },
     sky: indoors ? room() : openSky(towards),
     blockers: flats.filter(({ panel }) => !PANEL_FACTS[panel.kind].opening).map(({ flat }) => blockerOf(flat)),
     view,
   };
-  const layers: LayerSource[] = [{ id: 'soft', name: indoors ? 'Room' : 'Sky', kind: 'ambient', source: null, key: 'soft' }];
-  const add = (id: string, name: string, kind: LayerSource['kind'], source: Source) => layers.push({ id, name, kind, source, key: keyOf(source) });
-  if (solution.stage.sun !== null && solution.stage.sun.altitudeDeg > 0 && solution.stage.ambient.sunOnCard > 0) add('sun', 'Sun', 'ambient', { kind: 'sun', towards });
+  const layers: LayerSource[] = [
+    { id: 'soft', name: indoors ? 'Room' : 'Sky', kind: 'ambient', source: null, key: 'soft' },
+  ];
+  const add = (id: string, name: string, kind: LayerSource['kind'], source: Source) =>
+    layers.push({ id, name, kind, source, key: keyOf(source) });
+  if (solution.stage.sun !== null && solution.stage.sun.altitudeDeg > 0 && solution.stage.ambient.sunOnCard > 0)
+    add('sun', 'Sun', 'ambient', { kind: 'sun', towards });
   for (const { panel, flat } of flats) {
     const its = solution.panels.find(({ id }) => id === panel.id);
-    if (panel.kind !== 'flag' && !(panel.kind === 'reflector' && panel.surface === 'black')) add(`panel:${panel.id}`, its?.name ?? PANEL_FACTS[panel.kind].name, 'ambient', sourceOf(flat, flat.round ? 'round' : 'rectangle', cosineBeam()));
+    if (panel.kind !== 'flag' && !(panel.kind === 'reflector' && panel.surface === 'black'))
+      add(
+        `panel:${panel.id}`,
+        its?.name ?? PANEL_FACTS[panel.kind].name,
+        'ambient',
+        sourceOf(flat, flat.round ? 'round' : 'rectangle', cosineBeam()),
+      );
   }
   for (const lamp of setup.lamps) {
     const own = kit.lamps.find(({ id }) => id === lamp.lampId);
@@ -115,20 +204,74 @@ export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf
     if (own === undefined || point === undefined) continue;
     const aim = pointPlace(point, setup)?.at ?? { x: 0, y: 0, z: 0 };
     const across = Math.sqrt(Math.max(0.01, lamp.distanceM ** 2 - Math.min(lamp.heightM, lamp.distanceM * 0.98) ** 2));
-    const at: Place = { x: aim.x + across * Math.sin(lamp.sideDeg * RADIANS), y: aim.y + Math.min(lamp.heightM, lamp.distanceM * 0.98), z: aim.z + across * Math.cos(lamp.sideDeg * RADIANS) };
-    add(`lamp:${lamp.id}`, own.name, 'ambient', areaSource(toVec(at), [aim.x - at.x, aim.y - at.y, aim.z - at.z], 30, 30, 'rectangle', beamTable((angle) => beamShare(own.beam, angle))));
+    const at: Place = {
+      x: aim.x + across * Math.sin(lamp.sideDeg * RADIANS),
+      y: aim.y + Math.min(lamp.heightM, lamp.distanceM * 0.98),
+      z: aim.z + across * Math.cos(lamp.sideDeg * RADIANS),
+    };
+    add(
+      `lamp:${lamp.id}`,
+      own.name,
+      'ambient',
+      areaSource(
+        toVec(at),
+        [aim.x - at.x, aim.y - at.y, aim.z - at.z],
+        30,
+        30,
+        'rectangle',
+        beamTable((angle) => beamShare(own.beam, angle)),
+      ),
+    );
   }
   for (const { lightId, name, flat } of solution.stage.lights) {
     const light = setup.lights.find(({ id }) => id === lightId);
     const config = light === undefined ? null : lightConfig(kit, light);
     if (config === null) continue;
-    const outline: Outline = config.modifier.shape.kind === 'rectangle' ? 'rectangle' : config.modifier.shape.kind === 'round' && config.modifier.layers > 0 ? 'octagon' : 'round';
-    add(`light:${lightId}`, name, 'flash', sourceOf(flat, outline, beamTable((angle) => beamShare(config.beam, angle))));
+    const outline: Outline =
+      config.modifier.shape.kind === 'rectangle'
+        ? 'rectangle'
+        : config.modifier.shape.kind === 'round' && config.modifier.layers > 0
+          ? 'octagon'
+          : 'round';
+    add(
+      `light:${lightId}`,
+      name,
+      'flash',
+      sourceOf(
+        flat,
+        outline,
+        beamTable((angle) => beamShare(config.beam, angle)),
+      ),
+    );
   }
-  const { look: { hat, spectacles, deepSet }, blockers } = scene;
+  const {
+    look: { hat, spectacles, deepSet },
+    blockers,
+  } = scene;
   const lookKey = [hat, spectacles, deepSet].join();
   return {
-    scene, lensTilt: subject.spectaclesTiltDeg * RADIANS, layers, width, height, cropped, lookKey,
-    sceneKey: JSON.stringify([lookKey, subject.skin, subject.hair, subject.spectaclesTiltDeg, scene.people, bodies, scene.groundY, stage.ground, scene.backdrop, indoors, indoors ? null : round3(towards), blockers.map(({ centre, normal, halfAcross }) => round3([...centre, ...normal, halfAcross])), view, width]),
+    scene,
+    lensTilt: subject.spectaclesTiltDeg * RADIANS,
+    layers,
+    width,
+    height,
+    cropped,
+    lookKey,
+    sceneKey: JSON.stringify([
+      lookKey,
+      subject.skin,
+      subject.hair,
+      subject.spectaclesTiltDeg,
+      scene.people,
+      bodies,
+      scene.groundY,
+      stage.ground,
+      scene.backdrop,
+      indoors,
+      indoors ? null : round3(towards),
+      blockers.map(({ centre, normal, halfAcross }) => round3([...centre, ...normal, halfAcross])),
+      view,
+      width,
+    ]),
   };
 }

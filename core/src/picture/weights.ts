@@ -1,6 +1,27 @@
-import { type Kit, PANEL_FACTS, type Setup, type Solution, lightConfig, panelFlat, pointPlace, thrownTowards } from '../balance';
+import {
+  type Kit,
+  PANEL_FACTS,
+  type Setup,
+  type Solution,
+  lightConfig,
+  panelFlat,
+  pointPlace,
+  thrownTowards,
+} from '../balance';
 import { FLASH_COLOUR, type LightColour, gelled, linearRgb } from '../colour';
-import { CARD, DOME, MID_GREY, type Rgb, type Source, WEIGHTS_PER_LAYER, type Vec, dot, lightAt, skyRadiance, softOnCard } from '../preview';
+import {
+  CARD,
+  DOME,
+  MID_GREY,
+  type Rgb,
+  type Source,
+  WEIGHTS_PER_LAYER,
+  type Vec,
+  dot,
+  lightAt,
+  skyRadiance,
+  softOnCard,
+} from '../preview';
 import type { Place } from '../scene';
 import { CM, type LayerSource, type PictureOf, toVec } from './pictureOf';
 
@@ -13,7 +34,8 @@ const TO_CAMERA: Vec = [0, 0, 1];
 /** The share of the sky that water mirrors as flat as it is seen. */
 const WATER_MIRRORS = 0.4;
 
-const shows = (showing: Showing, { id, kind }: LayerSource): boolean => (showing === 'all' ? true : typeof showing === 'string' ? showing === kind : showing.only === id);
+const shows = (showing: Showing, { id, kind }: LayerSource): boolean =>
+  showing === 'all' ? true : typeof showing === 'string' ? showing === kind : showing.only === id;
 
 /** Strength of each layer at the subject: its linear weight, such that a card in the metered light comes to where the solution says. */
 export interface Strengths {
@@ -27,7 +49,12 @@ export interface Strengths {
  * levelled by their own points where these were metered.
  * @returns null before there are camera settings
  */
-export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers, scene }: PictureOf): Strengths | null {
+export function strengthsOf(
+  setup: Setup,
+  kit: Kit,
+  solution: Solution,
+  { layers, scene }: PictureOf,
+): Strengths | null {
   const face = solution.points.find(({ role }) => role === 'face');
   const background = solution.points.find(({ role }) => role === 'background');
   const skyPoint = solution.points.find(({ role }) => role === 'sky');
@@ -51,8 +78,13 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
       const lamp = solution.lamps.find((one) => one.id === own);
       const point = setup.points.find((one) => one.id === lamp?.pointId);
       const place = point === undefined ? null : pointPlace(point, setup);
-      const received = place === null ? 0 : lightAt(source, toVec(place.at), [place.faces.x, place.faces.y, place.faces.z], DOME);
-      put(id, source, lamp === undefined || received <= 0 ? 0 : (Math.PI * 2 ** (lamp.ev100 - solution.camera.ev100)) / received);
+      const received =
+        place === null ? 0 : lightAt(source, toVec(place.at), [place.faces.x, place.faces.y, place.faces.z], DOME);
+      put(
+        id,
+        source,
+        lamp === undefined || received <= 0 ? 0 : (Math.PI * 2 ** (lamp.ev100 - solution.camera.ev100)) / received,
+      );
     } else if (kind === 'light') {
       const weightBy = (role: 'face' | 'background', where: Vec, facing: Vec) => {
         const stops = (role === 'face' ? face : background)?.sources.find(({ lightId }) => lightId === own)?.stops;
@@ -60,10 +92,16 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
         return stops === undefined || received <= 0 ? null : (Math.PI * 2 ** stops) / received;
       };
       const weight = weightBy('face', FACE, faceFacing) ?? aimWeight(setup, solution, own, source) ?? 0;
-      put(id, source, weight, setup.backgroundM === null ? weight : (weightBy('background', backdropAt, TO_CAMERA) ?? weight));
+      put(
+        id,
+        source,
+        weight,
+        setup.backgroundM === null ? weight : (weightBy('background', backdropAt, TO_CAMERA) ?? weight),
+      );
     } else {
       const opening = openings.find(({ panelId }) => panelId === own);
-      if (opening !== undefined) put(id, source, (ambient * opening.share) / Math.max(1e-6, lightAt(source, FACE, TO_CAMERA, DOME)));
+      if (opening !== undefined)
+        put(id, source, (ambient * opening.share) / Math.max(1e-6, lightAt(source, FACE, TO_CAMERA, DOME)));
     }
   }
   // panels that are lit by all the others
@@ -75,7 +113,12 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
     const facing: Vec = panel.kind === 'diffuser' ? [-front[0], -front[1], -front[2]] : front;
     const sent = lit.reduce((sum, { source: other, weight }) => {
       const onIt = other === null ? softOnCard(scene, facing) : lightAt(other, toVec(flat.at), facing, CARD, 16);
-      return sum + weight * onIt * thrownTowards({ panel, flat }, other === null ? null : directionTo(other, flat.at), { x: 0, y: 0, z: 0 });
+      return (
+        sum +
+        weight *
+          onIt *
+          thrownTowards({ panel, flat }, other === null ? null : directionTo(other, flat.at), { x: 0, y: 0, z: 0 })
+      );
     }, 0);
     const areaM2 = flat.round ? (Math.PI / 4) * flat.widthM * flat.tallM : flat.widthM * flat.tallM;
     at.set(id, [(sent * areaM2) / Math.PI, (sent * areaM2) / Math.PI, 0]);
@@ -90,8 +133,19 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
     skyRadiance(scene.sky, 0, 0.18, -0.98, radiance);
     // water shows the sky, not the light that falls on it
     const water = scene.backdrop.kind === 'water' ? (at.get('soft')?.[1] ?? 0) * WATER_MIRRORS * radiance[1]! : null;
-    const backdropLevel = water !== null ? water / MID_GREY : ambientLayers.reduce((sum, { id, source }) => sum + ((at.get(id)?.[1] ?? 0) * (source === null ? softOnCard(scene, TO_CAMERA) : lightAt(source, backdropAt, TO_CAMERA, CARD, 16))) / Math.PI, 0);
-    const backdropBy = background?.ambientStops == null || backdropLevel <= 0 ? 1 : 2 ** background.ambientStops / backdropLevel;
+    const backdropLevel =
+      water !== null
+        ? water / MID_GREY
+        : ambientLayers.reduce(
+            (sum, { id, source }) =>
+              sum +
+              ((at.get(id)?.[1] ?? 0) *
+                (source === null ? softOnCard(scene, TO_CAMERA) : lightAt(source, backdropAt, TO_CAMERA, CARD, 16))) /
+                Math.PI,
+            0,
+          );
+    const backdropBy =
+      background?.ambientStops == null || backdropLevel <= 0 ? 1 : 2 ** background.ambientStops / backdropLevel;
     for (const { id } of ambientLayers) {
       const [subject = 0, backdrop = 0] = at.get(id) ?? [];
       at.set(id, [subject, backdrop * backdropBy, 0]);
@@ -99,14 +153,22 @@ export function strengthsOf(setup: Setup, kit: Kit, solution: Solution, { layers
     const softWeight = at.get('soft')?.[0] ?? 0;
     const by = skyPoint ?? (scene.backdrop.kind === 'sky' ? background : undefined);
     const [, backdrop = 0] = at.get('soft') ?? [];
-    const skyWeight = by?.ambientStops == null ? scene.backdrop.kind === 'water' ? backdrop : softWeight : (MID_GREY * 2 ** (by.placedAmbientStops ?? by.ambientStops)) / Math.max(1e-9, radiance[1]!);
+    const skyWeight =
+      by?.ambientStops == null
+        ? scene.backdrop.kind === 'water'
+          ? backdrop
+          : softWeight
+        : (MID_GREY * 2 ** (by.placedAmbientStops ?? by.ambientStops)) / Math.max(1e-9, radiance[1]!);
     at.set('soft', [softWeight, backdrop, skyWeight]);
   }
 }
 
 /** Where a source lies, seen from a place in metres. */
 function directionTo(source: Source, { x, y, z }: Place): Place {
-  const [sx, sy, sz] = source.kind === 'sun' ? source.towards : [source.centre[0] / CM - x, source.centre[1] / CM - y, source.centre[2] / CM - z];
+  const [sx, sy, sz] =
+    source.kind === 'sun'
+      ? source.towards
+      : [source.centre[0] / CM - x, source.centre[1] / CM - y, source.centre[2] / CM - z];
   return { x: sx, y: sy, z: sz };
 }
 
@@ -122,7 +184,9 @@ function aimWeight(setup: Setup, solution: Solution, lightId: string, source: So
   const light = setup.lights.find(({ id }) => id === lightId);
   const point = setup.points.find(({ id }) => id === light?.aimPointId);
   const place = point === undefined ? null : pointPlace(point, setup);
-  const stops = solution.points.find(({ pointId }) => pointId === point?.id)?.sources.find((one) => one.lightId === lightId)?.stops;
+  const stops = solution.points
+    .find(({ pointId }) => pointId === point?.id)
+    ?.sources.find((one) => one.lightId === lightId)?.stops;
   if (place === null || stops === undefined) return null;
   const received = lightAt(source, toVec(place.at), [place.faces.x, place.faces.y, place.faces.z], DOME);
   return received <= 0 ? null : (Math.PI * 2 ** stops) / received;
@@ -131,7 +195,10 @@ function aimWeight(setup: Setup, solution: Solution, lightId: string, source: So
 /** The colour of a layer against the white balance, channel by channel. */
 function tintOf({ id }: LayerSource, setup: Setup, kit: Kit, solution: Solution): { subject: Rgb; backdrop: Rgb } {
   const white = linearRgb(solution.colour.whiteBalance);
-  const against = (colour: LightColour): Rgb => { const [r, g, b] = linearRgb(colour); return [r / white[0], g / white[1], b / white[2]]; };
+  const against = (colour: LightColour): Rgb => {
+    const [r, g, b] = linearRgb(colour);
+    return [r / white[0], g / white[1], b / white[2]];
+  };
   const [kind, own] = id.split(':');
   if (kind === 'light') {
     const light = setup.lights.find((one) => one.id === own);
@@ -157,7 +224,13 @@ function tintOf({ id }: LayerSource, setup: Setup, kit: Kit, solution: Solution)
  * @param showing all light, only what is there, only flash, or one layer
  * @returns null before there are camera settings
  */
-export function weightsOf(setup: Setup, kit: Kit, solution: Solution, picture: PictureOf, showing: Showing = 'all'): Float64Array | null {
+export function weightsOf(
+  setup: Setup,
+  kit: Kit,
+  solution: Solution,
+  picture: PictureOf,
+  showing: Showing = 'all',
+): Float64Array | null {
   const strengths = strengthsOf(setup, kit, solution, picture);
   if (strengths === null) return null;
   const weights = new Float64Array(picture.layers.length * WEIGHTS_PER_LAYER);
@@ -165,14 +238,35 @@ export function weightsOf(setup: Setup, kit: Kit, solution: Solution, picture: P
     if (!shows(showing, layer)) return;
     const strength = strengths.at.get(layer.id) ?? [0, 0, 0];
     const { subject, backdrop } = tintOf(layer, setup, kit, solution);
-    for (let region = 0; region < 3; region += 1) for (let k = 0; k < 3; k += 1) weights[index * WEIGHTS_PER_LAYER + region * 3 + k] = strength[region]! * (region === 0 ? subject : backdrop)[k]!;
+    for (let region = 0; region < 3; region += 1)
+      for (let k = 0; k < 3; k += 1)
+        weights[index * WEIGHTS_PER_LAYER + region * 3 + k] =
+          strength[region]! * (region === 0 ? subject : backdrop)[k]!;
   });
   return weights;
 }
 
 /** A card of 18 % at the face, turned to the camera, as the picture's weights see it: its linear value; mid grey is 0.18. */
-export function greyCardValue(setup: Setup, kit: Kit, solution: Solution, picture: PictureOf, facing: Vec): number | null {
+export function greyCardValue(
+  setup: Setup,
+  kit: Kit,
+  solution: Solution,
+  picture: PictureOf,
+  facing: Vec,
+): number | null {
   const strengths = strengthsOf(setup, kit, solution, picture);
   if (strengths === null) return null;
-  return picture.layers.reduce((sum, { id, source }) => sum + ((strengths.at.get(id)?.[0] ?? 0) * MID_GREY * (source === null ? softOnCard(picture.scene, facing) : source.kind === 'sun' ? Math.max(0, dot(source.towards, facing)) : lightAt(source, FACE, facing, CARD))) / Math.PI, 0);
+  return picture.layers.reduce(
+    (sum, { id, source }) =>
+      sum +
+      ((strengths.at.get(id)?.[0] ?? 0) *
+        MID_GREY *
+        (source === null
+          ? softOnCard(picture.scene, facing)
+          : source.kind === 'sun'
+            ? Math.max(0, dot(source.towards, facing))
+            : lightAt(source, FACE, facing, CARD))) /
+        Math.PI,
+    0,
+  );
 }

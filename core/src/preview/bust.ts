@@ -10,10 +10,30 @@ export interface BustLook {
   deepSet: boolean;
 }
 
-export const MATERIAL = { none: 0, skin: 1, eye: 2, hair: 3, cloth: 4, hat: 5, frame: 6, ground: 7, backdrop: 8, sky: 9 } as const;
+export const MATERIAL = {
+  none: 0,
+  skin: 1,
+  eye: 2,
+  hair: 3,
+  cloth: 4,
+  hat: 5,
+  frame: 6,
+  ground: 7,
+  backdrop: 8,
+  sky: 9,
+} as const;
 
 /** The eye: the ball's centre and radius, iris, pupil, and the cornea that bulges from it; centimetres. */
-export const EYE = { x: 3.12, y: 0, z: 6.72, radius: 1.2, iris: 0.58, pupil: 0.22, corneaRadius: 0.8, corneaOffset: 0.52 } as const;
+export const EYE = {
+  x: 3.12,
+  y: 0,
+  z: 6.72,
+  radius: 1.2,
+  iris: 0.58,
+  pupil: 0.22,
+  corneaRadius: 0.8,
+  corneaOffset: 0.52,
+} as const;
 /** Lenses of spectacles: centre, half size, rounding, how far in front, and their bow, centimetres. */
 export const LENS = { x: 3.3, y: -0.35, halfX: 1.55, halfY: 1, round: 0.9, z: 9.55, bow: 0.03 } as const;
 /** What the bust fills, centimetres. */
@@ -36,7 +56,9 @@ export function sculptBust({ hat, spectacles, deepSet }: BustLook): Tape {
   lids(t);
   ears(t);
   neckAndBody(t);
-  t.ball(B, set, 0, [EYE.x, EYE.y, EYE.z], EYE.radius).ball(B, unite, 0.08, [EYE.x, EYE.y, EYE.z + EYE.corneaOffset], EYE.corneaRadius).material(B, MATERIAL.eye);
+  t.ball(B, set, 0, [EYE.x, EYE.y, EYE.z], EYE.radius)
+    .ball(B, unite, 0.08, [EYE.x, EYE.y, EYE.z + EYE.corneaOffset], EYE.corneaRadius)
+    .material(B, MATERIAL.eye);
   hair(t, hat);
   if (spectacles) {
     t.lensRim(B, set, 0, [LENS.x, LENS.y], [LENS.halfX, LENS.halfY], LENS.round, LENS.z, LENS.bow, 0.16)
@@ -46,8 +68,12 @@ export function sculptBust({ hat, spectacles, deepSet }: BustLook): Tape {
       .material(B, MATERIAL.frame);
   }
   if (hat) {
-    t.frame([0, 5.6, -1.2], 0.1, 0, 0).crown(A, set, 0, 8.1, 9.9, 0.16, 9.2).ellipsoid(A, subtract, 1.4, [6.2, 8.6, 7.2], [2.6, 3.2, 3.4])
-      .brim(A, unite, 0.7, 14, 16.2, 0.14, 0.011, 0.004).material(A, MATERIAL.hat).mirror(0.06);
+    t.frame([0, 5.6, -1.2], 0.1, 0, 0)
+      .crown(A, set, 0, 8.1, 9.9, 0.16, 9.2)
+      .ellipsoid(A, subtract, 1.4, [6.2, 8.6, 7.2], [2.6, 3.2, 3.4])
+      .brim(A, unite, 0.7, 14, 16.2, 0.14, 0.011, 0.004)
+      .material(A, MATERIAL.hat)
+      .mirror(0.06);
   }
   return t.tape();
 }
@@ -91,7 +117,8 @@ function mouth(t: TapeBuilder): void {
     .capsule(B, unite, 0.3, [0.75, -6.5, 9.3], [2.5, -7.02, 8.1], 0.42, 0.18)
     .capsule(C, set, 0, [0, -7.68, 9.2], [0.9, -7.62, 9.08], 0.6, 0.58) // lower lip
     .capsule(C, unite, 0.3, [0.9, -7.62, 9.08], [2.45, -7.15, 8.1], 0.58, 0.18)
-    .join(HEAD, unite, 0.7, B).join(HEAD, unite, 0.7, C)
+    .join(HEAD, unite, 0.7, B)
+    .join(HEAD, unite, 0.7, C)
     .capsule(B, set, 0, [0, -7.1, 10.06], [1.3, -6.98, 9.64], 0.1, 0.09) // line between the lips
     .capsule(B, unite, 0.1, [1.3, -6.98, 9.64], [2.55, -7.1, 8.45], 0.09, 0.13)
     .join(HEAD, subtract, 0.28, B)
@@ -105,16 +132,21 @@ function lids(t: TapeBuilder): void {
   t.mirror(0.06)
     .ellipsoid(A, set, 0, [EYE.x, EYE.y, EYE.z - 0.02], [2, 1.5, 1.42])
     .frame([EYE.x, EYE.y, EYE.z], 0, 0, -0.07)
-    .cylinder(B, set, 0, 0, 0.42 - 2.6, 2.6).cylinder(B, intersect, 0.1, 0, -0.5 + 2.7, 2.7).plane(B, intersect, 0.05, [0, 0, -1], 0.2)
+    .cylinder(B, set, 0, 0, 0.42 - 2.6, 2.6)
+    .cylinder(B, intersect, 0.1, 0, -0.5 + 2.7, 2.7)
+    .plane(B, intersect, 0.05, [0, 0, -1], 0.2)
     .mirror(0.06)
-    .join(A, subtract, 0.12, B).join(HEAD, unite, 0.95, A);
+    .join(A, subtract, 0.12, B)
+    .join(HEAD, unite, 0.95, A);
 }
 
 function ears(t: TapeBuilder): void {
   t.frame([6.6, -1.35, -1.2], 0.2, 0.26, 0.08)
     .ellipsoid(A, set, 0, [0.25, 0, 0], [0.36, 2.4, 1.42])
     .ring(B, set, 0, 2.45, 1.42, 0.16, 0.25)
-    .frame([0.55, 0, 0], 0, 0, 0).ring(B, set, 0, 2.45, 1.42, 0.16, 0.25).frame([-0.55, 0, 0], 0, 0, 0)
+    .frame([0.55, 0, 0], 0, 0, 0)
+    .ring(B, set, 0, 2.45, 1.42, 0.16, 0.25)
+    .frame([-0.55, 0, 0], 0, 0, 0)
     .join(A, unite, 0.35, B)
     .ellipsoid(A, subtract, 0.3, [0.8, -0.35, 0.3], [0.5, 1, 0.72])
     .ellipsoid(A, unite, 0.4, [0.25, -2.3, 0.35], [0.36, 0.7, 0.62])
@@ -151,7 +183,8 @@ function neckAndBody(t: TapeBuilder): void {
 
 function hair(t: TapeBuilder, underHat: boolean): void {
   if (underHat) t.ellipsoid(HAIR, set, 0, [0, 4.2, -1.2], [7.5, 7.5, 9.3]);
-  else t.ellipsoid(HAIR, set, 0, [0, 4.4, -1.3], [7.6, 7.85, 9.5]).ellipsoid(HAIR, unite, 2, [0, 7.5, 2.5], [5.6, 4, 6]);
+  else
+    t.ellipsoid(HAIR, set, 0, [0, 4.4, -1.3], [7.6, 7.85, 9.5]).ellipsoid(HAIR, unite, 2, [0, 7.5, 2.5], [5.6, 4, 6]);
   t.ellipsoid(HAIR, unite, 1.5, [0, -2.6, -4.3], [5.6, 6.4, 4.7])
     .strands(HAIR, 0.04, 2, 47, 91)
     .ellipsoid(HAIR, subtract, 0.7, [0, -2.1, 8.6], [8.4, 8.8, 9.4]) // the face's opening

@@ -27,12 +27,29 @@ export interface Framing {
 }
 
 /** Sees the rows of a framing. @param lensTilt how far spectacles are tipped down, radians */
-export function frameScene(scene: PictureScene, model: Model, width: number, height: number, rows: { from: number; to: number }, lensTilt = 0): Framing {
+export function frameScene(
+  scene: PictureScene,
+  model: Model,
+  width: number,
+  height: number,
+  rows: { from: number; to: number },
+  lensTilt = 0,
+): Framing {
   const { from, to } = rows;
   const [seenFrom, seenTo] = [Math.max(0, from - MARGIN), Math.min(height, to + MARGIN)];
   const view = emptyView(width, height, scene.view);
   seeRows(view, model, scene, seenFrom, seenTo);
-  return { scene, model, view, from, to, seenFrom, seenTo, edges: findEdges(view, model, scene, from, to), mirrors: findMirrors(view, model, scene, lensTilt, from, to) };
+  return {
+    scene,
+    model,
+    view,
+    from,
+    to,
+    seenFrom,
+    seenTo,
+    edges: findEdges(view, model, scene, from, to),
+    mirrors: findMirrors(view, model, scene, lensTilt, from, to),
+  };
 }
 
 /** How carefully a layer is rendered. */
@@ -41,7 +58,8 @@ export type Quality = 'draft' | 'fine';
 /** A layer at unit strength: linear red, green and blue of the framing's own rows. */
 export type LayerRows = Float32Array;
 
-const finish = ({ view: { width }, from, to }: Framing, layer: Float32Array): LayerRows => layer.slice(from * width * 3, to * width * 3);
+const finish = ({ view: { width }, from, to }: Framing, layer: Float32Array): LayerRows =>
+  layer.slice(from * width * 3, to * width * 3);
 
 /** The layer of the soft light from all round; must be rendered before those of the sources, which take the shares of the half sphere from it. */
 export function renderSoft(framing: Framing, quality: Quality): LayerRows {
@@ -80,7 +98,12 @@ function isHard(source: Source): boolean {
  * @param seed another seed gives another grain; the same gives the same picture
  * @yields before long steps, so that a caller can stop in between
  */
-export function* renderSource(framing: Framing, source: Source, quality: Quality, seed: number): Generator<void, LayerRows> {
+export function* renderSource(
+  framing: Framing,
+  source: Source,
+  quality: Quality,
+  seed: number,
+): Generator<void, LayerRows> {
   const { view, model, mirrors, seenFrom, seenTo } = framing;
   const { width, height } = view;
   const direct = emptyDirect(width * height);
@@ -97,7 +120,15 @@ export function* renderSource(framing: Framing, source: Source, quality: Quality
     const samples = hard ? HARD_SAMPLES : SOFT_EDGE_SAMPLES;
     for (let row = seenFrom; row < seenTo; row += ROWS_AT_A_TIME) {
       yield;
-      traceVisible(view, model, source, row, Math.min(seenTo, row + ROWS_AT_A_TIME), { samples, step: 1, mask, seed }, visible);
+      traceVisible(
+        view,
+        model,
+        source,
+        row,
+        Math.min(seenTo, row + ROWS_AT_A_TIME),
+        { samples, step: 1, mask, seed },
+        visible,
+      );
     }
     yield;
     if (!hard) visible = smoothVisible(view, visible, spare, seenFrom, seenTo, 2, samples);
@@ -108,18 +139,36 @@ export function* renderSource(framing: Framing, source: Source, quality: Quality
 }
 
 /** Light, gloss, shadow and bounce together. */
-function assemble({ view, scene, seenFrom, seenTo }: Framing, source: Source, onSurface: Float32Array, gloss: Float32Array, visible: Float32Array, catchLight: Float32Array): Float32Array {
+function assemble(
+  { view, scene, seenFrom, seenTo }: Framing,
+  source: Source,
+  onSurface: Float32Array,
+  gloss: Float32Array,
+  visible: Float32Array,
+  catchLight: Float32Array,
+): Float32Array {
   const { width, albedo, material, sees } = view;
   const layer = new Float32Array(width * view.height * 3);
   const onGround = lightOnGround(source, scene.groundY);
-  const onPeople = lightAt(source, [0, -2, 4], [0, 0, 1], CARD, 4) + 0.5 * lightAt(source, [0, -2, 4], [0, 1, 0], CARD, 4);
+  const onPeople =
+    lightAt(source, [0, -2, 4], [0, 0, 1], CARD, 4) + 0.5 * lightAt(source, [0, -2, 4], [0, 1, 0], CARD, 4);
   const offGround = scene.groundAlbedo.map((value) => value * onGround);
   const onWall = scene.backdrop.kind === 'wall' ? lightOnWall(source, scene.backdrop.z) : 0;
   const offWall = scene.backdrop.albedo.map((value) => value * onWall);
   for (let o = seenFrom * width; o < seenTo * width; o += 1) {
     if (material[o] === MATERIAL.sky) continue;
-    const q = o * 3, share = Math.max(0, visible[o]!), light = onSurface[o]! * share, shine = gloss[o]! * share + catchLight[o]!, ground = sees.ground[o]!, wall = sees.wall[o]!, people = sees.people[o]! * onPeople;
-    for (let k = 0; k < 3; k += 1) layer[q + k] = (albedo[q + k]! * (light + ground * offGround[k]! + wall * offWall[k]! + people * THROWN_BY_PEOPLE[k]!)) / Math.PI + shine;
+    const q = o * 3,
+      share = Math.max(0, visible[o]!),
+      light = onSurface[o]! * share,
+      shine = gloss[o]! * share + catchLight[o]!,
+      ground = sees.ground[o]!,
+      wall = sees.wall[o]!,
+      people = sees.people[o]! * onPeople;
+    for (let k = 0; k < 3; k += 1)
+      layer[q + k] =
+        (albedo[q + k]! * (light + ground * offGround[k]! + wall * offWall[k]! + people * THROWN_BY_PEOPLE[k]!)) /
+          Math.PI +
+        shine;
   }
   return layer;
 }

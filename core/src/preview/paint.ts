@@ -12,8 +12,15 @@ const LASH: Rgb = [0.03, 0.02, 0.016];
 const LID_TILT = -0.07;
 
 /** Skin from light to deep, and hair dark and light: reflectance, linear. Usual values of measured skin. */
-export const SKIN_TONES = { light: [0.43, 0.3, 0.235], medium: [0.27, 0.165, 0.115], deep: [0.11, 0.063, 0.043] } as const satisfies Record<string, Rgb>;
-export const HAIR_TONES = { dark: [0.055, 0.036, 0.024], light: [0.34, 0.235, 0.125] } as const satisfies Record<string, Rgb>;
+export const SKIN_TONES = {
+  light: [0.43, 0.3, 0.235],
+  medium: [0.27, 0.165, 0.115],
+  deep: [0.11, 0.063, 0.043],
+} as const satisfies Record<string, Rgb>;
+export const HAIR_TONES = { dark: [0.055, 0.036, 0.024], light: [0.34, 0.235, 0.125] } as const satisfies Record<
+  string,
+  Rgb
+>;
 export type SkinTone = keyof typeof SKIN_TONES;
 export type HairTone = keyof typeof HAIR_TONES;
 
@@ -23,32 +30,51 @@ const hash = (x: number, y: number): number => {
 };
 /** Smooth noise over a plane, 0 to 1; the same everywhere and always. */
 export function planeNoise(x: number, y: number): number {
-  const i = Math.floor(x), j = Math.floor(y), a = x - i, b = y - j;
-  const u = a * a * (3 - 2 * a), v = b * b * (3 - 2 * b);
-  return (hash(i, j) * (1 - u) + hash(i + 1, j) * u) * (1 - v) + (hash(i, j + 1) * (1 - u) + hash(i + 1, j + 1) * u) * v;
+  const i = Math.floor(x),
+    j = Math.floor(y),
+    a = x - i,
+    b = y - j;
+  const u = a * a * (3 - 2 * a),
+    v = b * b * (3 - 2 * b);
+  return (
+    (hash(i, j) * (1 - u) + hash(i + 1, j) * u) * (1 - v) + (hash(i, j + 1) * (1 - u) + hash(i + 1, j + 1) * u) * v
+  );
 }
 
 /** Distance to a stroke from a to b. */
 function stroke(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
-  const px = x - ax, py = y - ay, dx = bx - ax, dy = by - ay;
+  const px = x - ax,
+    py = y - ay,
+    dx = bx - ax,
+    dy = by - ay;
   const h = Math.min(1, Math.max(0, (px * dx + py * dy) / (dx * dx + dy * dy)));
   return Math.sqrt((px - dx * h) ** 2 + (py - dy * h) ** 2);
 }
 
 /** The colour that the last call painted. */
 export const painted = new Float64Array(3);
-const put = (colour: Rgb, scale = 1): void => { for (let k = 0; k < 3; k += 1) painted[k] = colour[k]! * scale; };
-const mix = (colour: Rgb, share: number): void => { for (let k = 0; k < 3; k += 1) painted[k]! += (colour[k]! - painted[k]!) * share; };
+const put = (colour: Rgb, scale = 1): void => {
+  for (let k = 0; k < 3; k += 1) painted[k] = colour[k]! * scale;
+};
+const mix = (colour: Rgb, share: number): void => {
+  for (let k = 0; k < 3; k += 1) painted[k]! += (colour[k]! - painted[k]!) * share;
+};
 
 /** What is painted on a sculpture: reflectance at a place of the head, into `painted`. */
 export function paintAt(material: number, x: number, y: number, z: number, skin: Rgb, hair: Rgb): void {
   switch (material) {
-    case MATERIAL.skin: return paintSkin(x, y, z, skin, hair);
-    case MATERIAL.eye: return paintEye(Math.abs(x) - EYE.x, y - EYE.y, z);
-    case MATERIAL.hair: return put(hair, 0.8 + 0.4 * planeNoise(Math.atan2(x, y - 2) * 60, z * 0.25));
-    case MATERIAL.hat: return put(HAT);
-    case MATERIAL.frame: return put(FRAME);
-    default: return put(CLOTH);
+    case MATERIAL.skin:
+      return paintSkin(x, y, z, skin, hair);
+    case MATERIAL.eye:
+      return paintEye(Math.abs(x) - EYE.x, y - EYE.y, z);
+    case MATERIAL.hair:
+      return put(hair, 0.8 + 0.4 * planeNoise(Math.atan2(x, y - 2) * 60, z * 0.25));
+    case MATERIAL.hat:
+      return put(HAT);
+    case MATERIAL.frame:
+      return put(FRAME);
+    default:
+      return put(CLOTH);
   }
 }
 
@@ -63,7 +89,10 @@ function paintSkin(x: number, y: number, z: number, skin: Rgb, hair: Rgb): void 
     const lower = Math.min(stroke(side, y, 0, -7.62, 0.9, -7.56), stroke(side, y, 0.9, -7.56, 2.3, -7.13));
     const width = 0.55 + 0.45 * (1 - side / 2.7);
     const level = skin[0] / SKIN_TONES.light[0];
-    mix([LIP[0] * level, LIP[1] * level, LIP[2] * level], 0.85 * Math.max(1 - smoothstep(0.16, 0.5, upper / width), 1 - smoothstep(0.28, 0.66, lower / width)));
+    mix(
+      [LIP[0] * level, LIP[1] * level, LIP[2] * level],
+      0.85 * Math.max(1 - smoothstep(0.16, 0.5, upper / width), 1 - smoothstep(0.28, 0.66, lower / width)),
+    );
   }
   if (z > 4 && y > 0.6 && y < 3.6) {
     const brow = Math.min(stroke(side, y, 1.25, 1.75, 3.4, 2.32), stroke(side, y, 3.4, 2.32, 5, 1.55));
@@ -79,7 +108,8 @@ function paintSkin(x: number, y: number, z: number, skin: Rgb, hair: Rgb): void 
     const lower = Math.sqrt(ex * ex + (tilted + 0.5 - 2.7) ** 2) - 2.7;
     const inside = Math.max(upper, lower);
     const isUpper = upper > lower;
-    if (inside < 0.3) mix(LASH, (isUpper ? 0.92 : 0.45) * (1 - smoothstep(0.06, isUpper ? 0.2 : 0.13, Math.abs(inside))));
+    if (inside < 0.3)
+      mix(LASH, (isUpper ? 0.92 : 0.45) * (1 - smoothstep(0.06, isUpper ? 0.2 : 0.13, Math.abs(inside))));
     mix([skin[0] * 0.84, skin[1] * 0.75, skin[2] * 0.77], 0.4 * (1 - smoothstep(0.1, 0.9, inside)));
   }
 }
@@ -101,5 +131,6 @@ export function paintHairline(tape: Tape, x: number, y: number, z: number, hair:
   if (y <= -7 || (y <= 3 && z >= 4.5)) return;
   tape.distance(tape.all, 0, tape.length, x, y, z);
   const depth = registers[HAIR_REGISTER]!;
-  if (depth < 0.6) mix(hair, 0.75 * (1 - smoothstep(0.02, 0.42, depth + (planeNoise(x * 3.5, y * 3.5 + z * 3) - 0.5) * 0.2)));
+  if (depth < 0.6)
+    mix(hair, 0.75 * (1 - smoothstep(0.02, 0.42, depth + (planeNoise(x * 3.5, y * 3.5 + z * 3) - 0.5) * 0.2)));
 }

@@ -12,26 +12,52 @@ import { SAMPLE_KIT } from '../sample';
 import { solve } from '../balance';
 
 const KEPT = join(__dirname, '../../test/pictures');
-const scene = (name: string) => { const found = PICTURE_SCENES.find((one) => one.name === name); if (found === undefined) throw new Error(`no scene ${name}`); return found; };
+const scene = (name: string) => {
+  const found = PICTURE_SCENES.find((one) => one.name === name);
+  if (found === undefined) throw new Error(`no scene ${name}`);
+  return found;
+};
 const rendered = new Map<string, RenderedScene>();
-const show = (name: string): RenderedScene => { const known = rendered.get(name) ?? renderScene(scene(name)); rendered.set(name, known); return known; };
+const show = (name: string): RenderedScene => {
+  const known = rendered.get(name) ?? renderScene(scene(name));
+  rendered.set(name, known);
+  return known;
+};
 
 /** Mean light of linear rows round a place of the head, cm; brightness by default, or one channel. */
-function near({ picture, framing: { view } }: RenderedScene, rows: Float32Array, [x, y, z]: Vec, radiusPx = 3, channel: number | null = null): number {
+function near(
+  { picture, framing: { view } }: RenderedScene,
+  rows: Float32Array,
+  [x, y, z]: Vec,
+  radiusPx = 3,
+  channel: number | null = null,
+): number {
   const lens = lensOf(picture.scene.view, view.height);
   const to: Vec = [x - lens.from[0], y - lens.from[1], z - lens.from[2]];
   const along = (axis: Vec) => to[0] * axis[0] + to[1] * axis[1] + to[2] * axis[2];
-  const [cx, cy] = [along(lens.right) / along(lens.forward) / lens.scale + view.width / 2, view.height / 2 - along(lens.up) / along(lens.forward) / lens.scale];
+  const [cx, cy] = [
+    along(lens.right) / along(lens.forward) / lens.scale + view.width / 2,
+    view.height / 2 - along(lens.up) / along(lens.forward) / lens.scale,
+  ];
   let [sum, count] = [0, 0];
-  for (let j = Math.round(cy) - radiusPx; j <= Math.round(cy) + radiusPx; j += 1) for (let i = Math.round(cx) - radiusPx; i <= Math.round(cx) + radiusPx; i += 1) {
-    const q = (j * view.width + i) * 3;
-    sum += channel === null ? 0.2126 * (rows[q] ?? 0) + 0.7152 * (rows[q + 1] ?? 0) + 0.0722 * (rows[q + 2] ?? 0) : (rows[q + channel] ?? 0);
-    count += 1;
-  }
+  for (let j = Math.round(cy) - radiusPx; j <= Math.round(cy) + radiusPx; j += 1)
+    for (let i = Math.round(cx) - radiusPx; i <= Math.round(cx) + radiusPx; i += 1) {
+      const q = (j * view.width + i) * 3;
+      sum +=
+        channel === null
+          ? 0.2126 * (rows[q] ?? 0) + 0.7152 * (rows[q + 1] ?? 0) + 0.0722 * (rows[q + 2] ?? 0)
+          : (rows[q + channel] ?? 0);
+      count += 1;
+    }
   return sum / count;
 }
 const whole = (one: RenderedScene) => one.composer.linear(one.layers, one.weights);
-const layerOf = (one: RenderedScene, kind: string): Float32Array => { const at = one.picture.layers.findIndex(({ id, name }) => id === kind || name.startsWith(kind)); const rows = one.layers[at]; if (rows === undefined) throw new Error(`no layer ${kind}`); return rows; };
+const layerOf = (one: RenderedScene, kind: string): Float32Array => {
+  const at = one.picture.layers.findIndex(({ id, name }) => id === kind || name.startsWith(kind));
+  const rows = one.layers[at];
+  if (rows === undefined) throw new Error(`no layer ${kind}`);
+  return rows;
+};
 const stops = (a: number, b: number) => Math.log2(a / b);
 
 const CHEEK = (side: number): Vec => [3.6 * side, -3.4, 8];
@@ -45,10 +71,15 @@ describe('golden pictures', () => {
   it.each(PICTURE_SCENES.map(({ name }) => name))('%s', (name) => {
     const { composer, layers, weights, solution } = show(name);
     const { clipsAboveStops, noiseBelowStops } = solution.latitude ?? { clipsAboveStops: 3, noiseBelowStops: -5 };
-    const { width, height, rgba } = composer.compose(layers, weights, { clipsAboveStops, noiseBelowStops: Math.abs(noiseBelowStops), marks: false });
+    const { width, height, rgba } = composer.compose(layers, weights, {
+      clipsAboveStops,
+      noiseBelowStops: Math.abs(noiseBelowStops),
+      marks: false,
+    });
     const file = join(KEPT, `${name.replace(/[ ,]+/g, '-')}.png`);
     // written anew with UPDATE_PICTURES=1, and then looked at
-    if (process.env['UPDATE_PICTURES'] === '1') writeFileSync(file, encode({ width, height, data: new Uint8Array(rgba), channels: 4, depth: 8 }));
+    if (process.env['UPDATE_PICTURES'] === '1')
+      writeFileSync(file, encode({ width, height, data: new Uint8Array(rgba), channels: 4, depth: 8 }));
     const kept = decode(readFileSync(file));
     expect([kept.width, kept.height]).toEqual([width, height]);
     let [sum, far] = [0, 0];
@@ -68,7 +99,9 @@ describe('what the light does', () => {
     const sun = layerOf(one, 'sun');
     expect(near(one, sun, HAIR_EDGE(1))).toBeGreaterThan(3 * near(one, sun, HAIR_EDGE(-1)));
     expect(near(one, sun, CHEEK(-1))).toBeLessThan(0.12 * near(one, sun, HAIR_EDGE(1)));
-    const shoulder = Math.max(...Array.from({ length: 60 }, (_, i) => near(one, sun, [10 + (i % 10), -14 - Math.floor(i / 10) * 1.5, -5], 0)));
+    const shoulder = Math.max(
+      ...Array.from({ length: 60 }, (_, i) => near(one, sun, [10 + (i % 10), -14 - Math.floor(i / 10) * 1.5, -5], 0)),
+    );
     expect(shoulder).toBeGreaterThan(4 * near(one, sun, [8, -30, 6]));
   });
 
@@ -93,7 +126,8 @@ describe('what the light does', () => {
     const both = whole(one);
     expect(Math.abs(stops(near(one, both, CHEEK(1)), near(one, both, CHEEK(-1))))).toBeLessThan(0.15);
     expect(near(one, layerOf(one, 'Fill'), CHIN_UNDER)).toBeGreaterThan(0);
-    const underShare = (kind: string) => near(one, layerOf(one, kind), CHIN_UNDER) / near(one, layerOf(one, kind), CHEEK(1));
+    const underShare = (kind: string) =>
+      near(one, layerOf(one, kind), CHIN_UNDER) / near(one, layerOf(one, kind), CHEEK(1));
     expect(underShare('Fill')).toBeGreaterThan(3 * underShare('Key'));
   });
 
@@ -123,34 +157,71 @@ describe('what the light does', () => {
   it('a group: every one is seen, and the light falls off to the back', () => {
     const one = show('group');
     const key = layerOf(one, 'Key');
-    const people = new Set([...one.framing.view.person].filter((_, o) => one.framing.view.material[o] === MATERIAL.skin));
+    const people = new Set(
+      [...one.framing.view.person].filter((_, o) => one.framing.view.material[o] === MATERIAL.skin),
+    );
     expect(people.size).toBe(one.picture.scene.people.length);
-    const at = (index: number): Vec => { const [x, y, z] = one.picture.scene.people[index]?.at ?? [0, 0, 0]; return [x, y - 3, z + 9]; };
+    const at = (index: number): Vec => {
+      const [x, y, z] = one.picture.scene.people[index]?.at ?? [0, 0, 0];
+      return [x, y - 3, z + 9];
+    };
     expect(near(one, key, at(6), 1)).toBeGreaterThan(near(one, key, at(1), 1));
   });
 
   it('a larger source at the same place draws a wider shadow edge', () => {
     const edge = (modifierId: string | null) => {
-      const one = renderScene(sceneOf('edge', { lights: [{ role: 'key', sideDeg: 50, heightM: 0.4, distanceM: 1.2, modifierId }], faceEv: 7, backgroundEv: 6, look: { holdBackStops: 3 } }));
+      const one = renderScene(
+        sceneOf('edge', {
+          lights: [{ role: 'key', sideDeg: 50, heightM: 0.4, distanceM: 1.2, modifierId }],
+          faceEv: 7,
+          backgroundEv: 6,
+          look: { holdBackStops: 3 },
+        }),
+      );
       const { view, model } = one.framing;
       const source = one.picture.layers.find(({ kind }) => kind === 'flash')?.source;
       if (source == null) throw new Error('no key');
       const visible = new Float32Array(view.width * view.height);
       traceVisible(view, model, source, 0, view.height, { samples: 24, step: 1, mask: null, seed: 1 }, visible);
-      return visible.reduce((count, share, o) => count + (view.material[o] === MATERIAL.skin && share > 0.1 && share < 0.9 ? 1 : 0), 0);
+      return visible.reduce(
+        (count, share, o) => count + (view.material[o] === MATERIAL.skin && share > 0.1 && share < 0.9 ? 1 : 0),
+        0,
+      );
     };
     expect(edge(SAMPLE_KIT.modifiers[0]?.id ?? null)).toBeGreaterThan(2 * edge(null));
   });
 
   it('a black panel darkens its side, a flag takes the sun off the face, spectacles mirror a light that is seen in them', () => {
-    const plain = sceneOf('plain', { stage: { sun: { by: 'hand', sideDeg: -30, altitudeDeg: 35 } }, look: { holdBackStops: 0.3 }, faceEv: 14, backgroundEv: 13, wantedAv: 7 });
-    const withPanel = (panel: ReturnType<typeof usualPanel>) => renderScene({ ...plain, setup: { ...plain.setup, panels: [panel] } });
+    const plain = sceneOf('plain', {
+      stage: { sun: { by: 'hand', sideDeg: -30, altitudeDeg: 35 } },
+      look: { holdBackStops: 0.3 },
+      faceEv: 14,
+      backgroundEv: 13,
+      wantedAv: 7,
+    });
+    const withPanel = (panel: ReturnType<typeof usualPanel>) =>
+      renderScene({ ...plain, setup: { ...plain.setup, panels: [panel] } });
     const bare = renderScene(plain);
     const black = withPanel(usualPanel('reflector', { surface: 'black', sideDeg: 75, distanceM: 0.5, heightM: 0 }));
-    expect(near(black, layerOf(black, 'soft'), CHEEK(1))).toBeLessThan(0.85 * near(bare, layerOf(bare, 'soft'), CHEEK(1)));
+    expect(near(black, layerOf(black, 'soft'), CHEEK(1))).toBeLessThan(
+      0.85 * near(bare, layerOf(bare, 'soft'), CHEEK(1)),
+    );
     const flag = withPanel(usualPanel('flag', { sideDeg: -30, distanceM: 1, heightM: 0.65 }));
     expect(near(flag, layerOf(flag, 'sun'), CHEEK(-1))).toBeLessThan(0.1 * near(bare, layerOf(bare, 'sun'), CHEEK(-1)));
-    const glasses = (heightM: number) => { const one = renderScene(sceneOf('glasses', { subject: { spectacles: true }, lights: [{ role: 'key', sideDeg: 8, heightM, distanceM: 1.3 }], faceEv: 7, backgroundEv: 6, look: { holdBackStops: 3 } })); return Math.max(...[-1, 1].flatMap((side) => [-0.6, 0, 0.5].map((y) => near(one, layerOf(one, 'Key'), [3.3 * side, y, 9], 1)))); };
+    const glasses = (heightM: number) => {
+      const one = renderScene(
+        sceneOf('glasses', {
+          subject: { spectacles: true },
+          lights: [{ role: 'key', sideDeg: 8, heightM, distanceM: 1.3 }],
+          faceEv: 7,
+          backgroundEv: 6,
+          look: { holdBackStops: 3 },
+        }),
+      );
+      return Math.max(
+        ...[-1, 1].flatMap((side) => [-0.6, 0, 0.5].map((y) => near(one, layerOf(one, 'Key'), [3.3 * side, y, 9], 1))),
+      );
+    };
     expect(glasses(0.1)).toBeGreaterThan(2 * glasses(1.1));
   });
 });
@@ -158,7 +229,12 @@ describe('what the light does', () => {
 describe('the picture and the ladder agree', () => {
   it('a card at the face composes to where the solution says, under light from the front', () => {
     for (const holdBackStops of [0.5, 1, 2, 3]) {
-      const { setup, facts } = sceneOf('card', { lights: [{ role: 'key', sideDeg: 0, heightM: 0, distanceM: 2 }], look: { holdBackStops }, faceEv: 8, backgroundEv: 8 });
+      const { setup, facts } = sceneOf('card', {
+        lights: [{ role: 'key', sideDeg: 0, heightM: 0, distanceM: 2 }],
+        look: { holdBackStops },
+        faceEv: 8,
+        backgroundEv: 8,
+      });
       const solution = solve(setup, SAMPLE_KIT, facts, new Date('2026-02-27T16:00:00Z'));
       const face = solution.points.find(({ role }) => role === 'face');
       const value = greyCardValue(setup, SAMPLE_KIT, solution, pictureOf(setup, SAMPLE_KIT, solution), [0, 0, 1]);
@@ -167,19 +243,37 @@ describe('the picture and the ladder agree', () => {
   });
 
   it('the wall behind lands where its reading says', () => {
-    const one = renderScene(sceneOf('wall', { stage: { background: 'wall' }, lights: [], look: { holdBackStops: 0.3 }, faceEv: 8, backgroundEv: 9.5 }));
+    const one = renderScene(
+      sceneOf('wall', {
+        stage: { background: 'wall' },
+        lights: [],
+        look: { holdBackStops: 0.3 },
+        faceEv: 8,
+        backgroundEv: 9.5,
+      }),
+    );
     const { view } = one.framing;
     const background = one.solution.points.find(({ role }) => role === 'background');
     const all = whole(one);
     const [x, y] = [Math.floor(view.width * 0.08), Math.floor(view.height * 0.2)];
     const q = (y * view.width + x) * 3;
     expect(view.material[y * view.width + x]).toBe(MATERIAL.backdrop);
-    expect(Math.abs(Math.log2(((all[q + 1] ?? NaN) * 0.18) / (view.albedo[q + 1] ?? NaN) / 0.18) - (background?.ambientStops ?? NaN))).toBeLessThan(0.25);
+    expect(
+      Math.abs(
+        Math.log2(((all[q + 1] ?? NaN) * 0.18) / (view.albedo[q + 1] ?? NaN) / 0.18) -
+          (background?.ambientStops ?? NaN),
+      ),
+    ).toBeLessThan(0.25);
   });
 
-  it('marks carry the ladder\'s own numbers, and lie on what they name', () => {
+  it("marks carry the ladder's own numbers, and lie on what they name", () => {
     const one = show('rim');
-    const marks = toneMarks(scene('rim').setup, one.solution, one.picture, renderScene(scene('rim'), 1, 'draft').framing.view.material);
+    const marks = toneMarks(
+      scene('rim').setup,
+      one.solution,
+      one.picture,
+      renderScene(scene('rim'), 1, 'draft').framing.view.material,
+    );
     expect(marks.map(({ pointId }) => pointId).sort()).toEqual(['background', 'face', 'hair']);
     for (const { pointId, placedStops, x, y } of marks) {
       expect(placedStops).toBe(one.solution.points.find((point) => point.pointId === pointId)?.placedStops);
@@ -191,21 +285,34 @@ describe('the picture and the ladder agree', () => {
   it('showing a part leaves the rest out, and the parts together are the whole', () => {
     const { setup } = scene('rim');
     const one = show('rim');
-    const of = (showing: Parameters<typeof weightsOf>[4]) => weightsOf(setup, SAMPLE_KIT, one.solution, one.picture, showing) ?? new Float64Array(0);
+    const of = (showing: Parameters<typeof weightsOf>[4]) =>
+      weightsOf(setup, SAMPLE_KIT, one.solution, one.picture, showing) ?? new Float64Array(0);
     const [all, ambient, flash] = [of('all'), of('ambient'), of('flash')];
     all.forEach((value, i) => expect((ambient[i] ?? 0) + (flash[i] ?? 0)).toBeCloseTo(value, 12));
     const first = one.picture.layers.findIndex(({ kind }) => kind === 'flash');
     const only = of({ only: one.picture.layers[first]?.id ?? '' });
     only.forEach((value, i) => expect(value).toBe(Math.floor(i / 9) === first ? all[i] : 0));
-    expect(weightsOf(setup, SAMPLE_KIT, solve(setup, SAMPLE_KIT, [], new Date('2026-02-27T16:00:00Z')), one.picture)).toBeNull();
+    expect(
+      weightsOf(setup, SAMPLE_KIT, solve(setup, SAMPLE_KIT, [], new Date('2026-02-27T16:00:00Z')), one.picture),
+    ).toBeNull();
   });
 
-  it('a reflector\'s layer weighs by what falls on it: none in the dark, more from silver than from white', () => {
+  it("a reflector's layer weighs by what falls on it: none in the dark, more from silver than from white", () => {
     const held = (surface: 'white' | 'silver') => {
-      const { setup, facts } = sceneOf('held', { over: { panels: [usualPanel('reflector', { surface })] }, lights: [{ role: 'key', sideDeg: 60, distanceM: 1.5 }], look: { holdBackStops: 2 }, faceEv: 8, backgroundEv: 8 });
+      const { setup, facts } = sceneOf('held', {
+        over: { panels: [usualPanel('reflector', { surface })] },
+        lights: [{ role: 'key', sideDeg: 60, distanceM: 1.5 }],
+        look: { holdBackStops: 2 },
+        faceEv: 8,
+        backgroundEv: 8,
+      });
       const solution = solve(setup, SAMPLE_KIT, facts, new Date('2026-02-27T16:00:00Z'));
       const picture = pictureOf(setup, SAMPLE_KIT, solution);
-      return strengthsOf(setup, SAMPLE_KIT, solution, picture)?.at.get(picture.layers.find(({ id }) => id.startsWith('panel:'))?.id ?? '')?.[0] ?? NaN;
+      return (
+        strengthsOf(setup, SAMPLE_KIT, solution, picture)?.at.get(
+          picture.layers.find(({ id }) => id.startsWith('panel:'))?.id ?? '',
+        )?.[0] ?? NaN
+      );
     };
     expect(held('white')).toBeGreaterThan(0);
     expect(held('silver')).toBeGreaterThan(held('white'));

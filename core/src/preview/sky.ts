@@ -23,7 +23,8 @@ export function skyRadiance(sky: SkyModel, x: number, y: number, z: number, out:
   const rise = y < 0 ? 0 : Math.sqrt(y);
   const towards = x * sky.toSun[0] + y * sky.toSun[1] + z * sky.toSun[2];
   const glow = towards <= 0 ? 0 : towards ** sky.glowPower;
-  for (let k = 0; k < 3; k += 1) out[k] = (sky.horizon[k]! + (sky.zenith[k]! - sky.horizon[k]!) * rise + sky.glow[k]! * glow) * sky.scale;
+  for (let k = 0; k < 3; k += 1)
+    out[k] = (sky.horizon[k]! + (sky.zenith[k]! - sky.horizon[k]!) * rise + sky.glow[k]! * glow) * sky.scale;
 }
 
 const GOLDEN_ANGLE = 2.399963;
@@ -48,17 +49,37 @@ function normalised(sky: SkyModel): SkyModel {
   const on = skyOnGround({ ...sky, scale: 1 });
   const level = on.reduce((sum, value, k) => sum + value * LUMINANCE[k]!, 0);
   const neutral = (rgb: Rgb): Rgb => [rgb[0] / (on[0] / level), rgb[1] / (on[1] / level), rgb[2] / (on[2] / level)];
-  return { ...sky, zenith: neutral(sky.zenith), horizon: neutral(sky.horizon), glow: neutral(sky.glow), scale: 1 / level };
+  return {
+    ...sky,
+    zenith: neutral(sky.zenith),
+    horizon: neutral(sky.horizon),
+    glow: neutral(sky.glow),
+    scale: 1 / level,
+  };
 }
 
 /** A clear sky: blue overhead, paler at the horizon, a glow round the sun; lower suns glow warmer and wider. */
 export function openSky(toSun: Vec): SkyModel {
   const low = toSun[1] < 0.12;
   return normalised({
-    zenith: low ? [0.12, 0.26, 0.72] : [0.22, 0.42, 0.95], horizon: low ? [0.55, 0.62, 0.85] : [0.75, 0.9, 1.05], glow: low ? [1, 0.42, 0.16] : [2.5, 2.2, 1.7], glowPower: low ? 5 : 14,
-    toSun, closed: false, scale: 1,
+    zenith: low ? [0.12, 0.26, 0.72] : [0.22, 0.42, 0.95],
+    horizon: low ? [0.55, 0.62, 0.85] : [0.75, 0.9, 1.05],
+    glow: low ? [1, 0.42, 0.16] : [2.5, 2.2, 1.7],
+    glowPower: low ? 5 : 14,
+    toSun,
+    closed: false,
+    scale: 1,
   });
 }
 
 /** A room: light from its walls and ceiling, a little more from above. */
-export const room = (): SkyModel => normalised({ zenith: [1.25, 1.25, 1.25], horizon: [0.85, 0.85, 0.85], glow: [0, 0, 0], glowPower: 1, toSun: [0, 1, 0], closed: true, scale: 1 });
+export const room = (): SkyModel =>
+  normalised({
+    zenith: [1.25, 1.25, 1.25],
+    horizon: [0.85, 0.85, 0.85],
+    glow: [0, 0, 0],
+    glowPower: 1,
+    toSun: [0, 1, 0],
+    closed: true,
+    scale: 1,
+  });

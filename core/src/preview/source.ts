@@ -36,18 +36,37 @@ const CM2 = 1e4;
 
 /** A beam's table from its share by the angle off the axis, degrees. */
 export function beamTable(share: (offAxisDeg: number) => number): Float32Array {
-  return Float32Array.from({ length: BEAM_STEPS + 2 }, (_, i) => Math.max(0, share((Math.acos(Math.min(1, i / BEAM_STEPS)) * 180) / Math.PI)));
+  return Float32Array.from({ length: BEAM_STEPS + 2 }, (_, i) =>
+    Math.max(0, share((Math.acos(Math.min(1, i / BEAM_STEPS)) * 180) / Math.PI)),
+  );
 }
 
 /** The beam of a lit cloth. */
 export const cosineBeam = (): Float32Array => beamTable((angle) => Math.cos((angle * Math.PI) / 180));
 
 /** A luminous face of a size, at a place, looking along an axis. */
-export function areaSource(centre: Vec, axis: Vec, widthCm: number, heightCm: number, outline: Outline, beam: Float32Array): AreaSource {
+export function areaSource(
+  centre: Vec,
+  axis: Vec,
+  widthCm: number,
+  heightCm: number,
+  outline: Outline,
+  beam: Float32Array,
+): AreaSource {
   const forward = unit(axis);
   const level = cross(forward, [0, 1, 0]);
   const across = lengthOf(level) < 1e-3 ? ([1, 0, 0] as const) : unit(level);
-  return { kind: 'area', centre, axis: forward, across, up: cross(across, forward), halfAcross: widthCm / 2, halfUp: heightCm / 2, outline, beam };
+  return {
+    kind: 'area',
+    centre,
+    axis: forward,
+    across,
+    up: cross(across, forward),
+    halfAcross: widthCm / 2,
+    halfUp: heightCm / 2,
+    outline,
+    beam,
+  };
 }
 
 /** Even places on a unit face, −1 to 1 in both directions: a spiral for round ones, a low-discrepancy lattice for rectangles. */
@@ -67,15 +86,22 @@ export function facePattern(count: number, round: boolean): Float32Array {
 }
 
 /** Places on a source's face, x y z after each other, cm. */
-export function facePlaces({ centre, across, up, halfAcross, halfUp, outline }: AreaSource, count: number): Float64Array {
+export function facePlaces(
+  { centre, across, up, halfAcross, halfUp, outline }: AreaSource,
+  count: number,
+): Float64Array {
   const pattern = facePattern(count, outline !== 'rectangle');
   const places = new Float64Array(count * 3);
-  for (let k = 0; k < count; k += 1) for (let c = 0; c < 3; c += 1) places[k * 3 + c] = centre[c]! + across[c]! * pattern[k * 2]! * halfAcross + up[c]! * pattern[k * 2 + 1]! * halfUp;
+  for (let k = 0; k < count; k += 1)
+    for (let c = 0; c < 3; c += 1)
+      places[k * 3 + c] =
+        centre[c]! + across[c]! * pattern[k * 2]! * halfAcross + up[c]! * pattern[k * 2 + 1]! * halfUp;
   return places;
 }
 
 /** Area of the face, m². */
-export const faceAreaM2 = ({ halfAcross, halfUp, outline }: AreaSource): number => (4 * halfAcross * halfUp * (outline === 'rectangle' ? 1 : outline === 'round' ? Math.PI / 4 : 0.828)) / CM2;
+export const faceAreaM2 = ({ halfAcross, halfUp, outline }: AreaSource): number =>
+  (4 * halfAcross * halfUp * (outline === 'rectangle' ? 1 : outline === 'round' ? Math.PI / 4 : 0.828)) / CM2;
 
 const FACE_SAMPLES = 64;
 
@@ -97,7 +123,9 @@ export function lightAt(source: Source, place: Vec, facing: Vec, response: Respo
     const distance = lengthOf(to);
     const cosine = -dot(to, source.axis) / distance;
     if (cosine <= 0) continue;
-    sum += (source.beam[Math.round(cosine * BEAM_STEPS)]! * CM2 * response(dot(to, facing) / distance)) / (distance * distance);
+    sum +=
+      (source.beam[Math.round(cosine * BEAM_STEPS)]! * CM2 * response(dot(to, facing) / distance)) /
+      (distance * distance);
   }
   return sum / samples;
 }
@@ -105,17 +133,32 @@ export function lightAt(source: Source, place: Vec, facing: Vec, response: Respo
 const BOUNCE_POINTS = 24;
 
 /** Mean light of a source at unit strength over places in a ring, by their distance from its middle and their turn. */
-function lightOver(source: Source, least: number, most: number, facing: Vec, placeAt: (r: number, turn: number) => Vec): number {
+function lightOver(
+  source: Source,
+  least: number,
+  most: number,
+  facing: Vec,
+  placeAt: (r: number, turn: number) => Vec,
+): number {
   let sum = 0;
-  for (let i = 0; i < BOUNCE_POINTS; i += 1) sum += lightAt(source, placeAt(least + (most - least) * Math.sqrt((i + 0.5) / BOUNCE_POINTS), i * 2.4), facing, CARD, 4);
+  for (let i = 0; i < BOUNCE_POINTS; i += 1)
+    sum += lightAt(
+      source,
+      placeAt(least + (most - least) * Math.sqrt((i + 0.5) / BOUNCE_POINTS), i * 2.4),
+      facing,
+      CARD,
+      4,
+    );
   return sum / BOUNCE_POINTS;
 }
 
 /** What a source at unit strength gives the ground round the subject, for the light that comes back from it. */
-export const lightOnGround = (source: Source, groundY: number): number => lightOver(source, 30, 200, [0, 1, 0], (r, turn) => [r * Math.sin(turn), groundY, r * Math.cos(turn)]);
+export const lightOnGround = (source: Source, groundY: number): number =>
+  lightOver(source, 30, 200, [0, 1, 0], (r, turn) => [r * Math.sin(turn), groundY, r * Math.cos(turn)]);
 
 /** What a source at unit strength gives the wall behind the subject, as much of it as counts there: about as wide as it is far. */
-export const lightOnWall = (source: Source, wallZ: number): number => lightOver(source, 0, Math.max(100, -wallZ), [0, 0, 1], (r, turn) => [r * Math.sin(turn), r * Math.cos(turn), wallZ]);
+export const lightOnWall = (source: Source, wallZ: number): number =>
+  lightOver(source, 0, Math.max(100, -wallZ), [0, 0, 1], (r, turn) => [r * Math.sin(turn), r * Math.cos(turn), wallZ]);
 
 /** A place in front of a face, for measuring what falls on it. */
 export const inFrontOf = (source: AreaSource, byCm: number): Vec => along(source.centre, source.axis, byCm);

@@ -7,7 +7,8 @@ export const TONE_MOST = 4;
 /** A filmic curve. Source: Hable 2010. */
 const filmic = (x: number): number => (x * (0.22 * x + 0.03) + 0.002) / (x * (0.22 * x + 0.3) + 0.06) - 1 / 30;
 
-const encoded = (linear: number): number => (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
+const encoded = (linear: number): number =>
+  linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055;
 
 /** Under this the shoulder has no room between mid grey and white: a plain power takes its place. */
 const LEAST_FILMIC_WHITE = 1.12;
@@ -31,5 +32,7 @@ function curveTo(white: number): (x: number) => number {
  */
 export function toneTable(clipsAboveStops: number): Uint8Array {
   const curve = curveTo(MID_GREY * 2 ** clipsAboveStops);
-  return Uint8Array.from({ length: TONE_STEPS + 1 }, (_, i) => Math.round(255 * encoded(Math.min(1, Math.max(0, curve((i / TONE_STEPS) * TONE_MOST))))));
+  return Uint8Array.from({ length: TONE_STEPS + 1 }, (_, i) =>
+    Math.round(255 * encoded(Math.min(1, Math.max(0, curve((i / TONE_STEPS) * TONE_MOST))))),
+  );
 }

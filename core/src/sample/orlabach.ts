@@ -4,21 +4,50 @@ import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
 
 const shoot: Shoot = {
-  type: 'shoot', version: 1, id: sampleId(1), title: 'Wedding at the old funicular', date: '2026-02-27', place: 'Orlabach, 1420 m', timeZone: 'Europe/Vienna',
+  type: 'shoot',
+  version: 1,
+  id: sampleId(1),
+  title: 'Wedding at the old funicular',
+  date: '2026-02-27',
+  place: 'Orlabach, 1420 m',
+  timeZone: 'Europe/Vienna',
 };
 
-const spot = (number: number, title: string): Spot => ({ type: 'spot', version: 1, id: sampleId(number), shootId: shoot.id, title });
+const spot = (number: number, title: string): Spot => ({
+  type: 'spot',
+  version: 1,
+  id: sampleId(number),
+  shootId: shoot.id,
+  title,
+});
 const hall = spot(2, 'Winch hall');
 const terrace = spot(3, 'Upper terrace');
 
-const setupAt = (number: number, place: Spot, title: string): Setup => newSetup({ id: sampleId(number), shootId: shoot.id, spotId: place.id }, title, sampleId(101));
+const setupAt = (number: number, place: Spot, title: string): Setup =>
+  newSetup({ id: sampleId(number), shootId: shoot.id, spotId: place.id }, title, sampleId(101));
 
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
   meter: { av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
   lights: [{ ...newLight(sampleId(21), 'key', sampleId(114), 'face', []), modifierId: sampleId(124), distanceM: 2.2 }],
-  panels: [{ id: sampleId(25), kind: 'window', sideDeg: 65, distanceM: 2.6, heightM: 0.3, turnedDeg: 0, reflectorId: null, surface: 'white', widthM: 1.2, tallM: 2.6, takesStops: 1.5, movedAt: null, before: null }],
+  panels: [
+    {
+      id: sampleId(25),
+      kind: 'window',
+      sideDeg: 65,
+      distanceM: 2.6,
+      heightM: 0.3,
+      turnedDeg: 0,
+      reflectorId: null,
+      surface: 'white',
+      widthM: 1.2,
+      tallM: 2.6,
+      takesStops: 1.5,
+      movedAt: null,
+      before: null,
+    },
+  ],
   stage: { ...PLAIN_STAGE, cameraM: 3, background: 'wall', ground: 'wood' },
 };
 
@@ -28,11 +57,26 @@ const lowSun: Setup = {
   meter: { av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
   look: { ...PLAIN_LOOK, holdBackStops: 2 / 3 },
   lights: [{ ...newLight(sampleId(22), 'key', sampleId(111), 'face', []), modifierId: sampleId(121), distanceM: 1.4 }],
-  stage: { ...PLAIN_STAGE, subject: { ...PLAIN_STAGE.subject, company: 'two' }, cameraM: 3.5, background: 'trees', ground: 'snow', sun: { by: 'time', latitudeDeg: 46.93, longitudeDeg: 10.21, at: '2026-02-27T15:40:00Z', cameraLooksDeg: 225 } },
+  stage: {
+    ...PLAIN_STAGE,
+    subject: { ...PLAIN_STAGE.subject, company: 'two' },
+    cameraM: 3.5,
+    background: 'trees',
+    ground: 'snow',
+    sun: { by: 'time', latitudeDeg: 46.93, longitudeDeg: 10.21, at: '2026-02-27T15:40:00Z', cameraLooksDeg: 225 },
+  },
 };
 
 const ambient = (number: number, setup: Setup, pointId: string, at: string, text: string, av: number): Reading => ({
-  ...PLAIN_READING, id: sampleId(number), setupId: setup.id, pointId, at, text, av, tv: setup.meter.tv, sv: setup.meter.sv,
+  ...PLAIN_READING,
+  id: sampleId(number),
+  setupId: setup.id,
+  pointId,
+  at,
+  text,
+  av,
+  tv: setup.meter.tv,
+  sv: setup.meter.sv,
 });
 
 const readings: Reading[] = [
@@ -43,9 +87,27 @@ const readings: Reading[] = [
 ];
 
 /** The sample shoot at the made-up town of Orlabach: parents before children, as the store wants them. */
-export const SAMPLE_DOCUMENTS: Document[] = [...kitItems(SAMPLE_KIT), shoot, hall, terrace, ceremony, lowSun, ...readings];
+export const SAMPLE_DOCUMENTS: Document[] = [
+  ...kitItems(SAMPLE_KIT),
+  shoot,
+  hall,
+  terrace,
+  ceremony,
+  lowSun,
+  ...readings,
+];
 
 /** The sample setup in the hall with all that its solution needs. */
-export const SAMPLE_HALL = { shoot, spot: hall, setup: ceremony, readings: readings.filter(({ setupId }) => setupId === ceremony.id) };
+export const SAMPLE_HALL = {
+  shoot,
+  spot: hall,
+  setup: ceremony,
+  readings: readings.filter(({ setupId }) => setupId === ceremony.id),
+};
 /** The sample setup on the terrace. */
-export const SAMPLE_TERRACE = { shoot, spot: terrace, setup: lowSun, readings: readings.filter(({ setupId }) => setupId === lowSun.id) };
+export const SAMPLE_TERRACE = {
+  shoot,
+  spot: terrace,
+  setup: lowSun,
+  readings: readings.filter(({ setupId }) => setupId === lowSun.id),
+};

@@ -13,7 +13,11 @@ export interface Flat {
 const times = (a: Place, by: number): Place => ({ x: a.x * by, y: a.y * by, z: a.z * by });
 const plus = (a: Place, b: Place): Place => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
 export const dot = (a: Place, b: Place): number => a.x * b.x + a.y * b.y + a.z * b.z;
-const cross = (a: Place, b: Place): Place => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+const cross = (a: Place, b: Place): Place => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
 
 /** The unit direction of a vector; towards the camera for one without length. */
 export function unitOf(a: Place): Place {
@@ -35,10 +39,12 @@ const ROWS = 12;
 function placesOn({ at, faces, widthM, tallM, round }: Flat): { places: Place[]; areaM2: number } {
   const { across, up } = flatAxes(faces);
   const places: Place[] = [];
-  for (let i = 0; i < ROWS; i += 1) for (let j = 0; j < ROWS; j += 1) {
-    const [a, b] = [(2 * i + 1) / ROWS - 1, (2 * j + 1) / ROWS - 1];
-    if (!round || a * a + b * b <= 1) places.push(plus(at, plus(times(across, (a * widthM) / 2), times(up, (b * tallM) / 2))));
-  }
+  for (let i = 0; i < ROWS; i += 1)
+    for (let j = 0; j < ROWS; j += 1) {
+      const [a, b] = [(2 * i + 1) / ROWS - 1, (2 * j + 1) / ROWS - 1];
+      if (!round || a * a + b * b <= 1)
+        places.push(plus(at, plus(times(across, (a * widthM) / 2), times(up, (b * tallM) / 2))));
+    }
   const area = round ? (Math.PI / 4) * widthM * tallM : widthM * tallM;
   return { places, areaM2: area / places.length };
 }
@@ -97,7 +103,8 @@ export function passesThrough({ at, faces, widthM, tallM, round }: Flat, from: P
 }
 
 /** A direction mirrored at a flat thing. */
-export const mirrored = (direction: Place, faces: Place): Place => minus(direction, times(faces, 2 * dot(direction, faces)));
+export const mirrored = (direction: Place, faces: Place): Place =>
+  minus(direction, times(faces, 2 * dot(direction, faces)));
 
 /** A place moved in a direction. */
 export const movedBy = (from: Place, direction: Place, byM: number): Place => plus(from, times(direction, byM));

@@ -13,13 +13,27 @@ export interface FrameView {
 const [LONG, SHORT] = [3 / Math.sqrt(13), 2 / Math.sqrt(13)];
 
 /** What a camera sees. Source: pinhole camera, `half field = sensor / 2f`. @param upright frame held upright */
-export function frameView(from: Place, at: Place, focalMm: number, sensorDiagonalMm: number, upright: boolean): FrameView {
+export function frameView(
+  from: Place,
+  at: Place,
+  focalMm: number,
+  sensorDiagonalMm: number,
+  upright: boolean,
+): FrameView {
   const [width, height] = upright ? [SHORT, LONG] : [LONG, SHORT];
-  return { from, towards: unitOf(minus(at, from)), halfWidth: (width * sensorDiagonalMm) / 2 / focalMm, halfHeight: (height * sensorDiagonalMm) / 2 / focalMm };
+  return {
+    from,
+    towards: unitOf(minus(at, from)),
+    halfWidth: (width * sensorDiagonalMm) / 2 / focalMm,
+    halfHeight: (height * sensorDiagonalMm) / 2 / focalMm,
+  };
 }
 
 /** Where a place falls in the frame: −1 to 1 in both directions inside it, and how far away it is; null behind the camera. */
-export function inFrame({ from, towards, halfWidth, halfHeight }: FrameView, place: Place): { across: number; up: number; deepM: number } | null {
+export function inFrame(
+  { from, towards, halfWidth, halfHeight }: FrameView,
+  place: Place,
+): { across: number; up: number; deepM: number } | null {
   const to = minus(place, from);
   const deepM = dot(to, towards);
   if (deepM < 0.05) return null;
@@ -39,13 +53,20 @@ export function flatInFrame(view: FrameView, { at, faces, widthM, tallM }: Flat,
   const { across, up } = flatAxes(faces);
   if (isInside(view, at, backgroundM)) return true;
   return Array.from({ length: EDGE_POINTS }, (_, i) => (2 * Math.PI * i) / EDGE_POINTS).some((turn) =>
-    isInside(view, movedBy(movedBy(at, across, (Math.cos(turn) * widthM) / 2), up, (Math.sin(turn) * tallM) / 2), backgroundM));
+    isInside(
+      view,
+      movedBy(movedBy(at, across, (Math.cos(turn) * widthM) / 2), up, (Math.sin(turn) * tallM) / 2),
+      backgroundM,
+    ),
+  );
 }
 
 /** True when a pole from a place straight down to the ground shows in the frame. */
 export function poleInFrame(view: FrameView, top: Place, groundY: number, backgroundM: number): boolean {
   const steps = 12;
-  return Array.from({ length: steps + 1 }, (_, i) => ({ ...top, y: top.y + ((groundY - top.y) * i) / steps })).some((place) => isInside(view, place, backgroundM));
+  return Array.from({ length: steps + 1 }, (_, i) => ({ ...top, y: top.y + ((groundY - top.y) * i) / steps })).some(
+    (place) => isInside(view, place, backgroundM),
+  );
 }
 
 /** The frame's size at the subject, metres. */

@@ -11,8 +11,10 @@ export interface People {
 
 /** The outermost people; the one in the middle is among them. */
 export const peoplePlaces = ({ nearerM, fartherM, leftM, rightM }: People): { name: string; at: Place }[] => [
-  { name: 'front left', at: { x: -leftM, y: 0, z: nearerM } }, { name: 'front right', at: { x: rightM, y: 0, z: nearerM } },
-  { name: 'back left', at: { x: -leftM, y: 0, z: -fartherM } }, { name: 'back right', at: { x: rightM, y: 0, z: -fartherM } },
+  { name: 'front left', at: { x: -leftM, y: 0, z: nearerM } },
+  { name: 'front right', at: { x: rightM, y: 0, z: nearerM } },
+  { name: 'back left', at: { x: -leftM, y: 0, z: -fartherM } },
+  { name: 'back right', at: { x: rightM, y: 0, z: -fartherM } },
   { name: 'middle', at: { x: 0, y: 0, z: 0 } },
 ];
 
@@ -26,7 +28,12 @@ const AIM: Place = { x: 0, y: 0, z: 0 };
 
 /** Light on the people from equal lights, by their distances alone: aim them across the group. */
 export function evenness(lights: readonly { stand: LightStand; shape: SourceShape }[], people: People): Evenness {
-  const light = (at: Place) => lights.reduce((sum, { stand, shape }) => sum + effectiveDistanceM(shape, Math.max(0.1, lengthM(minus(lightPlace(AIM, stand), at)))) ** -2, 0);
+  const light = (at: Place) =>
+    lights.reduce(
+      (sum, { stand, shape }) =>
+        sum + effectiveDistanceM(shape, Math.max(0.1, lengthM(minus(lightPlace(AIM, stand), at)))) ** -2,
+      0,
+    );
   const middle = light(AIM);
   const lit = peoplePlaces(people).map(({ name, at }) => ({ name, stops: Math.log2(light(at) / middle) }));
   const all = lit.map(({ stops }) => stops);
@@ -49,15 +56,25 @@ export interface EvennessCures {
 
 /** The first of the rising values that meets the wish; steps of 5 cm, as a stand is moved. */
 function firstFrom(least: number, most: number, meets: (value: number) => boolean): number | null {
-  for (let value = Math.ceil(least / STEP_M) * STEP_M; value <= most + 1e-9; value += STEP_M) if (meets(value)) return Number(value.toFixed(2));
+  for (let value = Math.ceil(least / STEP_M) * STEP_M; value <= most + 1e-9; value += STEP_M)
+    if (meets(value)) return Number(value.toFixed(2));
   return null;
 }
 
 /** The distance, the height or the second light that brings a group under a wanted bound. */
-export function evennessCures(stand: LightStand, shape: SourceShape, people: People, withinStops: number): EvennessCures {
+export function evennessCures(
+  stand: LightStand,
+  shape: SourceShape,
+  people: People,
+  withinStops: number,
+): EvennessCures {
   const rise = stand.heightM / stand.distanceM;
   const at = (distanceM: number): LightStand => ({ ...stand, distanceM, heightM: distanceM * rise });
-  const pair = (distanceM: number) => evenness([at(distanceM), { ...at(distanceM), sideDeg: -stand.sideDeg }].map((one) => ({ stand: one, shape })), people).spreadStops;
+  const pair = (distanceM: number) =>
+    evenness(
+      [at(distanceM), { ...at(distanceM), sideDeg: -stand.sideDeg }].map((one) => ({ stand: one, shape })),
+      people,
+    ).spreadStops;
   const secondM = firstFrom(stand.distanceM, MOST_DISTANCE_M, (distanceM) => pair(distanceM) <= withinStops);
   const spread = (one: LightStand) => evenness([{ stand: one, shape }], people).spreadStops;
   const across = Math.sqrt(Math.max(0, stand.distanceM ** 2 - stand.heightM ** 2));

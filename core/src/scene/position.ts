@@ -33,12 +33,18 @@ export function angleDeg(a: Place, b: Place): number {
 export function lightPlace(aim: Place, { distanceM, sideDeg, heightM }: LightStand): Place {
   const y = Math.min(STEEPEST * distanceM, Math.max(-STEEPEST * distanceM, heightM));
   const across = Math.sqrt(distanceM ** 2 - y ** 2);
-  return { x: aim.x + across * Math.sin(sideDeg * RADIANS), y: aim.y + y, z: aim.z + across * Math.cos(sideDeg * RADIANS) };
+  return {
+    x: aim.x + across * Math.sin(sideDeg * RADIANS),
+    y: aim.y + y,
+    z: aim.z + across * Math.cos(sideDeg * RADIANS),
+  };
 }
 
 /** A direction by its angle from the line to the camera and its rise, degrees. */
 export const direction = (sideDeg: number, riseDeg = 0): Place => ({
-  x: Math.sin(sideDeg * RADIANS) * Math.cos(riseDeg * RADIANS), y: Math.sin(riseDeg * RADIANS), z: Math.cos(sideDeg * RADIANS) * Math.cos(riseDeg * RADIANS),
+  x: Math.sin(sideDeg * RADIANS) * Math.cos(riseDeg * RADIANS),
+  y: Math.sin(riseDeg * RADIANS),
+  z: Math.cos(sideDeg * RADIANS) * Math.cos(riseDeg * RADIANS),
 });
 
 /** A direction turned in plan, degrees, positive from the camera line to the camera's right. */

@@ -1,23 +1,40 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type LightStand, angleDeg, ballastKg, direction, evenness, evennessCures, lengthM, lightPlace, minus, spillStops } from '.';
+import {
+  type LightStand,
+  angleDeg,
+  ballastKg,
+  direction,
+  evenness,
+  evennessCures,
+  lengthM,
+  lightPlace,
+  minus,
+  spillStops,
+} from '.';
 import golden from '../../test/golden/ballast.json';
 import { type Beam, type SourceShape, beamLossStops, beamSchema, beamShare, griddedBeam } from '../modifiers';
 
 const ORIGIN = { x: 0, y: 0, z: 0 };
-const stand = fc.record({ distanceM: fc.double({ min: 0.4, max: 8, noNaN: true }), sideDeg: fc.double({ min: -180, max: 180, noNaN: true }), heightM: fc.double({ min: -1, max: 3, noNaN: true }) });
+const stand = fc.record({
+  distanceM: fc.double({ min: 0.4, max: 8, noNaN: true }),
+  sideDeg: fc.double({ min: -180, max: 180, noNaN: true }),
+  heightM: fc.double({ min: -1, max: 3, noNaN: true }),
+});
 const OCTAGON: SourceShape = { kind: 'round', diameterM: 0.9 };
 const DIFFUSE: Beam = { kind: 'diffuse' };
 
 describe('places', () => {
   it('a light stands as far away as it is said to, on the side and at the height that are said', () => {
-    fc.assert(fc.property(stand, (one) => {
-      const place = lightPlace(ORIGIN, one);
-      expect(lengthM(place)).toBeCloseTo(one.distanceM, 9);
-      if (Math.abs(one.heightM) < one.distanceM * 0.9) expect(place.y).toBeCloseTo(one.heightM, 9);
-      if (one.sideDeg > 1 && one.sideDeg < 179) expect(place.x).toBeGreaterThan(0);
-    }));
+    fc.assert(
+      fc.property(stand, (one) => {
+        const place = lightPlace(ORIGIN, one);
+        expect(lengthM(place)).toBeCloseTo(one.distanceM, 9);
+        if (Math.abs(one.heightM) < one.distanceM * 0.9) expect(place.y).toBeCloseTo(one.heightM, 9);
+        if (one.sideDeg > 1 && one.sideDeg < 179) expect(place.x).toBeGreaterThan(0);
+      }),
+    );
     expect(angleDeg(direction(40), direction(-50))).toBeCloseTo(90, 9);
   });
 });
@@ -27,16 +44,27 @@ describe('spill', () => {
   it('is nothing extra where the light aims, and less farther behind, by the inverse square far away', () => {
     const light = lightPlace(ORIGIN, { distanceM: 4, sideDeg: 40, heightM: 0 });
     expect(spillStops(light, aim, aim, { kind: 'point' }, DIFFUSE)).toBeCloseTo(0, 6);
-    const behind = { at: { x: -Math.sin(40 * Math.PI / 180) * 4, y: 0, z: -Math.cos(40 * Math.PI / 180) * 4 }, faces: direction(40) };
+    const behind = {
+      at: { x: -Math.sin((40 * Math.PI) / 180) * 4, y: 0, z: -Math.cos((40 * Math.PI) / 180) * 4 },
+      faces: direction(40),
+    };
     expect(spillStops(light, aim, behind, { kind: 'point' }, DIFFUSE)).toBeCloseTo(-2, 6);
   });
   it('does not reach what faces away or lies behind the light, and is never NaN', () => {
     const light = lightPlace(ORIGIN, { distanceM: 2, sideDeg: 0, heightM: 0 });
     expect(spillStops(light, aim, { at: ORIGIN, faces: direction(180) }, OCTAGON, DIFFUSE)).toBeNull();
-    fc.assert(fc.property(stand, stand, (one, two) => {
-      const stops = spillStops(lightPlace(ORIGIN, one), aim, { at: lightPlace(ORIGIN, two), faces: direction(two.sideDeg) }, OCTAGON, { kind: 'cone', fullDeg: 30 });
-      expect(stops === null || Number.isFinite(stops)).toBe(true);
-    }));
+    fc.assert(
+      fc.property(stand, stand, (one, two) => {
+        const stops = spillStops(
+          lightPlace(ORIGIN, one),
+          aim,
+          { at: lightPlace(ORIGIN, two), faces: direction(two.sideDeg) },
+          OCTAGON,
+          { kind: 'cone', fullDeg: 30 },
+        );
+        expect(stops === null || Number.isFinite(stops)).toBe(true);
+      }),
+    );
   });
 });
 
@@ -44,7 +72,7 @@ describe('beams', () => {
   it('give half at half of their angle, and a table is read between its rows', () => {
     expect(beamShare({ kind: 'cone', fullDeg: 20 }, 10)).toBeCloseTo(0.5, 9);
     expect(beamShare(DIFFUSE, 60)).toBeCloseTo(0.5, 9);
-    const table: Beam = { kind: 'table', anglesDeg: [0, 10, 30], relative: [200, 100, 0].map((v) => v / 100), };
+    const table: Beam = { kind: 'table', anglesDeg: [0, 10, 30], relative: [200, 100, 0].map((v) => v / 100) };
     expect([0, 5, 10, 20, 31].map((angle) => beamShare(table, angle))).toEqual([1, 0.75, 0.5, 0.25, 0]);
     expect(griddedBeam(DIFFUSE, { name: 'g', angleDeg: 30, lossStops: 1 })).toEqual({ kind: 'cone', fullDeg: 30 });
     expect(beamLossStops(table, 90)).toBe(10);
@@ -69,19 +97,32 @@ describe('a group', () => {
     const cures = evennessCures(near, OCTAGON, eleven, 0.5);
     expect(cures.distanceM).not.toBeNull();
     const distanceM = cures.distanceM ?? 0;
-    expect(evenness([{ stand: { ...near, distanceM, heightM: (distanceM * 0.5) / 2.5 }, shape: OCTAGON }], eleven).spreadStops).toBeLessThanOrEqual(0.5);
+    expect(
+      evenness([{ stand: { ...near, distanceM, heightM: (distanceM * 0.5) / 2.5 }, shape: OCTAGON }], eleven)
+        .spreadStops,
+    ).toBeLessThanOrEqual(0.5);
     expect(cures.second?.spreadStops).toBeLessThanOrEqual(0.5);
     expect(cures.second?.distanceM).toBeLessThan(distanceM);
   });
   it('of one person is even, and the one aimed at has no difference', () => {
-    fc.assert(fc.property(stand, (one) => {
-      expect(evenness([{ stand: one, shape: OCTAGON }], { nearerM: 0, fartherM: 0, leftM: 0, rightM: 0 }).spreadStops).toBeCloseTo(0, 9);
-      expect(evenness([{ stand: one, shape: OCTAGON }], eleven).people.find(({ name }) => name === 'middle')?.stops).toBeCloseTo(0, 9);
-    }));
+    fc.assert(
+      fc.property(stand, (one) => {
+        expect(
+          evenness([{ stand: one, shape: OCTAGON }], { nearerM: 0, fartherM: 0, leftM: 0, rightM: 0 }).spreadStops,
+        ).toBeCloseTo(0, 9);
+        expect(
+          evenness([{ stand: one, shape: OCTAGON }], eleven).people.find(({ name }) => name === 'middle')?.stops,
+        ).toBeCloseTo(0, 9);
+      }),
+    );
   });
   it('says where height alone does it', () => {
     const { height } = evennessCures(near, OCTAGON, { ...eleven, leftM: 0.4, rightM: 0.4 }, 0.5);
-    if (height !== null) expect(evenness([{ stand: { ...near, ...height }, shape: OCTAGON }], { ...eleven, leftM: 0.4, rightM: 0.4 }).spreadStops).toBeLessThanOrEqual(0.51);
+    if (height !== null)
+      expect(
+        evenness([{ stand: { ...near, ...height }, shape: OCTAGON }], { ...eleven, leftM: 0.4, rightM: 0.4 })
+          .spreadStops,
+      ).toBeLessThanOrEqual(0.51);
     expect(minus(ORIGIN, ORIGIN)).toEqual(ORIGIN);
   });
 });

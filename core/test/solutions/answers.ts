@@ -1,6 +1,22 @@
 import { createHash } from 'node:crypto';
 
-import { LIGHT_ROLES, type LightRole, SETTING_PATHS, SYMPTOMS, type Setting, type Symptom, diagnose, equalLooks, placementsFor, readLook, ripple, sayMethod, sayPaces, settingAt, solve } from '../../src/balance';
+import {
+  LIGHT_ROLES,
+  type LightRole,
+  SETTING_PATHS,
+  SYMPTOMS,
+  type Setting,
+  type Symptom,
+  diagnose,
+  equalLooks,
+  placementsFor,
+  readLook,
+  ripple,
+  sayMethod,
+  sayPaces,
+  settingAt,
+  solve,
+} from '../../src/balance';
 import { describeChange, lightToAdd, settingChanges } from '../../src/documents';
 import { answerStops, parseAperture, parseIso, parseShutter, readMeterText } from '../../src/photometry';
 import { sampleId } from '../../src/sample';
@@ -9,16 +25,28 @@ import type { SolutionCase } from './corpus';
 /** JSON with the keys of every object in order: what does not hang on the order in which fields are written. */
 export function canonical(value: unknown, indent?: number): string {
   const ordered = (_key: string, one: unknown): unknown =>
-    typeof one === 'object' && one !== null && !Array.isArray(one) ? Object.fromEntries(Object.entries(one).sort(([a], [b]) => (a < b ? -1 : 1))) : one;
+    typeof one === 'object' && one !== null && !Array.isArray(one)
+      ? Object.fromEntries(Object.entries(one).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : one;
   return JSON.stringify(value, ordered, indent);
 }
 
-export const fingerprint = (value: unknown): string => createHash('sha256').update(canonical(value)).digest('hex').slice(0, 24);
+export const fingerprint = (value: unknown): string =>
+  createHash('sha256').update(canonical(value)).digest('hex').slice(0, 24);
 
 /** Changes whose ripple is foretold in every case. */
 const RIPPLES: Setting[][] = [
-  [{ path: 'look.holdBackStops', value: 2.2 }], [{ path: 'camera.wantedAv', value: 5 }], [{ path: 'look.exposeBy', value: 'background' }], [{ path: 'lights.0.distanceM', value: 2.9 }], [{ path: 'lights', value: [] }], [{ path: 'camera.filterIds', value: [sampleId(131)] }],
-  [{ path: 'camera.cameraId', value: sampleId(102) }], [{ path: 'lights.0.modifierId', value: null }, { path: 'look.faceStops', value: 0.7 }],
+  [{ path: 'look.holdBackStops', value: 2.2 }],
+  [{ path: 'camera.wantedAv', value: 5 }],
+  [{ path: 'look.exposeBy', value: 'background' }],
+  [{ path: 'lights.0.distanceM', value: 2.9 }],
+  [{ path: 'lights', value: [] }],
+  [{ path: 'camera.filterIds', value: [sampleId(131)] }],
+  [{ path: 'camera.cameraId', value: sampleId(102) }],
+  [
+    { path: 'lights.0.modifierId', value: null },
+    { path: 'look.faceStops', value: 0.7 },
+  ],
 ];
 
 /** All that the core says of a case: the solution, and what is asked beside it. Fields are changed to what the next case has, for the log. */
@@ -29,11 +57,18 @@ export function answersOf(corpus: readonly SolutionCase[], index: number) {
   const role = LIGHT_ROLES[index % LIGHT_ROLES.length] as LightRole;
   const light = setup.lights.length === 0 ? 0 : index % setup.lights.length;
   const ids = { lightId: sampleId(990), pointId: 'made' };
-  const settings = SETTING_PATHS.flatMap((path): Setting[] => { const value = settingAt(other.setup, path); return value === undefined ? [] : [{ path, value }]; });
+  const settings = SETTING_PATHS.flatMap((path): Setting[] => {
+    const value = settingAt(other.setup, path);
+    return value === undefined ? [] : [{ path, value }];
+  });
   return {
     solution: solve(setup, kit, facts, clock),
-    diagnoses: (Object.keys(SYMPTOMS) as Symptom[]).map((symptom, place) => diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null)),
-    ripples: RIPPLES.filter((_, place) => (index + place) % 4 === 0).map((change) => ripple(setup, kit, facts, clock, change)),
+    diagnoses: (Object.keys(SYMPTOMS) as Symptom[]).map((symptom, place) =>
+      diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null),
+    ),
+    ripples: RIPPLES.filter((_, place) => (index + place) % 4 === 0).map((change) =>
+      ripple(setup, kit, facts, clock, change),
+    ),
     equalLooks: equalLooks(setup, kit, facts, clock, light),
     placements: setup.lights.map((_, place) => placementsFor(setup, kit, place)),
     lightToAdd: index % 4 === 0 ? lightToAdd(setup, kit, facts, clock, role, ids) : null,
@@ -43,16 +78,95 @@ export function answersOf(corpus: readonly SolutionCase[], index: number) {
 }
 
 const TYPED = [
-  '', ' ', '5.6', '5.6 4', 'f/5.6⅔', '56', '564', '8.5', '8 and a half', 'f/0.1', 'f/300', 'abc', '1/125', '125', '0.5"', '2s', '1.25', '1.250', '1/0', '99999', 'EV 12.3', '12.3 EV', 'EV -2', 'EV 99', '2500 lx', '2.5 klx', '0 lx', '400', 'ISO 400', '12,800', 'iso 9999999', '3k', 'five six and a half', 'two eight', '11 3', '13', '1.3',
-  '37 %', '0.37', '0 %', '140 %', '1.6', '-0.8', '0.8 over', '0.8 under', '⅔', '1⅓', 'match', 'even', '1 over', '9', '+1', '−', 'f/5 to f/7.1', '1/60 to 1/200', 'ISO 100 to 640', '35 to 90 Ws', '2 to 3 m', '6 to 9 ft', '3:1', 'f/4 + 1⅓', 'f/4 - 1', '1/16 power to 1/64', 'full to 1/4 power', '1/125 + 1', 'ISO 200 minus 2', '2 m + 2', '1⅓ stops', '-2', '0:1', '1e9:1', 'f/4 to f/4', '5.6 to 8', 'lorem ipsum',
+  '',
+  ' ',
+  '5.6',
+  '5.6 4',
+  'f/5.6⅔',
+  '56',
+  '564',
+  '8.5',
+  '8 and a half',
+  'f/0.1',
+  'f/300',
+  'abc',
+  '1/125',
+  '125',
+  '0.5"',
+  '2s',
+  '1.25',
+  '1.250',
+  '1/0',
+  '99999',
+  'EV 12.3',
+  '12.3 EV',
+  'EV -2',
+  'EV 99',
+  '2500 lx',
+  '2.5 klx',
+  '0 lx',
+  '400',
+  'ISO 400',
+  '12,800',
+  'iso 9999999',
+  '3k',
+  'five six and a half',
+  'two eight',
+  '11 3',
+  '13',
+  '1.3',
+  '37 %',
+  '0.37',
+  '0 %',
+  '140 %',
+  '1.6',
+  '-0.8',
+  '0.8 over',
+  '0.8 under',
+  '⅔',
+  '1⅓',
+  'match',
+  'even',
+  '1 over',
+  '9',
+  '+1',
+  '−',
+  'f/5 to f/7.1',
+  '1/60 to 1/200',
+  'ISO 100 to 640',
+  '35 to 90 Ws',
+  '2 to 3 m',
+  '6 to 9 ft',
+  '3:1',
+  'f/4 + 1⅓',
+  'f/4 - 1',
+  '1/16 power to 1/64',
+  'full to 1/4 power',
+  '1/125 + 1',
+  'ISO 200 minus 2',
+  '2 m + 2',
+  '1⅓ stops',
+  '-2',
+  '0:1',
+  '1e9:1',
+  'f/4 to f/4',
+  '5.6 to 8',
+  'lorem ipsum',
 ];
 
 /** What is said of texts that people type. */
 export function answersToTyped() {
   const held = { av: 5, tv: 7, sv: 0 };
   return TYPED.map((text) => ({
-    text, aperture: (['third', 'half'] as const).map((increment) => parseAperture(text, increment)), shutter: parseShutter(text), iso: parseIso(text), stops: answerStops(text), looks: (['underTotal', 'share', 'underKey', 'fill'] as const).map((way) => readLook(way, text)),
-    readings: (['aperture', 'shutter', 'iso'] as const).flatMap((read) => [null, 9].map((expectedEv100) => readMeterText(text, { read, held, increment: 'tenth', expectedEv100 }))),
+    text,
+    aperture: (['third', 'half'] as const).map((increment) => parseAperture(text, increment)),
+    shutter: parseShutter(text),
+    iso: parseIso(text),
+    stops: answerStops(text),
+    looks: (['underTotal', 'share', 'underKey', 'fill'] as const).map((way) => readLook(way, text)),
+    readings: (['aperture', 'shutter', 'iso'] as const).flatMap((read) =>
+      [null, 9].map((expectedEv100) => readMeterText(text, { read, held, increment: 'tenth', expectedEv100 })),
+    ),
     paces: Number.isFinite(Number(text)) ? sayPaces(Math.abs(Number(text))) : null,
   }));
 }

@@ -14,5 +14,9 @@ const { kits, cases } = JSON.parse(readFileSync(join(__dirname, 'fromTests.json'
 
 /** What the tests of the core solved on the day the corpus was made: up to three documents a test, brought up to date. */
 export const SCENES_FROM_TESTS: SolutionCase[] = cases.map(({ name, kit, clock, setup, facts }) => ({
-  name, kit: kits[kit] as Kit, clock: new Date(clock), setup: migrateDocument(setup) as Setup, facts: facts.map((fact) => migrateDocument(fact) as Fact),
+  name,
+  kit: kits[kit] as Kit,
+  clock: new Date(clock),
+  setup: migrateDocument(setup) as Setup,
+  facts: facts.map((fact) => migrateDocument(fact) as Fact),
 }));

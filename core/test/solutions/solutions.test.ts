@@ -33,7 +33,8 @@ beforeAll(() => {
 
 describe('the solutions of the corpus', () => {
   it('some are kept whole, to see what differs', () => {
-    for (const [name, text] of Object.entries(whole)) expect([name, text]).toEqual([name, readFileSync(wholeFile(name), 'utf8')]);
+    for (const [name, text] of Object.entries(whole))
+      expect([name, text]).toEqual([name, readFileSync(wholeFile(name), 'utf8')]);
   });
 
   it('all are equal to the last bit and letter to those that were written down', () => {

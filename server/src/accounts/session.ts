@@ -26,22 +26,36 @@ export async function demoAccountId(database: Queryable): Promise<string> {
 export async function startSession(context: Context<AppEnv>, accountId: string): Promise<void> {
   const token = randomBytes(32).toString('base64url');
   await context.var.dataSource.query('delete from sessions where expires_at < now()');
-  await context.var.dataSource.query('insert into sessions (id, account_id, expires_at) values ($1, $2, $3)', [digest(token), accountId, new Date(Date.now() + LIFE_MS)]);
-  setCookie(context, COOKIE, token, { httpOnly: true, sameSite: 'Lax', path: '/', secure: context.var.config.COOKIE_SECURE, maxAge: LIFE_MS / 1000 });
+  await context.var.dataSource.query('insert into sessions (id, account_id, expires_at) values ($1, $2, $3)', [
+    digest(token),
+    accountId,
+    new Date(Date.now() + LIFE_MS),
+  ]);
+  setCookie(context, COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'Lax',
+    path: '/',
+    secure: context.var.config.COOKIE_SECURE,
+    maxAge: LIFE_MS / 1000,
+  });
 }
 
 /** The account of the request's session, or `undefined`. */
 export async function sessionAccountId(context: Context<AppEnv>): Promise<string | undefined> {
   const token = getCookie(context, COOKIE);
   if (token === undefined) return undefined;
-  const rows = await context.var.dataSource.query<{ account_id: string }[]>('select account_id from sessions where id = $1 and expires_at > now()', [digest(token)]);
+  const rows = await context.var.dataSource.query<{ account_id: string }[]>(
+    'select account_id from sessions where id = $1 and expires_at > now()',
+    [digest(token)],
+  );
   return rows[0]?.account_id;
 }
 
 /** Lets only requests with a session through and tells them the account. */
 export const requireAccount = createMiddleware<AppEnv & { Variables: { accountId: string } }>(async (context, next) => {
   const accountId = await sessionAccountId(context as unknown as Context<AppEnv>);
-  if (accountId === undefined) throw new HTTPException(401, { message: 'There is no session. Open the application again to start one.' });
+  if (accountId === undefined)
+    throw new HTTPException(401, { message: 'There is no session. Open the application again to start one.' });
   context.set('accountId', accountId);
   await next();
 });

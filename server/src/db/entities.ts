@@ -2,7 +2,10 @@ import { EntitySchema, type ValueTransformer } from 'typeorm';
 import type { Document } from '@sphene/core/documents';
 
 /** int8 arrives as a string; these columns count changes and stay far under 2^53. */
-const int8: ValueTransformer = { to: (value: unknown) => value, from: (value: string | null) => (value === null ? null : Number(value)) };
+const int8: ValueTransformer = {
+  to: (value: unknown) => value,
+  from: (value: string | null) => (value === null ? null : Number(value)),
+};
 
 export interface Account {
   id: string;
@@ -39,7 +42,15 @@ export const SessionEntity = new EntitySchema<Session>({
     createdAt: { name: 'created_at', type: 'timestamptz', createDate: true },
     expiresAt: { name: 'expires_at', type: 'timestamptz' },
   },
-  foreignKeys: [{ name: 'sessions_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+  foreignKeys: [
+    {
+      name: 'sessions_account_fk',
+      target: 'Account',
+      columnNames: ['accountId'],
+      referencedColumnNames: ['id'],
+      onDelete: 'CASCADE',
+    },
+  ],
   indices: [{ name: 'sessions_expires_idx', columns: ['expiresAt'] }],
 });
 
@@ -60,7 +71,13 @@ export interface StoredDocument {
   updatedAt: Date;
   deletedAt: Date | null;
 }
-const generatedId = (name: string, field: string) => ({ name, type: 'uuid' as const, nullable: true, asExpression: `(body ->> '${field}')::uuid`, generatedType: 'STORED' as const });
+const generatedId = (name: string, field: string) => ({
+  name,
+  type: 'uuid' as const,
+  nullable: true,
+  asExpression: `(body ->> '${field}')::uuid`,
+  generatedType: 'STORED' as const,
+});
 export const DocumentEntity = new EntitySchema<StoredDocument>({
   name: 'Document',
   tableName: 'documents',
@@ -76,7 +93,15 @@ export const DocumentEntity = new EntitySchema<StoredDocument>({
     updatedAt: { name: 'updated_at', type: 'timestamptz', updateDate: true },
     deletedAt: { name: 'deleted_at', type: 'timestamptz', deleteDate: true, nullable: true },
   },
-  foreignKeys: [{ name: 'documents_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+  foreignKeys: [
+    {
+      name: 'documents_account_fk',
+      target: 'Account',
+      columnNames: ['accountId'],
+      referencedColumnNames: ['id'],
+      onDelete: 'CASCADE',
+    },
+  ],
   indices: [
     { name: 'documents_seq_idx', columns: ['accountId', 'seq'], unique: true },
     { name: 'documents_setup_idx', columns: ['accountId', 'setupId'] },
@@ -100,7 +125,15 @@ export const MutationEntity = new EntitySchema<DoneMutation>({
     result: { type: 'jsonb' },
     appliedAt: { name: 'applied_at', type: 'timestamptz', createDate: true },
   },
-  foreignKeys: [{ name: 'mutations_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+  foreignKeys: [
+    {
+      name: 'mutations_account_fk',
+      target: 'Account',
+      columnNames: ['accountId'],
+      referencedColumnNames: ['id'],
+      onDelete: 'CASCADE',
+    },
+  ],
 });
 
 export const entities = [AccountEntity, SessionEntity, DocumentEntity, MutationEntity];

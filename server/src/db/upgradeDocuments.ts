@@ -17,7 +17,10 @@ export async function upgradeDocuments(runner: QueryRunner): Promise<void> {
       const upgraded = migrateDocument(body);
       return upgraded === body ? [] : [{ account_id, id, body: upgraded }];
     });
-    await runner.query('update documents d set body = r.body from jsonb_to_recordset($1::jsonb) as r (account_id uuid, id uuid, body jsonb) where d.account_id = r.account_id and d.id = r.id', [JSON.stringify(bodies)]);
+    await runner.query(
+      'update documents d set body = r.body from jsonb_to_recordset($1::jsonb) as r (account_id uuid, id uuid, body jsonb) where d.account_id = r.account_id and d.id = r.id',
+      [JSON.stringify(bodies)],
+    );
     after = [last.account_id, last.id];
   }
 }

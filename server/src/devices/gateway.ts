@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { type DeviceCommand, type DeviceEvent, type DeviceHello, type DeviceKind, type DeviceView, type MeterState, type RadioState, deviceHelloSchema } from '@sphene/core/devices';
+import {
+  type DeviceCommand,
+  type DeviceEvent,
+  type DeviceHello,
+  type DeviceKind,
+  type DeviceView,
+  type MeterState,
+  type RadioState,
+  deviceHelloSchema,
+} from '@sphene/core/devices';
 
 import type { DeviceDriver, DeviceLink } from './driver';
 
@@ -32,19 +41,35 @@ export class DeviceGateway {
   isClosed = false;
   private endStreams: () => void = () => undefined;
   /** settles when the gateway closes, so that streams can end */
-  readonly closed = new Promise<void>((done) => { this.endStreams = done; });
+  readonly closed = new Promise<void>((done) => {
+    this.endStreams = done;
+  });
 
-  constructor(private readonly addresses: readonly string[], private readonly drivers: Record<DeviceKind, DeviceDriver>) {}
+  constructor(
+    private readonly addresses: readonly string[],
+    private readonly drivers: Record<DeviceKind, DeviceDriver>,
+  ) {}
 
   /** Asks every address who is there. Those that do not answer are left out, unless they are connected. */
   async list(): Promise<DeviceView[]> {
-    await Promise.all(this.addresses.map(async (address) => {
-      const hello = await this.ask(address);
-      const before = [...this.known.values()].find((one) => one.address === address);
-      if (hello === null) {
-        if (before !== undefined && before.link === null) this.known.delete(before.hello.id);
-      } else if (before?.hello.id !== hello.id) this.known.set(hello.id, { address, hello, link: null, clientId: null, meter: null, radio: null, waiting: null });
-    }));
+    await Promise.all(
+      this.addresses.map(async (address) => {
+        const hello = await this.ask(address);
+        const before = [...this.known.values()].find((one) => one.address === address);
+        if (hello === null) {
+          if (before !== undefined && before.link === null) this.known.delete(before.hello.id);
+        } else if (before?.hello.id !== hello.id)
+          this.known.set(hello.id, {
+            address,
+            hello,
+            link: null,
+            clientId: null,
+            meter: null,
+            radio: null,
+            waiting: null,
+          });
+      }),
+    );
     return this.views();
   }
 
@@ -65,8 +90,23 @@ export class DeviceGateway {
             device.radio = message;
             this.tellAll();
           } else if (message.type === 'problem') this.trouble(device, message.text);
-          else if (message.type === 'reading') this.tell(device, { type: 'reading', deviceId: id, name: device.hello.name, simulated: device.hello.simulated, reading: message });
-          else if (bytes !== undefined) this.tell(device, { type: 'picture', deviceId: id, name: device.hello.name, simulated: device.hello.simulated, pictureId: this.keepPicture(bytes), picture: message });
+          else if (message.type === 'reading')
+            this.tell(device, {
+              type: 'reading',
+              deviceId: id,
+              name: device.hello.name,
+              simulated: device.hello.simulated,
+              reading: message,
+            });
+          else if (bytes !== undefined)
+            this.tell(device, {
+              type: 'picture',
+              deviceId: id,
+              name: device.hello.name,
+              simulated: device.hello.simulated,
+              pictureId: this.keepPicture(bytes),
+              picture: message,
+            });
         },
         trouble: (text) => {
           this.answered(device);
@@ -95,7 +135,10 @@ export class DeviceGateway {
     device.link.send(command);
     if (command.type !== 'press' && command.type !== 'shoot') return;
     this.answered(device);
-    device.waiting = setTimeout(() => this.trouble(device, 'It did not answer. Press again, or look for devices anew.'), command.type === 'shoot' ? PICTURE_MS : ANSWER_MS);
+    device.waiting = setTimeout(
+      () => this.trouble(device, 'It did not answer. Press again, or look for devices anew.'),
+      command.type === 'shoot' ? PICTURE_MS : ANSWER_MS,
+    );
   }
 
   picture = (id: string): Uint8Array | undefined => this.pictures.get(id);
@@ -104,7 +147,9 @@ export class DeviceGateway {
   listen(clientId: string, listener: Listener): () => void {
     this.listeners.set(clientId, listener);
     listener({ type: 'devices', devices: this.views() });
-    return () => { if (this.listeners.get(clientId) === listener) this.listeners.delete(clientId); };
+    return () => {
+      if (this.listeners.get(clientId) === listener) this.listeners.delete(clientId);
+    };
   }
 
   close(): void {
@@ -114,11 +159,20 @@ export class DeviceGateway {
     this.endStreams();
   }
 
-  private views = (): DeviceView[] => [...this.known.values()].map(({ hello, link, clientId, meter, radio }) => ({ ...hello, connectedBy: link === null ? null : clientId, meter: link === null ? null : meter, radio: link === null ? null : radio }));
+  private views = (): DeviceView[] =>
+    [...this.known.values()].map(({ hello, link, clientId, meter, radio }) => ({
+      ...hello,
+      connectedBy: link === null ? null : clientId,
+      meter: link === null ? null : meter,
+      radio: link === null ? null : radio,
+    }));
 
   private async ask(address: string): Promise<DeviceHello | null> {
     try {
-      const response = await fetch(`${address.replace(/\/$/, '')}/device`, { signal: AbortSignal.timeout(ASK_MS), redirect: 'error' });
+      const response = await fetch(`${address.replace(/\/$/, '')}/device`, {
+        signal: AbortSignal.timeout(ASK_MS),
+        redirect: 'error',
+      });
       const text = await response.text();
       return text.length > 2000 ? null : (deviceHelloSchema.safeParse(JSON.parse(text)).data ?? null);
     } catch {

@@ -15,23 +15,33 @@ const OPEN_MS = 3000;
 const ALIVE_EVERY_MS = 5000;
 
 /** Reads what a device sends: JSON messages, and the bytes that a picture announced. Anything else is rubbish. */
-export function deviceReader(kind: DeviceKind, events: Pick<DriverEvents, 'message' | 'trouble'>, putAside: (text: string) => void, now: () => number = Date.now) {
+export function deviceReader(
+  kind: DeviceKind,
+  events: Pick<DriverEvents, 'message' | 'trouble'>,
+  putAside: (text: string) => void,
+  now: () => number = Date.now,
+) {
   const times: number[] = [];
   let rubbish = 0;
   let announced: Parameters<DriverEvents['message']>[0] | null = null;
   const refuse = (text: string) => {
     rubbish += 1;
-    if (rubbish >= MOST_RUBBISH) putAside('It sent too much that cannot be read, so it was disconnected. Check the device and connect it again.');
+    if (rubbish >= MOST_RUBBISH)
+      putAside('It sent too much that cannot be read, so it was disconnected. Check the device and connect it again.');
     else events.trouble(text);
   };
   return (data: Uint8Array, isBinary: boolean): void => {
     times.push(now());
     while (times[0] !== undefined && times[0] < now() - WITHIN_MS) times.shift();
-    if (times.length > MOST_MESSAGES) return putAside('It sent far more than a hand can press, so it was disconnected. Check the device and connect it again.');
+    if (times.length > MOST_MESSAGES)
+      return putAside(
+        'It sent far more than a hand can press, so it was disconnected. Check the device and connect it again.',
+      );
     if (isBinary) {
       const picture = announced;
       announced = null;
-      if (picture?.type !== 'picture' || picture.bytes !== data.length) return refuse('It sent a picture that it had not announced, or not whole. Take it again.');
+      if (picture?.type !== 'picture' || picture.bytes !== data.length)
+        return refuse('It sent a picture that it had not announced, or not whole. Take it again.');
       return events.message(picture, data);
     }
     if (data.length > MAX_TEXT_BYTES) return refuse('It sent a message that is too long. Nothing of it was taken.');
@@ -42,7 +52,8 @@ export function deviceReader(kind: DeviceKind, events: Pick<DriverEvents, 'messa
       return refuse('It sent something that is no message. Nothing of it was taken; press again.');
     }
     const message = deviceMessageSchemas[kind].safeParse(raw);
-    if (!message.success) return refuse('It sent a reading that cannot be right. Nothing of it was taken; press again.');
+    if (!message.success)
+      return refuse('It sent a reading that cannot be right. Nothing of it was taken; press again.');
     if (message.data.type === 'picture') announced = message.data;
     else events.message(message.data);
   };
@@ -52,7 +63,10 @@ export function deviceReader(kind: DeviceKind, events: Pick<DriverEvents, 'messa
 export const socketDriver = (kind: DeviceKind): DeviceDriver => ({
   kind,
   async open(address, _hello, events) {
-    const socket = new WebSocket(`${address.replace(/^http/, 'ws').replace(/\/$/, '')}/session`, { maxPayload: MAX_BYTES, handshakeTimeout: OPEN_MS });
+    const socket = new WebSocket(`${address.replace(/^http/, 'ws').replace(/\/$/, '')}/session`, {
+      maxPayload: MAX_BYTES,
+      handshakeTimeout: OPEN_MS,
+    });
     let over = false;
     const end = (text: string) => {
       if (over) return;
@@ -67,11 +81,15 @@ export const socketDriver = (kind: DeviceKind): DeviceDriver => ({
       alive = false;
       socket.ping();
     }, ALIVE_EVERY_MS);
-    socket.on('pong', () => { alive = true; });
+    socket.on('pong', () => {
+      alive = true;
+    });
     socket.on('error', () => end('The connection broke.'));
     socket.on('close', () => end('It went away. What it had sent is kept; connect it again when it is back.'));
     const read = deviceReader(kind, events, end);
-    socket.on('message', (data, isBinary) => { if (!over) read(data as Buffer, isBinary); });
+    socket.on('message', (data, isBinary) => {
+      if (!over) read(data as Buffer, isBinary);
+    });
     try {
       await once(socket, 'open');
     } catch (error) {
@@ -80,7 +98,9 @@ export const socketDriver = (kind: DeviceKind): DeviceDriver => ({
       throw error;
     }
     return {
-      send: (command) => { if (!over) socket.send(JSON.stringify(command)); },
+      send: (command) => {
+        if (!over) socket.send(JSON.stringify(command));
+      },
       close: () => {
         over = true;
         clearInterval(beating);

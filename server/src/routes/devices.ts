@@ -16,7 +16,9 @@ async function tried(work: () => Promise<void> | void): Promise<void> {
   try {
     await work();
   } catch (error) {
-    throw new HTTPException(409, { message: error instanceof Error ? error.message : 'The device cannot do that now.' });
+    throw new HTTPException(409, {
+      message: error instanceof Error ? error.message : 'The device cannot do that now.',
+    });
   }
 }
 
@@ -35,7 +37,10 @@ export const deviceRoutes = (gateway: DeviceGateway) =>
       const client = clientSchema.safeParse({ client: context.req.query('client') });
       if (!client.success) throw new HTTPException(400, { message: 'Say which page listens: client is its id.' });
       return streamSSE(context, async (stream) => {
-        const stop = gateway.listen(client.data.client, (event) => void stream.writeSSE({ data: JSON.stringify(event) }));
+        const stop = gateway.listen(
+          client.data.client,
+          (event) => void stream.writeSSE({ data: JSON.stringify(event) }),
+        );
         stream.onAbort(stop);
         while (!stream.aborted && !stream.closed && !gateway.isClosed) {
           await Promise.race([stream.sleep(KEEP_ALIVE_MS), gateway.closed]);
@@ -46,7 +51,8 @@ export const deviceRoutes = (gateway: DeviceGateway) =>
     })
     .get('/pictures/:id', (context) => {
       const bytes = gateway.picture(context.req.param('id'));
-      if (bytes === undefined) throw new HTTPException(404, { message: 'This picture is not kept any more. Take it again.' });
+      if (bytes === undefined)
+        throw new HTTPException(404, { message: 'This picture is not kept any more. Take it again.' });
       return context.body(bytes as Uint8Array<ArrayBuffer>, 200, { 'Content-Type': 'image/jpeg' });
     })
     .post('/:id/connect', async (context) => {

@@ -10,7 +10,15 @@ import { push } from '../sync/push';
 
 const body = validator('json', (value, context) => {
   const parsed = syncRequestSchema.safeParse(value);
-  return parsed.success ? parsed.data : context.json({ error: `The request does not keep to the sync format.\n${z.prettifyError(parsed.error)}`, requestId: String(context.get('requestId')) }, 400);
+  return parsed.success
+    ? parsed.data
+    : context.json(
+        {
+          error: `The request does not keep to the sync format.\n${z.prettifyError(parsed.error)}`,
+          requestId: String(context.get('requestId')),
+        },
+        400,
+      );
 });
 
 /** `POST /`: mutations in, results and the changes since a cursor out, in one transaction. */

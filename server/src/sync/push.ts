@@ -33,9 +33,13 @@ function judge(mutation: Mutation, current: Row | undefined): Verdict {
   }
   const { document } = mutation;
   const next = { id: document.id, type: document.type, body: document, deleted: false };
-  if (current === undefined) return mutation.baseVersion === 0 || isFactType(document.type) ? { status: 'applied', next } : { status: 'conflict', next: null };
+  if (current === undefined)
+    return mutation.baseVersion === 0 || isFactType(document.type)
+      ? { status: 'applied', next }
+      : { status: 'conflict', next: null };
   if (current.type !== document.type) return { status: 'rejected', next: null };
-  if (isFact) return sameFact(current.body, document) ? { status: 'applied', next } : { status: 'rejected', next: null };
+  if (isFact)
+    return sameFact(current.body, document) ? { status: 'applied', next } : { status: 'rejected', next: null };
   return current.version === mutation.baseVersion ? { status: 'applied', next } : { status: 'conflict', next: null };
 }
 
@@ -44,18 +48,31 @@ function judge(mutation: Mutation, current: Row | undefined): Verdict {
  * counter moved last, so that numbers become visible in the order they were given out: a cursor never passes a change
  * that is still to come. A key that was done before gets its old answer.
  */
-export async function push(transaction: Queryable, accountId: string, mutations: readonly Mutation[]): Promise<MutationResult[]> {
-  const [account] = await transaction.query<{ seq: string }[]>('select seq from accounts where id = $1 for no key update', [accountId]);
+export async function push(
+  transaction: Queryable,
+  accountId: string,
+  mutations: readonly Mutation[],
+): Promise<MutationResult[]> {
+  const [account] = await transaction.query<{ seq: string }[]>(
+    'select seq from accounts where id = $1 for no key update',
+    [accountId],
+  );
   if (account === undefined) throw new Error('the account is gone');
   if (mutations.length === 0) return [];
 
   const done = new Map<string, MutationResult>();
-  const known = await transaction.query<{ key: string; result: MutationResult }[]>('select key, result from mutations where account_id = $1 and key = any($2::uuid[])', [accountId, mutations.map(({ key }) => key)]);
+  const known = await transaction.query<{ key: string; result: MutationResult }[]>(
+    'select key, result from mutations where account_id = $1 and key = any($2::uuid[])',
+    [accountId, mutations.map(({ key }) => key)],
+  );
   for (const { key, result } of known) done.set(key, result);
 
   const idOf = (mutation: Mutation) => (mutation.op === 'put' ? mutation.document.id : mutation.id);
   const rows = new Map<string, Row>();
-  const current = await transaction.query<Row[]>('select id, type, body, version::int, seq::int, deleted_at is not null as deleted from documents where account_id = $1 and id = any($2::uuid[])', [accountId, mutations.map(idOf)]);
+  const current = await transaction.query<Row[]>(
+    'select id, type, body, version::int, seq::int, deleted_at is not null as deleted from documents where account_id = $1 and id = any($2::uuid[])',
+    [accountId, mutations.map(idOf)],
+  );
   for (const row of current) rows.set(row.id, row);
 
   let seq = Number(account.seq);
@@ -96,6 +113,9 @@ export async function push(transaction: Queryable, accountId: string, mutations:
     await transaction.query('update accounts set seq = $2 where id = $1', [accountId, seq]);
   }
   if (fresh.length > 0)
-    await transaction.query("insert into mutations (account_id, key, result) select $1, (r ->> 'key')::uuid, r from jsonb_array_elements($2::jsonb) r", [accountId, JSON.stringify(fresh)]);
+    await transaction.query(
+      "insert into mutations (account_id, key, result) select $1, (r ->> 'key')::uuid, r from jsonb_array_elements($2::jsonb) r",
+      [accountId, JSON.stringify(fresh)],
+    );
   return results;
 }

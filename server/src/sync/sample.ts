@@ -9,6 +9,10 @@ export async function seedSample(dataSource: DataSource): Promise<void> {
   await dataSource.transaction(async (transaction) => {
     const accountId = await demoAccountId(transaction);
     // the document's own id serves as the mutation's key, so that a second start finds it done
-    await push(transaction, accountId, SAMPLE_DOCUMENTS.map((document) => ({ op: 'put', key: document.id, baseVersion: 0, document })));
+    await push(
+      transaction,
+      accountId,
+      SAMPLE_DOCUMENTS.map((document) => ({ op: 'put', key: document.id, baseVersion: 0, document })),
+    );
   });
 }

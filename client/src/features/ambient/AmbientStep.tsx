@@ -28,7 +28,10 @@ export function AmbientStep() {
   const point = setup.points.find(({ id }) => id === activePointId);
   const { meter } = setup;
   const name = point?.name ?? 'Point';
-  const expected = solution.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ?? solution.points.find(({ ambientEv100 }) => ambientEv100 !== null)?.ambientEv100 ?? null;
+  const expected =
+    solution.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ??
+    solution.points.find(({ ambientEv100 }) => ambientEv100 !== null)?.ambientEv100 ??
+    null;
   return (
     <View style={{ gap: 8 }}>
       <Questions />
@@ -40,7 +43,12 @@ export function AmbientStep() {
         read={meter.read}
         receptor={meter.method.kind === 'disc' ? 'disc' : 'dome'}
         onHeld={({ av, tv, sv }) => {
-          setSaid([...said, ...(tv === meter.tv ? [] : ['shutter' as const]), ...(sv === meter.sv ? [] : ['iso' as const]), ...(av === meter.av ? [] : ['aperture' as const])]);
+          setSaid([
+            ...said,
+            ...(tv === meter.tv ? [] : ['shutter' as const]),
+            ...(sv === meter.sv ? [] : ['iso' as const]),
+            ...(av === meter.av ? [] : ['aperture' as const]),
+          ]);
           change({ path: 'meter.av', value: av }, { path: 'meter.tv', value: tv }, { path: 'meter.sv', value: sv });
         }}
         meterIncrement={kit.preferences.meterIncrement}
@@ -48,7 +56,12 @@ export function AmbientStep() {
         saveLabel={`Save for ${name.toLowerCase()}`}
         onSave={({ guessed, ...reading }) => {
           const held = INHERITED.filter((what) => !said.includes(what) && what !== reading.read);
-          actions.addReading(setup.id, { ...reading, pointId: activePointId, method: meter.method, assumed: guessed ? [...held, 'figure'] : held });
+          actions.addReading(setup.id, {
+            ...reading,
+            pointId: activePointId,
+            method: meter.method,
+            assumed: guessed ? [...held, 'figure'] : held,
+          });
           setSaid([]);
           activatePoint(null);
         }}

@@ -14,10 +14,27 @@ export function DeviceKeys({ pointName }: { pointName: string }) {
   const meters = list.filter(({ kind, mine }) => kind === 'meter' && mine);
   return (
     <View style={{ gap: 8 }}>
-      {trouble !== null && <Txt tone="danger" role="alert">{trouble}</Txt>}
+      {trouble !== null && (
+        <Txt tone="danger" role="alert">
+          {trouble}
+        </Txt>
+      )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {meters.map(({ id, name }) => <ActionButton key={id} grow label={`Press ${name.toLowerCase()}`} name={`Press ${name.toLowerCase()} for ${pointName.toLowerCase()}`} onPress={() => void devices.command(id, { type: 'press' })} />)}
-        <ActionButton label="Devices" icon="access-point" kind={meters.length === 0 ? 'secondary' : 'plain'} onPress={() => router.navigate('/devices')} />
+        {meters.map(({ id, name }) => (
+          <ActionButton
+            key={id}
+            grow
+            label={`Press ${name.toLowerCase()}`}
+            name={`Press ${name.toLowerCase()} for ${pointName.toLowerCase()}`}
+            onPress={() => void devices.command(id, { type: 'press' })}
+          />
+        ))}
+        <ActionButton
+          label="Devices"
+          icon="access-point"
+          kind={meters.length === 0 ? 'secondary' : 'plain'}
+          onPress={() => router.navigate('/devices')}
+        />
       </View>
     </View>
   );

@@ -12,9 +12,19 @@ export function DomeChoice() {
   if (dome === null) return null;
   return (
     <View role="group" aria-label="Dome of the face" style={{ gap: 4 }}>
-      <ChoiceList label={`The face is set by · ${formatStopCount(dome.differenceStops)} stops between`} layout="row" value={dome.by} onChoose={(by) => changeOne('look.faceBy', by)}
-        choices={[{ value: 'camera', label: 'Dome to camera', note: `EV ${dome.cameraEv100.toFixed(1)}, open` }, { value: 'light', label: 'Dome to light', note: `EV ${dome.lightEv100.toFixed(1)}, moody` }]} />
-      <Txt size="label" tone="quiet">{dome.text}</Txt>
+      <ChoiceList
+        label={`The face is set by · ${formatStopCount(dome.differenceStops)} stops between`}
+        layout="row"
+        value={dome.by}
+        onChoose={(by) => changeOne('look.faceBy', by)}
+        choices={[
+          { value: 'camera', label: 'Dome to camera', note: `EV ${dome.cameraEv100.toFixed(1)}, open` },
+          { value: 'light', label: 'Dome to light', note: `EV ${dome.lightEv100.toFixed(1)}, moody` },
+        ]}
+      />
+      <Txt size="label" tone="quiet">
+        {dome.text}
+      </Txt>
     </View>
   );
 }

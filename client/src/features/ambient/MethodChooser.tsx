@@ -13,12 +13,39 @@ import { usePalette } from '@/ui/theme';
 const SHOWS: Record<ReadValue, string> = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' };
 
 /** The tone under a spot: one of the usual ones, or typed. */
-export function ToneChooser({ value, onChange }: { value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number }; onChange: (value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number }) => void }) {
+export function ToneChooser({
+  value,
+  onChange,
+}: {
+  value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number };
+  onChange: (value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number }) => void;
+}) {
   return (
     <View style={{ gap: 8 }}>
-      <ChoiceList label="Tone" layout="scroll" value={value.tone} choices={[...TONES.map(({ id, name }) => ({ value: id, label: name })), { value: 'own' as const, label: 'Own tone' }]}
-        onChoose={(tone) => onChange({ tone, toneStops: TONES.find(({ id }) => id === tone)?.offsetStops ?? value.toneStops })} />
-      <ToneDial label="Lies from mid grey" value={value.toneStops} onChange={(toneStops) => onChange({ tone: TONES.some(({ id, offsetStops }) => id === value.tone && Math.abs(offsetStops - toneStops) < 0.01) ? value.tone : 'own', toneStops })} />
+      <ChoiceList
+        label="Tone"
+        layout="scroll"
+        value={value.tone}
+        choices={[
+          ...TONES.map(({ id, name }) => ({ value: id, label: name })),
+          { value: 'own' as const, label: 'Own tone' },
+        ]}
+        onChoose={(tone) =>
+          onChange({ tone, toneStops: TONES.find(({ id }) => id === tone)?.offsetStops ?? value.toneStops })
+        }
+      />
+      <ToneDial
+        label="Lies from mid grey"
+        value={value.toneStops}
+        onChange={(toneStops) =>
+          onChange({
+            tone: TONES.some(({ id, offsetStops }) => id === value.tone && Math.abs(offsetStops - toneStops) < 0.01)
+              ? value.tone
+              : 'own',
+            toneStops,
+          })
+        }
+      />
     </View>
   );
 }
@@ -30,11 +57,27 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
   const { method, read } = setup.meter;
   const spoken = sayMethod(method);
   return (
-    <Pressable role="button" aria-expanded={open} aria-label={`${open ? 'Done with' : 'Change'} how it is metered: ${spoken}, reading the ${SHOWS[read]}`} onPress={() => onOpen(!open)}
-      style={({ pressed }) => ({ minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-end', gap: 4, opacity: pressed ? 0.7 : 1 })}>
+    <Pressable
+      role="button"
+      aria-expanded={open}
+      aria-label={`${open ? 'Done with' : 'Change'} how it is metered: ${spoken}, reading the ${SHOWS[read]}`}
+      onPress={() => onOpen(!open)}
+      style={({ pressed }) => ({
+        minHeight: TOUCH,
+        flexDirection: 'row',
+        alignItems: 'center',
+        justifyContent: 'flex-end',
+        gap: 4,
+        opacity: pressed ? 0.7 : 1,
+      })}
+    >
       <View style={{ flexShrink: 1 }}>
-        <Txt size="label" bold style={{ textAlign: 'right' }}>{spoken.charAt(0).toUpperCase() + spoken.slice(1)}</Txt>
-        <Txt size="label" tone="quiet" style={{ textAlign: 'right' }}>reads {SHOWS[read]}</Txt>
+        <Txt size="label" bold style={{ textAlign: 'right' }}>
+          {spoken.charAt(0).toUpperCase() + spoken.slice(1)}
+        </Txt>
+        <Txt size="label" tone="quiet" style={{ textAlign: 'right' }}>
+          reads {SHOWS[read]}
+        </Txt>
       </View>
       <PathIcon name={open ? 'check' : 'menu-down'} color={palette.text} />
     </Pressable>
@@ -51,11 +94,29 @@ export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void 
   };
   return (
     <View role="group" aria-label="How it is metered" style={{ gap: 8 }}>
-      <ChoiceList label="Metered by" value={methodKey(method)} choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
-        onChoose={(key) => { const choice = METHOD_CHOICES.find((one) => one.key === key); if (choice !== undefined) say(choice.method); }} />
-      <Txt size="label" tone="quiet">{METHOD_CHOICES.find(({ key }) => key === methodKey(method))?.advice ?? ''}</Txt>
+      <ChoiceList
+        label="Metered by"
+        value={methodKey(method)}
+        choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
+        onChoose={(key) => {
+          const choice = METHOD_CHOICES.find((one) => one.key === key);
+          if (choice !== undefined) say(choice.method);
+        }}
+      />
+      <Txt size="label" tone="quiet">
+        {METHOD_CHOICES.find(({ key }) => key === methodKey(method))?.advice ?? ''}
+      </Txt>
       {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
-      <ChoiceList label="The meter shows" layout="row" value={read} choices={READ_VALUES.map((value) => ({ value, label: SHOWS[value].replace(/^[as]/, (letter) => letter.toUpperCase()) }))} onChoose={(value) => changeOne('meter.read', value)} />
+      <ChoiceList
+        label="The meter shows"
+        layout="row"
+        value={read}
+        choices={READ_VALUES.map((value) => ({
+          value,
+          label: SHOWS[value].replace(/^[as]/, (letter) => letter.toUpperCase()),
+        }))}
+        onChoose={(value) => changeOne('meter.read', value)}
+      />
     </View>
   );
 }

@@ -43,22 +43,71 @@ export function PointBar({ beside }: { beside: ReactNode }) {
   const full = setup.points.length >= MOST_POINTS;
   return (
     <View style={{ gap: 8 }}>
-      <ChoiceList label="Point" showLabel={false} layout={few ? 'row' : 'scroll'} value={activePointId} onChoose={activatePoint} choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))} />
+      <ChoiceList
+        label="Point"
+        showLabel={false}
+        layout={few ? 'row' : 'scroll'}
+        value={activePointId}
+        onChoose={activatePoint}
+        choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))}
+      />
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-        {next !== undefined && !full && <ActionButton label={ROLE_FACTS[next].name} name={`Add ${ROLE_FACTS[next].name.toLowerCase()}`} icon="plus" onPress={() => add(next)} />}
-        {!full && <IconButton icon="menu-down" name={adding ? 'Fewer points' : 'More points'} onPress={() => setAdding(!adding)} />}
+        {next !== undefined && !full && (
+          <ActionButton
+            label={ROLE_FACTS[next].name}
+            name={`Add ${ROLE_FACTS[next].name.toLowerCase()}`}
+            icon="plus"
+            onPress={() => add(next)}
+          />
+        )}
+        {!full && (
+          <IconButton
+            icon="menu-down"
+            name={adding ? 'Fewer points' : 'More points'}
+            onPress={() => setAdding(!adding)}
+          />
+        )}
         <View style={{ flex: 1, minWidth: 0 }}>{beside}</View>
       </View>
       {adding && (
         <View role="group" aria-label="More points" style={{ gap: 8 }}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {missing.slice(1).map((role) => <ActionButton key={role} label={ROLE_FACTS[role].name} name={`Add ${ROLE_FACTS[role].name.toLowerCase()}`} icon="plus" onPress={() => add(role)} />)}
+            {missing.slice(1).map((role) => (
+              <ActionButton
+                key={role}
+                label={ROLE_FACTS[role].name}
+                name={`Add ${ROLE_FACTS[role].name.toLowerCase()}`}
+                icon="plus"
+                onPress={() => add(role)}
+              />
+            ))}
           </View>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-            <TextInput label="Own point" accessibilityLabel="Own point" mode="outlined" dense value={ownName} onChangeText={setOwnName} maxLength={60} style={{ flex: 1, minWidth: 0 }} onSubmitEditing={() => { if (ownName.trim() !== '') add('own', ownName.trim()); }} />
-            <ActionButton label="Add" name="Add own point" disabled={ownName.trim() === ''} onPress={() => add('own', ownName.trim())} />
+            <TextInput
+              label="Own point"
+              accessibilityLabel="Own point"
+              mode="outlined"
+              dense
+              value={ownName}
+              onChangeText={setOwnName}
+              maxLength={60}
+              style={{ flex: 1, minWidth: 0 }}
+              onSubmitEditing={() => {
+                if (ownName.trim() !== '') add('own', ownName.trim());
+              }}
+            />
+            <ActionButton
+              label="Add"
+              name="Add own point"
+              disabled={ownName.trim() === ''}
+              onPress={() => add('own', ownName.trim())}
+            />
           </View>
-          {missing.length === 0 && <Txt size="label" tone="quiet">All usual points are there.</Txt>}
+          {missing.length === 0 && (
+            <Txt size="label" tone="quiet">
+              All usual points are there.
+            </Txt>
+          )}
         </View>
       )}
     </View>

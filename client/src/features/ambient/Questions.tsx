@@ -17,9 +17,15 @@ export function Questions() {
   return (
     <View role="alert" style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}>
       <Txt bold>{question.text}</Txt>
-      <Txt size="label" tone="quiet">{question.cause}{more > 0 ? ` ${more} more after this.` : ''}</Txt>
+      <Txt size="label" tone="quiet">
+        {question.cause}
+        {more > 0 ? ` ${more} more after this.` : ''}
+      </Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <ActionButton label="It is right" onPress={() => changeOne('confirmed', [...setup.confirmed.slice(-199), question.id])} />
+        <ActionButton
+          label="It is right"
+          onPress={() => changeOne('confirmed', [...setup.confirmed.slice(-199), question.id])}
+        />
         <ActionButton label="Strike it out" onPress={() => actions.strike('reading', question.readingId, true)} />
       </View>
     </View>

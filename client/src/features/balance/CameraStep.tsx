@@ -26,18 +26,63 @@ function Gear() {
   const { camera } = setup;
   return (
     <>
-      <ChoiceList label="Camera" value={camera.cameraId ?? undefined} onChoose={(id) => changeOne('camera.cameraId', id)} choices={kit.cameras.map(({ id, name }) => ({ value: id, label: name }))} />
-      {kit.cameras.length === 0 && <Txt>There is no camera in the kit. Import a setup that brings one, or open the sample shoot.</Txt>}
+      <ChoiceList
+        label="Camera"
+        value={camera.cameraId ?? undefined}
+        onChoose={(id) => changeOne('camera.cameraId', id)}
+        choices={kit.cameras.map(({ id, name }) => ({ value: id, label: name }))}
+      />
+      {kit.cameras.length === 0 && (
+        <Txt>There is no camera in the kit. Import a setup that brings one, or open the sample shoot.</Txt>
+      )}
       {kit.lenses.length > 0 && (
-        <ChoiceList label="Lens" value={camera.lensId ?? NONE} onChoose={(id) => change({ path: 'camera.lensId', value: id === NONE ? null : id }, { path: 'camera.focalMm', value: null })}
-          choices={[{ value: NONE, label: 'Not said' }, ...kit.lenses.map(({ id, name }) => ({ value: id, label: name }))]} />
+        <ChoiceList
+          label="Lens"
+          value={camera.lensId ?? NONE}
+          onChoose={(id) =>
+            change({ path: 'camera.lensId', value: id === NONE ? null : id }, { path: 'camera.focalMm', value: null })
+          }
+          choices={[
+            { value: NONE, label: 'Not said' },
+            ...kit.lenses.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
       )}
       {lens !== undefined && lens.longestMm > lens.shortestMm && (
-        <NumberDial label="Focal length" unit="mm" value={camera.focalMm ?? lens.longestMm} least={lens.shortestMm} most={lens.longestMm} step={5} decimals={0} onChange={(mm) => changeOne('camera.focalMm', mm)} note={camera.focalMm === null ? 'the longest, the harder case' : 'as you said'} />
+        <NumberDial
+          label="Focal length"
+          unit="mm"
+          value={camera.focalMm ?? lens.longestMm}
+          least={lens.shortestMm}
+          most={lens.longestMm}
+          step={5}
+          decimals={0}
+          onChange={(mm) => changeOne('camera.focalMm', mm)}
+          note={camera.focalMm === null ? 'the longest, the harder case' : 'as you said'}
+        />
       )}
-      <ChoiceList label="Held" layout="row" value={camera.support} onChoose={(support) => changeOne('camera.support', support)} choices={[{ value: 'hand', label: 'In the hand' }, { value: 'tripod', label: 'Tripod' }]} />
-      <ChoiceList label="What moves" layout="scroll" value={camera.motion} onChoose={(motion) => changeOne('camera.motion', motion)}
-        choices={MOTIONS.map((value) => ({ value, label: MOTION_LIMITS[value].name, note: value === 'none' ? 'any shutter' : formatShutter(MOTION_LIMITS[value].tv, cameraBody?.increment ?? 'third') }))} />
+      <ChoiceList
+        label="Held"
+        layout="row"
+        value={camera.support}
+        onChoose={(support) => changeOne('camera.support', support)}
+        choices={[
+          { value: 'hand', label: 'In the hand' },
+          { value: 'tripod', label: 'Tripod' },
+        ]}
+      />
+      <ChoiceList
+        label="What moves"
+        layout="scroll"
+        value={camera.motion}
+        onChoose={(motion) => changeOne('camera.motion', motion)}
+        choices={MOTIONS.map((value) => ({
+          value,
+          label: MOTION_LIMITS[value].name,
+          note:
+            value === 'none' ? 'any shutter' : formatShutter(MOTION_LIMITS[value].tv, cameraBody?.increment ?? 'third'),
+        }))}
+      />
     </>
   );
 }
@@ -50,19 +95,52 @@ function WantedAperture() {
   const unit = kit.preferences.distanceUnit;
   return (
     <View style={{ gap: 8 }}>
-      <ChoiceList label="Aperture wanted" layout="row" value={depth === null ? 'typed' : 'people'} onChoose={(by) => changeOne('camera.depth', by === 'typed' ? null : USUAL_PEOPLE)}
-        choices={[{ value: 'typed', label: 'As typed' }, { value: 'people', label: 'By the people', note: 'all of them sharp' }]} />
-      {depth === null
-        ? <ApertureDial label="Wanted aperture" value={wantedAv} increment={increment} least={lens?.widestAv ?? cameraBody?.widestAv ?? wantedAv} most={lens?.smallestAv ?? cameraBody?.smallestAv ?? wantedAv} onChange={(av) => changeOne('camera.wantedAv', av)} />
-        : (
-          <>
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-              <DistanceDial label="Nearest person" value={depth.nearestM} unit={unit} onChange={(nearestM) => changeOne('camera.depth', { nearestM, farthestM: Math.max(nearestM, depth.farthestM) })} />
-              <DistanceDial label="Farthest person" value={depth.farthestM} unit={unit} onChange={(farthestM) => changeOne('camera.depth', { nearestM: Math.min(farthestM, depth.nearestM), farthestM })} />
-            </View>
-            <Txt size="label" tone="quiet">{solution.depth === null ? 'Name the lens: the depth hangs on its focal length.' : `${formatAperture(solution.depth.neededAv, 'tenth')} holds them sharp at ${Math.round(solution.depth.focalMm)} mm, focused at ${solution.depth.focusM.toFixed(1)} m; circle of confusion ${solution.depth.circleMm.toFixed(3)} mm.`}</Txt>
-          </>
-        )}
+      <ChoiceList
+        label="Aperture wanted"
+        layout="row"
+        value={depth === null ? 'typed' : 'people'}
+        onChoose={(by) => changeOne('camera.depth', by === 'typed' ? null : USUAL_PEOPLE)}
+        choices={[
+          { value: 'typed', label: 'As typed' },
+          { value: 'people', label: 'By the people', note: 'all of them sharp' },
+        ]}
+      />
+      {depth === null ? (
+        <ApertureDial
+          label="Wanted aperture"
+          value={wantedAv}
+          increment={increment}
+          least={lens?.widestAv ?? cameraBody?.widestAv ?? wantedAv}
+          most={lens?.smallestAv ?? cameraBody?.smallestAv ?? wantedAv}
+          onChange={(av) => changeOne('camera.wantedAv', av)}
+        />
+      ) : (
+        <>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+            <DistanceDial
+              label="Nearest person"
+              value={depth.nearestM}
+              unit={unit}
+              onChange={(nearestM) =>
+                changeOne('camera.depth', { nearestM, farthestM: Math.max(nearestM, depth.farthestM) })
+              }
+            />
+            <DistanceDial
+              label="Farthest person"
+              value={depth.farthestM}
+              unit={unit}
+              onChange={(farthestM) =>
+                changeOne('camera.depth', { nearestM: Math.min(farthestM, depth.nearestM), farthestM })
+              }
+            />
+          </View>
+          <Txt size="label" tone="quiet">
+            {solution.depth === null
+              ? 'Name the lens: the depth hangs on its focal length.'
+              : `${formatAperture(solution.depth.neededAv, 'tenth')} holds them sharp at ${Math.round(solution.depth.focalMm)} mm, focused at ${solution.depth.focusM.toFixed(1)} m; circle of confusion ${solution.depth.circleMm.toFixed(3)} mm.`}
+          </Txt>
+        </>
+      )}
     </View>
   );
 }
@@ -84,14 +162,31 @@ function KeepOrder() {
     <View role="list" aria-label="Order of preference">
       {keepOrder.map((dial, index) => (
         <View key={dial} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
-          <Txt bold style={{ width: 88 }}>{DIAL_NAMES[dial]}</Txt>
-          <Txt size="label" tone="quiet" style={{ flex: 1 }}>{ROLE_IN_ORDER[index]}</Txt>
-          {index > 0 && <IconButton icon="chevron-up" name={`Keep ${DIAL_NAMES[dial]} before ${DIAL_NAMES[keepOrder[index - 1] ?? 'iso']}`} onPress={() => up(index)} />}
+          <Txt bold style={{ width: 88 }}>
+            {DIAL_NAMES[dial]}
+          </Txt>
+          <Txt size="label" tone="quiet" style={{ flex: 1 }}>
+            {ROLE_IN_ORDER[index]}
+          </Txt>
+          {index > 0 && (
+            <IconButton
+              icon="chevron-up"
+              name={`Keep ${DIAL_NAMES[dial]} before ${DIAL_NAMES[keepOrder[index - 1] ?? 'iso']}`}
+              onPress={() => up(index)}
+            />
+          )}
         </View>
       ))}
       {keepOrder[2] !== 'shutter' && (
-        <ShutterDial label="Shutter liked best" value={wantedTv ?? cameraBody?.syncTv ?? 7} increment={cameraBody?.increment ?? 'third'} onChange={(tv) => changeOne('camera.wantedTv', tv)}
-          {...(wantedTv === null ? { note: 'sync' } : { note: 'set here', onReset: () => changeOne('camera.wantedTv', null) })} />
+        <ShutterDial
+          label="Shutter liked best"
+          value={wantedTv ?? cameraBody?.syncTv ?? 7}
+          increment={cameraBody?.increment ?? 'third'}
+          onChange={(tv) => changeOne('camera.wantedTv', tv)}
+          {...(wantedTv === null
+            ? { note: 'sync' }
+            : { note: 'set here', onReset: () => changeOne('camera.wantedTv', null) })}
+        />
       )}
     </View>
   );
@@ -104,14 +199,51 @@ function Limits() {
   if (cameraBody === undefined) return null;
   const { increment } = cameraBody;
   const inForce = limitsInForce(cameraBody, lens ?? null, setup.camera);
-  const from = (key: keyof typeof limits, source = 'from the kit') => (limits[key] === null ? { note: source } : { note: 'set here', onReset: () => changeOne(`camera.limits.${key}`, null) });
+  const from = (key: keyof typeof limits, source = 'from the kit') =>
+    limits[key] === null
+      ? { note: source }
+      : { note: 'set here', onReset: () => changeOne(`camera.limits.${key}`, null) };
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-      <ShutterDial label="Slowest sharp shutter" value={inForce.slowestTv} increment={increment} onChange={(tv) => changeOne('camera.limits.slowestTv', tv)} {...from('slowestTv', inForce.slowestBecause)} />
-      <ShutterDial label="Sync" value={inForce.syncTv} increment={increment} onChange={(tv) => changeOne('camera.limits.syncTv', tv)} {...from('syncTv')} />
-      <IsoDial label="Lowest ISO" value={inForce.baseSv} increment={increment} onChange={(sv) => changeOne('camera.limits.baseSv', sv)} {...from('baseSv')} />
-      <IsoDial label="Highest ISO" value={inForce.highestSv} increment={increment} onChange={(sv) => changeOne('camera.limits.highestSv', sv)} {...from('highestSv')} />
-      <NumberDial label="Flash fires late by" unit="ms" value={syncDelayMs} least={0} most={MOST_DELAY_MS} step={0.5} decimals={1} onChange={(ms) => changeOne('camera.syncDelayMs', ms)} note={syncDelayMs === 0 ? 'radios of one make' : `safe sync ${formatShutter(inForce.safeSyncTv, 'third')}`} />
+      <ShutterDial
+        label="Slowest sharp shutter"
+        value={inForce.slowestTv}
+        increment={increment}
+        onChange={(tv) => changeOne('camera.limits.slowestTv', tv)}
+        {...from('slowestTv', inForce.slowestBecause)}
+      />
+      <ShutterDial
+        label="Sync"
+        value={inForce.syncTv}
+        increment={increment}
+        onChange={(tv) => changeOne('camera.limits.syncTv', tv)}
+        {...from('syncTv')}
+      />
+      <IsoDial
+        label="Lowest ISO"
+        value={inForce.baseSv}
+        increment={increment}
+        onChange={(sv) => changeOne('camera.limits.baseSv', sv)}
+        {...from('baseSv')}
+      />
+      <IsoDial
+        label="Highest ISO"
+        value={inForce.highestSv}
+        increment={increment}
+        onChange={(sv) => changeOne('camera.limits.highestSv', sv)}
+        {...from('highestSv')}
+      />
+      <NumberDial
+        label="Flash fires late by"
+        unit="ms"
+        value={syncDelayMs}
+        least={0}
+        most={MOST_DELAY_MS}
+        step={0.5}
+        decimals={1}
+        onChange={(ms) => changeOne('camera.syncDelayMs', ms)}
+        note={syncDelayMs === 0 ? 'radios of one make' : `safe sync ${formatShutter(inForce.safeSyncTv, 'third')}`}
+      />
     </View>
   );
 }
@@ -123,22 +255,67 @@ export function CameraStep() {
   return (
     <View style={{ gap: 16 }}>
       <CameraFigures />
-      {solution.warnings.filter(({ kind }) => WARNINGS.includes(kind)).map(({ text }) => <Txt key={text} tone="danger">{text}</Txt>)}
+      {solution.warnings
+        .filter(({ kind }) => WARNINGS.includes(kind))
+        .map(({ text }) => (
+          <Txt key={text} tone="danger">
+            {text}
+          </Txt>
+        ))}
       <WaysOut cures="camera" />
       <Gear />
       {cameraBody !== undefined && (
         <>
           <WantedAperture />
-          <ToggleList label="Filters on the lens" values={filterIds} onChange={(ids) => changeOne('camera.filterIds', ids)} choices={kit.filters.map(({ id, name, kind, lossStops }) => ({ value: id, label: name, note: kind === 'polariser' ? `−${lossStops.toFixed(1)}, darkens sky` : `−${lossStops.toFixed(1)}` }))} />
-          {cameraBody.highSpeedSync
-            ? <ChoiceList label="Shutter past sync" layout="row" value={highSpeedSync ? 'on' : 'off'} onChoose={(choice) => changeOne('camera.highSpeedSync', choice === 'on')} choices={[{ value: 'off', label: 'Stay at sync' }, { value: 'on', label: 'High-speed sync' }]} />
-            : <Txt size="label" tone="quiet">This body has no high-speed sync.</Txt>}
+          <ToggleList
+            label="Filters on the lens"
+            values={filterIds}
+            onChange={(ids) => changeOne('camera.filterIds', ids)}
+            choices={kit.filters.map(({ id, name, kind, lossStops }) => ({
+              value: id,
+              label: name,
+              note: kind === 'polariser' ? `−${lossStops.toFixed(1)}, darkens sky` : `−${lossStops.toFixed(1)}`,
+            }))}
+          />
+          {cameraBody.highSpeedSync ? (
+            <ChoiceList
+              label="Shutter past sync"
+              layout="row"
+              value={highSpeedSync ? 'on' : 'off'}
+              onChoose={(choice) => changeOne('camera.highSpeedSync', choice === 'on')}
+              choices={[
+                { value: 'off', label: 'Stay at sync' },
+                { value: 'on', label: 'High-speed sync' },
+              ]}
+            />
+          ) : (
+            <Txt size="label" tone="quiet">
+              This body has no high-speed sync.
+            </Txt>
+          )}
           <View>
-            <Disclosure title="What is kept" summary={`${keepOrder.map((dial) => DIAL_NAMES[dial]).join(', then ')}`}><KeepOrder /></Disclosure>
-            <Disclosure title="Limits" summary="Sharp shutter, sync, ISO, late radios"><Limits /></Disclosure>
-            <Disclosure title="Which dial" summary="What one step of each control does, and what follows"><WhichDial /></Disclosure>
-            <Disclosure title="Second camera" summary={solution.second === null ? 'The same picture on another body' : `${solution.second.cameraName}: ${solution.second.text}`}><SecondBody chosen={secondCameraId} /></Disclosure>
-            <Disclosure title="Video" summary={video === null ? 'Stills' : (solution.video?.text ?? '')}><Video /></Disclosure>
+            <Disclosure title="What is kept" summary={`${keepOrder.map((dial) => DIAL_NAMES[dial]).join(', then ')}`}>
+              <KeepOrder />
+            </Disclosure>
+            <Disclosure title="Limits" summary="Sharp shutter, sync, ISO, late radios">
+              <Limits />
+            </Disclosure>
+            <Disclosure title="Which dial" summary="What one step of each control does, and what follows">
+              <WhichDial />
+            </Disclosure>
+            <Disclosure
+              title="Second camera"
+              summary={
+                solution.second === null
+                  ? 'The same picture on another body'
+                  : `${solution.second.cameraName}: ${solution.second.text}`
+              }
+            >
+              <SecondBody chosen={secondCameraId} />
+            </Disclosure>
+            <Disclosure title="Video" summary={video === null ? 'Stills' : (solution.video?.text ?? '')}>
+              <Video />
+            </Disclosure>
           </View>
         </>
       )}

@@ -24,20 +24,62 @@ export function Symptoms() {
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [symptom, setSymptom] = useState<Symptom | undefined>();
   const [byStops, setByStops] = useState<number | null>(null);
-  const answer = useMemo(() => (symptom === undefined ? null : diagnose(symptom, setup, kit, facts, new Date(clockMs), byStops)), [symptom, setup, kit, facts, clockMs, byStops]);
+  const answer = useMemo(
+    () => (symptom === undefined ? null : diagnose(symptom, setup, kit, facts, new Date(clockMs), byStops)),
+    [symptom, setup, kit, facts, clockMs, byStops],
+  );
   return (
     <View style={{ gap: 12 }}>
-      <ChoiceList label="What looks wrong" value={symptom} onChoose={(next) => { setSymptom(next); setByStops(null); }} choices={CHOICES} />
+      <ChoiceList
+        label="What looks wrong"
+        value={symptom}
+        onChoose={(next) => {
+          setSymptom(next);
+          setByStops(null);
+        }}
+        choices={CHOICES}
+      />
       {answer !== null && (
         <>
           <Txt role="status">{answer.found}</Txt>
-          {answer.byStops !== null && <StopsDial label="Move it by" value={answer.byStops} least={0} most={MOST_STOPS} step={0.1} onChange={setByStops} note={byStops === null ? 'from the readings' : 'as you said'} />}
+          {answer.byStops !== null && (
+            <StopsDial
+              label="Move it by"
+              value={answer.byStops}
+              least={0}
+              most={MOST_STOPS}
+              step={0.1}
+              onChange={setByStops}
+              note={byStops === null ? 'from the readings' : 'as you said'}
+            />
+          )}
           {answer.cures.map(({ title, how, settings, asks }, index) => (
-            <View key={title} role="article" aria-label={title} style={{ gap: 8, padding: 12, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: index === 0 ? palette.accent : palette.line }}>
+            <View
+              key={title}
+              role="article"
+              aria-label={title}
+              style={{
+                gap: 8,
+                padding: 12,
+                backgroundColor: palette.raised,
+                borderLeftWidth: 3,
+                borderLeftColor: index === 0 ? palette.accent : palette.line,
+              }}
+            >
               <Txt bold>{title}</Txt>
-              <Txt size="label" tone="quiet">{how}</Txt>
-              {settings.length > 0 && <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />}
-              {asks !== null && <ActionButton label="Done, meter again" name={`Done: ${title}. Meter again`} onPress={() => actions.addSceneChange(setup.id, asks)} />}
+              <Txt size="label" tone="quiet">
+                {how}
+              </Txt>
+              {settings.length > 0 && (
+                <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+              )}
+              {asks !== null && (
+                <ActionButton
+                  label="Done, meter again"
+                  name={`Done: ${title}. Meter again`}
+                  onPress={() => actions.addSceneChange(setup.id, asks)}
+                />
+              )}
             </View>
           ))}
         </>

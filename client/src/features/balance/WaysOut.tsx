@@ -11,7 +11,13 @@ import { usePalette } from '@/ui/theme';
 import { RippleList } from './RippleList';
 import { useSetupView } from './setupContext';
 
-const EFFECTS = [['depthOfField', 'Depth'], ['flash', 'Flash'], ['recycle', 'Recycle'], ['noise', 'Noise'], ['look', 'Look']] as const;
+const EFFECTS = [
+  ['depthOfField', 'Depth'],
+  ['flash', 'Flash'],
+  ['recycle', 'Recycle'],
+  ['noise', 'Noise'],
+  ['look', 'Look'],
+] as const;
 
 /** One way out: what it does, its price by kind, and one tap to take it. */
 function WayCard({ way }: { way: WayOut }) {
@@ -27,27 +33,65 @@ function WayCard({ way }: { way: WayOut }) {
   const prices = said.filter(({ text }) => text !== 'unchanged');
   const unmoved = said.filter(({ text }) => text === 'unchanged').map(({ label }) => label);
   return (
-    <View role="article" aria-label={way.title} style={{ gap: 8, padding: 12, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: way.solves ? palette.accent : palette.line }}>
+    <View
+      role="article"
+      aria-label={way.title}
+      style={{
+        gap: 8,
+        padding: 12,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: way.solves ? palette.accent : palette.line,
+      }}
+    >
       <View>
         <Txt bold>{way.title}</Txt>
-        <Txt size="label" tone="quiet">{way.effect}{/[.]$/.test(way.effect) ? '' : '.'}</Txt>
+        <Txt size="label" tone="quiet">
+          {way.effect}
+          {/[.]$/.test(way.effect) ? '' : '.'}
+        </Txt>
       </View>
       {effects !== null && (
         <View>
-          <Txt size="label" bold>{way.after.settings}</Txt>
+          <Txt size="label" bold>
+            {way.after.settings}
+          </Txt>
           {prices.map(({ label, text }) => (
             <View key={label} style={{ flexDirection: 'row', gap: 8 }}>
-              <Txt size="label" tone="quiet" style={{ width: 58 }}>{label}</Txt>
-              <Txt size="label" style={{ flex: 1 }}>{text}</Txt>
+              <Txt size="label" tone="quiet" style={{ width: 58 }}>
+                {label}
+              </Txt>
+              <Txt size="label" style={{ flex: 1 }}>
+                {text}
+              </Txt>
             </View>
           ))}
-          {unmoved.length > 0 && <Txt size="label" tone="quiet">Unchanged: {unmoved.join(', ').toLowerCase()}</Txt>}
+          {unmoved.length > 0 && (
+            <Txt size="label" tone="quiet">
+              Unchanged: {unmoved.join(', ').toLowerCase()}
+            </Txt>
+          )}
         </View>
       )}
       <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
-        {way.settings.length > 0 && <ActionButton kind="plain" label={open ? 'Less' : 'What it moves'} name={`${open ? 'Hide' : 'Show'} what moves: ${way.title}`} onPress={() => setOpen(!open)} />}
-        {way.settings.length > 0 && <ActionButton label="Apply" name={`Apply: ${way.title}`} onPress={() => change(...way.settings)} />}
-        {asks !== null && <ActionButton label="Done, meter again" name={`Done: ${way.title}. Meter again`} onPress={() => actions.addSceneChange(setup.id, asks)} />}
+        {way.settings.length > 0 && (
+          <ActionButton
+            kind="plain"
+            label={open ? 'Less' : 'What it moves'}
+            name={`${open ? 'Hide' : 'Show'} what moves: ${way.title}`}
+            onPress={() => setOpen(!open)}
+          />
+        )}
+        {way.settings.length > 0 && (
+          <ActionButton label="Apply" name={`Apply: ${way.title}`} onPress={() => change(...way.settings)} />
+        )}
+        {asks !== null && (
+          <ActionButton
+            label="Done, meter again"
+            name={`Done: ${way.title}. Meter again`}
+            onPress={() => actions.addSceneChange(setup.id, asks)}
+          />
+        )}
       </View>
       {more !== null && <RippleList ripple={more} />}
     </View>
@@ -62,11 +106,20 @@ export function WaysOut({ cures }: { cures: WayOut['cures'] }) {
   return (
     <View style={{ gap: 8 }}>
       <Heading>Ways out</Heading>
-      {ways.map((way) => <WayCard key={way.id} way={way} />)}
+      {ways.map((way) => (
+        <WayCard key={way.id} way={way} />
+      ))}
       {solution.notHelping.length > 0 && (
         <View role="group" aria-label="What does not help here" style={{ gap: 4, paddingTop: 4 }}>
           <Heading level={3}>Does not help here</Heading>
-          {solution.notHelping.map(({ id, title, why }) => <Txt key={id} size="label"><Txt size="label" bold>{title}.</Txt> {why}</Txt>)}
+          {solution.notHelping.map(({ id, title, why }) => (
+            <Txt key={id} size="label">
+              <Txt size="label" bold>
+                {title}.
+              </Txt>{' '}
+              {why}
+            </Txt>
+          ))}
         </View>
       )}
     </View>

@@ -1,5 +1,13 @@
 import { type RefObject, createContext, useContext } from 'react';
-import { type Camera, type Kit, type Lens, type Setting, type SettingPath, type Setup, type Solution } from '@sphene/core/balance';
+import {
+  type Camera,
+  type Kit,
+  type Lens,
+  type Setting,
+  type SettingPath,
+  type Setup,
+  type Solution,
+} from '@sphene/core/balance';
 
 /** What every part of a setup's screen reads: the documents and the one solution made of them. */
 export interface SetupView {

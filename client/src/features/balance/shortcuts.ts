@@ -4,8 +4,13 @@ import type { Step } from '@sphene/core/balance';
 /** The parts of a setup on screen: the steps of the work, and its log. */
 export type Part = Step | 'stage' | 'log';
 export const PARTS: readonly { part: Part; label: string }[] = [
-  { part: 'ambient', label: 'Ambient' }, { part: 'look', label: 'Look' }, { part: 'camera', label: 'Camera' },
-  { part: 'flash', label: 'Lights' }, { part: 'stage', label: 'Stage' }, { part: 'check', label: 'Check' }, { part: 'log', label: 'Log' },
+  { part: 'ambient', label: 'Ambient' },
+  { part: 'look', label: 'Look' },
+  { part: 'camera', label: 'Camera' },
+  { part: 'flash', label: 'Lights' },
+  { part: 'stage', label: 'Stage' },
+  { part: 'check', label: 'Check' },
+  { part: 'log', label: 'Log' },
 ];
 
 /** The list of keys, as the settings show it. */
@@ -27,7 +32,9 @@ interface Handlers {
 /** Listens for the shortcuts while a setup is on screen. */
 export function useShortcuts(handlers: Handlers): void {
   const latest = useRef(handlers);
-  useEffect(() => { latest.current = handlers; });
+  useEffect(() => {
+    latest.current = handlers;
+  });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLInputElement && event.target.value !== '';

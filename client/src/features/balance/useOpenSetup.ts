@@ -27,7 +27,18 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
       if (!changed.ok) dispatch(noticed({ text: changed.message }));
     };
     const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
-    return { setup, kit, solution, activePointId, activatePoint, readingsPlace, cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId), lens: kit.lenses.find(({ id: lensId }) => lensId === setup.camera.lensId), change, changeOne: (path, value) => change({ path, value }) };
+    return {
+      setup,
+      kit,
+      solution,
+      activePointId,
+      activatePoint,
+      readingsPlace,
+      cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId),
+      lens: kit.lenses.find(({ id: lensId }) => lensId === setup.camera.lensId),
+      change,
+      changeOne: (path, value) => change({ path, value }),
+    };
   }, [setup, kit, solution, activePointId, actions, dispatch]);
   return { view, ready };
 }

@@ -16,16 +16,53 @@ import { usePalette } from '@/ui/theme';
 function MeterKeys({ device }: { device: ListedDevice }) {
   const devices = useDevices();
   const { meter } = device;
-  if (meter === null) return <Txt role="status" tone="quiet">Waiting for the meter.</Txt>;
+  if (meter === null)
+    return (
+      <Txt role="status" tone="quiet">
+        Waiting for the meter.
+      </Txt>
+    );
   return (
     <View style={{ gap: 8 }}>
-      <Txt tone="quiet">Held at {meter.place.toLowerCase()}, {formatShutter(meter.tv, 'third')}, {formatIso(meter.sv)}.</Txt>
-      <ChoiceList label="Head" value={meter.head} onChoose={(head) => void devices.command(device.id, { type: 'set', head })}
-        choices={[{ value: 'camera', label: 'Dome to camera' }, { value: 'light', label: 'Dome to light' }, { value: 'disc', label: 'Disc to light' }]} />
-      <ChoiceList label="It shows" layout="row" value={meter.read} onChoose={(read) => void devices.command(device.id, { type: 'set', read })}
-        choices={[{ value: 'aperture', label: 'Aperture' }, { value: 'shutter', label: 'Shutter' }, { value: 'iso', label: 'ISO' }]} />
-      <ChoiceList label="Mode" layout="row" value={meter.mode} onChoose={(mode) => void devices.command(device.id, { type: 'set', mode })} choices={[{ value: 'ambient', label: 'Ambient' }, { value: 'flash', label: 'Flash' }]} />
-      <ActionButton label={`Press for ${meter.place.toLowerCase()}`} kind="primary" onPress={() => void devices.command(device.id, { type: 'press' })} />
+      <Txt tone="quiet">
+        Held at {meter.place.toLowerCase()}, {formatShutter(meter.tv, 'third')}, {formatIso(meter.sv)}.
+      </Txt>
+      <ChoiceList
+        label="Head"
+        value={meter.head}
+        onChoose={(head) => void devices.command(device.id, { type: 'set', head })}
+        choices={[
+          { value: 'camera', label: 'Dome to camera' },
+          { value: 'light', label: 'Dome to light' },
+          { value: 'disc', label: 'Disc to light' },
+        ]}
+      />
+      <ChoiceList
+        label="It shows"
+        layout="row"
+        value={meter.read}
+        onChoose={(read) => void devices.command(device.id, { type: 'set', read })}
+        choices={[
+          { value: 'aperture', label: 'Aperture' },
+          { value: 'shutter', label: 'Shutter' },
+          { value: 'iso', label: 'ISO' },
+        ]}
+      />
+      <ChoiceList
+        label="Mode"
+        layout="row"
+        value={meter.mode}
+        onChoose={(mode) => void devices.command(device.id, { type: 'set', mode })}
+        choices={[
+          { value: 'ambient', label: 'Ambient' },
+          { value: 'flash', label: 'Flash' },
+        ]}
+      />
+      <ActionButton
+        label={`Press for ${meter.place.toLowerCase()}`}
+        kind="primary"
+        onPress={() => void devices.command(device.id, { type: 'press' })}
+      />
     </View>
   );
 }
@@ -34,11 +71,34 @@ function MeterKeys({ device }: { device: ListedDevice }) {
 function RadioKeys({ device }: { device: ListedDevice }) {
   const devices = useDevices();
   const { radio, simulated } = device;
-  if (radio === null) return <Txt role="status" tone="quiet">Waiting for the radio.</Txt>;
+  if (radio === null)
+    return (
+      <Txt role="status" tone="quiet">
+        Waiting for the radio.
+      </Txt>
+    );
   return (
     <View style={{ gap: 8 }}>
-      <Txt tone="quiet">{radio.heads.length === 0 ? 'No heads arranged yet: fire a light from the Check part of a setup.' : `Channel ${radio.channel}: ${radio.heads.map(({ group, powerStops }) => `${group} ${formatStopCount(powerStops)} under full`).join(', ')}.`}</Txt>
-      {simulated && <ChoiceList label="What goes wrong" value={radio.fault ?? 'none'} onChoose={(fault) => void devices.command(device.id, { type: 'fault', fault: fault === 'none' ? null : fault })} choices={[{ value: 'none', label: 'Nothing' }, { value: 'contact', label: 'Lost contact' }, { value: 'recycle', label: 'Not recycled' }, { value: 'channel', label: 'Wrong channel' }]} />}
+      <Txt tone="quiet">
+        {radio.heads.length === 0
+          ? 'No heads arranged yet: fire a light from the Check part of a setup.'
+          : `Channel ${radio.channel}: ${radio.heads.map(({ group, powerStops }) => `${group} ${formatStopCount(powerStops)} under full`).join(', ')}.`}
+      </Txt>
+      {simulated && (
+        <ChoiceList
+          label="What goes wrong"
+          value={radio.fault ?? 'none'}
+          onChoose={(fault) =>
+            void devices.command(device.id, { type: 'fault', fault: fault === 'none' ? null : fault })
+          }
+          choices={[
+            { value: 'none', label: 'Nothing' },
+            { value: 'contact', label: 'Lost contact' },
+            { value: 'recycle', label: 'Not recycled' },
+            { value: 'channel', label: 'Wrong channel' },
+          ]}
+        />
+      )}
     </View>
   );
 }
@@ -52,18 +112,41 @@ function DeviceCard({ device }: { device: ListedDevice }) {
   const elsewhere = !mine && device.connectedBy !== null;
   const label = mine ? 'Disconnect' : elsewhere ? 'Take over' : 'Connect';
   return (
-    <View role="article" aria-label={name} style={{ gap: 8, padding: 16, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: mine ? palette.accent : palette.line }}>
+    <View
+      role="article"
+      aria-label={name}
+      style={{
+        gap: 8,
+        padding: 16,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: mine ? palette.accent : palette.line,
+      }}
+    >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Heading size="value">{name}</Heading>
-          <Txt tone="quiet">{KINDS[kind]}{mine ? ', connected' : elsewhere ? ', in use by another page' : ''}</Txt>
+          <Txt tone="quiet">
+            {KINDS[kind]}
+            {mine ? ', connected' : elsewhere ? ', in use by another page' : ''}
+          </Txt>
         </View>
-        <ActionButton label={label} name={`${label} ${name}`} onPress={() => void (mine ? devices.disconnect(id) : devices.connect(id))} />
+        <ActionButton
+          label={label}
+          name={`${label} ${name}`}
+          onPress={() => void (mine ? devices.disconnect(id) : devices.connect(id))}
+        />
       </View>
-      {simulated && <Txt size="label" bold>Simulated: it stands in an invented scene, the terrace at Orlabach. Its readings are marked as such.</Txt>}
+      {simulated && (
+        <Txt size="label" bold>
+          Simulated: it stands in an invented scene, the terrace at Orlabach. Its readings are marked as such.
+        </Txt>
+      )}
       {mine && kind === 'meter' && <MeterKeys device={device} />}
       {mine && kind === 'radio' && <RadioKeys device={device} />}
-      {mine && kind === 'camera' && <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />}
+      {mine && kind === 'camera' && (
+        <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />
+      )}
     </View>
   );
 }
@@ -75,16 +158,40 @@ export function DevicesScreen() {
   const metering = useAppSelector((state) => state.device.metering);
   const setup = useAppSelector((state) => (metering === null ? undefined : selectSetup(state, metering.setupId)));
   const pointId = useAppSelector((state) => (metering === null ? null : selectActivePointId(state, metering.setupId)));
-  useEffect(() => { void devices.look(); }, [devices]);
+  useEffect(() => {
+    void devices.look();
+  }, [devices]);
   const point = setup?.points.find(({ id }) => id === pointId);
   return (
-    <Screen title="Devices" place="Meters, cameras and radios in reach" up={setup === undefined ? '/' : `/setup/${setup.id}`}>
+    <Screen
+      title="Devices"
+      place="Meters, cameras and radios in reach"
+      up={setup === undefined ? '/' : `/setup/${setup.id}`}
+    >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
-        <Txt>{setup === undefined ? 'Open a setup: readings go to the point that is metered there.' : `Readings go to ${setup.title}, point ${point?.name.toLowerCase() ?? 'none'}.`}</Txt>
-        {trouble !== null && <Txt tone="danger" role="alert">{trouble}</Txt>}
-        {list.map((device) => <DeviceCard key={device.id} device={device} />)}
-        {list.length === 0 && <Txt tone="quiet" role="status">{looking ? 'Looking for devices.' : 'No device answers. Switch one on, then look again. Readings can always be typed.'}</Txt>}
-        <View style={{ flexDirection: 'row' }}><ActionButton label="Look again" disabled={looking} onPress={() => void devices.look()} /></View>
+        <Txt>
+          {setup === undefined
+            ? 'Open a setup: readings go to the point that is metered there.'
+            : `Readings go to ${setup.title}, point ${point?.name.toLowerCase() ?? 'none'}.`}
+        </Txt>
+        {trouble !== null && (
+          <Txt tone="danger" role="alert">
+            {trouble}
+          </Txt>
+        )}
+        {list.map((device) => (
+          <DeviceCard key={device.id} device={device} />
+        ))}
+        {list.length === 0 && (
+          <Txt tone="quiet" role="status">
+            {looking
+              ? 'Looking for devices.'
+              : 'No device answers. Switch one on, then look again. Readings can always be typed.'}
+          </Txt>
+        )}
+        <View style={{ flexDirection: 'row' }}>
+          <ActionButton label="Look again" disabled={looking} onPress={() => void devices.look()} />
+        </View>
       </ScrollView>
     </Screen>
   );

@@ -38,11 +38,17 @@ export function GearForm({ list, start, onSave, onCancel }: GearFormProps) {
       else next = withValueAt(next, path, value);
     }
     const parsed = GEAR_SCHEMAS[list].safeParse({ ...next, ...GEAR_TYPES[list] });
-    if (!parsed.success) for (const { path, message } of parsed.error.issues) {
-      const field = fields.filter((one) => path.join('.').startsWith(one.path)).sort((a, b) => b.path.length - a.path.length)[0];
-      const key = field?.path ?? 'name';
-      found[key] ||= key === 'name' && path[0] === 'name' ? 'Give it a name of up to 80 letters.' : `${message}. Write it as ${field?.example ?? ''}.`;
-    }
+    if (!parsed.success)
+      for (const { path, message } of parsed.error.issues) {
+        const field = fields
+          .filter((one) => path.join('.').startsWith(one.path))
+          .sort((a, b) => b.path.length - a.path.length)[0];
+        const key = field?.path ?? 'name';
+        found[key] ||=
+          key === 'name' && path[0] === 'name'
+            ? 'Give it a name of up to 80 letters.'
+            : `${message}. Write it as ${field?.example ?? ''}.`;
+      }
     setProblems(found);
     if (parsed.success && Object.keys(found).length === 0) onSave(parsed.data);
   };
@@ -50,11 +56,42 @@ export function GearForm({ list, start, onSave, onCancel }: GearFormProps) {
     <View role="form" aria-label="Gear" style={{ gap: 12 }}>
       {fields.map(({ path, label, hint, choices, show }) => {
         const problem = problems[path];
-        if (choices !== undefined) return <ChoiceList key={path} label={label} value={show(valueAt(draft, path))} onChoose={(value) => setDraft(path === 'highSpeedSync' ? withValueAt(draft, path, value === 'true') : chosen(draft, path, value))} choices={choices.filter(({ value }) => value !== 'table' || valueAt(draft, 'beam.kind') === 'table')} />;
+        if (choices !== undefined)
+          return (
+            <ChoiceList
+              key={path}
+              label={label}
+              value={show(valueAt(draft, path))}
+              onChoose={(value) =>
+                setDraft(
+                  path === 'highSpeedSync' ? withValueAt(draft, path, value === 'true') : chosen(draft, path, value),
+                )
+              }
+              choices={choices.filter(({ value }) => value !== 'table' || valueAt(draft, 'beam.kind') === 'table')}
+            />
+          );
         return (
           <View key={path} style={{ gap: 2 }}>
-            <TextInput label={label} accessibilityLabel={label} mode="outlined" value={typed[path] ?? show(valueAt(draft, path))} onChangeText={(text) => type(path, text)} onSubmitEditing={save} error={Boolean(problem)} />
-            {problem ? <Txt size="label" tone="danger" role="alert">{problem}</Txt> : hint !== undefined && <Txt size="label" tone="quiet">{hint}</Txt>}
+            <TextInput
+              label={label}
+              accessibilityLabel={label}
+              mode="outlined"
+              value={typed[path] ?? show(valueAt(draft, path))}
+              onChangeText={(text) => type(path, text)}
+              onSubmitEditing={save}
+              error={Boolean(problem)}
+            />
+            {problem ? (
+              <Txt size="label" tone="danger" role="alert">
+                {problem}
+              </Txt>
+            ) : (
+              hint !== undefined && (
+                <Txt size="label" tone="quiet">
+                  {hint}
+                </Txt>
+              )
+            )}
           </View>
         );
       })}

@@ -21,10 +21,29 @@ import { GearForm } from './GearForm';
 import { type Draft, FIELDS, TEMPLATES, valueAt } from './fields';
 
 const LIST_NAMES: Record<GearList, { many: string; one: string }> = {
-  flashUnits: { many: 'Flash', one: 'flash' }, modifiers: { many: 'Modifiers', one: 'modifier' }, grids: { many: 'Grids', one: 'grid' }, gels: { many: 'Gels', one: 'gel' },
-  stands: { many: 'Stands', one: 'stand' }, cameras: { many: 'Cameras', one: 'camera' }, lenses: { many: 'Lenses', one: 'lens' }, filters: { many: 'Filters', one: 'filter' }, lamps: { many: 'Lamps', one: 'lamp' }, reflectors: { many: 'Reflectors', one: 'reflector' },
+  flashUnits: { many: 'Flash', one: 'flash' },
+  modifiers: { many: 'Modifiers', one: 'modifier' },
+  grids: { many: 'Grids', one: 'grid' },
+  gels: { many: 'Gels', one: 'gel' },
+  stands: { many: 'Stands', one: 'stand' },
+  cameras: { many: 'Cameras', one: 'camera' },
+  lenses: { many: 'Lenses', one: 'lens' },
+  filters: { many: 'Filters', one: 'filter' },
+  lamps: { many: 'Lamps', one: 'lamp' },
+  reflectors: { many: 'Reflectors', one: 'reflector' },
 };
-const LIST_ORDER: readonly GearList[] = ['flashUnits', 'modifiers', 'grids', 'gels', 'lamps', 'reflectors', 'stands', 'cameras', 'lenses', 'filters'];
+const LIST_ORDER: readonly GearList[] = [
+  'flashUnits',
+  'modifiers',
+  'grids',
+  'gels',
+  'lamps',
+  'reflectors',
+  'stands',
+  'cameras',
+  'lenses',
+  'filters',
+];
 /** What readings teach about, by list. */
 const TAUGHT: Partial<Record<GearList, string>> = { flashUnits: 'unit', modifiers: 'modifier', grids: 'grid' };
 const MOST_IES_BYTES = 2_000_000;
@@ -46,10 +65,28 @@ function Learned({ list, thing }: { list: GearList; thing: Thing }) {
   const count = readings[at] ?? 0;
   return (
     <View style={{ gap: 4 }}>
-      <Txt size="label" tone="quiet">{at < 0 || count === 0 ? `Nothing learned yet: every flash-only reading at a known distance teaches.${forgotten ? ' Earlier readings are forgotten.' : ''}` : `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${formatStops(meanStops[at] ?? 0)} stops against what is stated, ± ${formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0)))}.`}</Txt>
+      <Txt size="label" tone="quiet">
+        {at < 0 || count === 0
+          ? `Nothing learned yet: every flash-only reading at a known distance teaches.${forgotten ? ' Earlier readings are forgotten.' : ''}`
+          : `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${formatStops(meanStops[at] ?? 0)} stops against what is stated, ± ${formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0)))}.`}
+      </Txt>
       <View style={{ flexDirection: 'row' }}>
-        {count > 0 && <ActionButton kind="plain" label="Forget" name={`Forget what was learned about ${thing.name}`} onPress={() => actions.forget(key, true)} />}
-        {forgotten && <ActionButton kind="plain" label="Learn from them again" name={`Learn about ${thing.name} from earlier readings again`} onPress={() => actions.forget(key, false)} />}
+        {count > 0 && (
+          <ActionButton
+            kind="plain"
+            label="Forget"
+            name={`Forget what was learned about ${thing.name}`}
+            onPress={() => actions.forget(key, true)}
+          />
+        )}
+        {forgotten && (
+          <ActionButton
+            kind="plain"
+            label="Learn from them again"
+            name={`Learn about ${thing.name} from earlier readings again`}
+            onPress={() => actions.forget(key, false)}
+          />
+        )}
       </View>
     </View>
   );
@@ -62,22 +99,59 @@ function GearRow({ list, thing }: { list: GearList; thing: Thing }) {
   const [open, setOpen] = useState(false);
   const draft = thing as unknown as Draft;
   const put = (change: Draft) => actions.putGear({ ...GEAR_TYPES[list], ...draft, ...change } as unknown as GearItem);
-  const glance = FIELDS[list].filter(({ path, choices, when }) => path !== 'name' && choices === undefined && (when?.(draft) ?? true)).slice(0, GLANCE)
-    .flatMap(({ path, label, show }) => { const said = show(valueAt(draft, path)); return said === '' ? [] : [`${label.toLowerCase()} ${said}`]; }).join(', ');
+  const glance = FIELDS[list]
+    .filter(({ path, choices, when }) => path !== 'name' && choices === undefined && (when?.(draft) ?? true))
+    .slice(0, GLANCE)
+    .flatMap(({ path, label, show }) => {
+      const said = show(valueAt(draft, path));
+      return said === '' ? [] : [`${label.toLowerCase()} ${said}`];
+    })
+    .join(', ');
   return (
-    <View role="article" aria-label={thing.name} style={{ borderTopWidth: 1, borderTopColor: palette.raised, paddingVertical: 4, gap: 8 }}>
+    <View
+      role="article"
+      aria-label={thing.name}
+      style={{ borderTopWidth: 1, borderTopColor: palette.raised, paddingVertical: 4, gap: 8 }}
+    >
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-        <Pressable role="button" aria-expanded={open} aria-label={`${open ? 'Close' : 'Edit'} ${thing.name}`} onPress={() => setOpen(!open)} style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}>
-          <Txt bold tone={thing.retired ? 'quiet' : 'text'}>{thing.name}{thing.retired ? ', retired' : ''}</Txt>
-          <Txt size="label" tone="quiet" numberOfLines={1}>{glance}</Txt>
+        <Pressable
+          role="button"
+          aria-expanded={open}
+          aria-label={`${open ? 'Close' : 'Edit'} ${thing.name}`}
+          onPress={() => setOpen(!open)}
+          style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}
+        >
+          <Txt bold tone={thing.retired ? 'quiet' : 'text'}>
+            {thing.name}
+            {thing.retired ? ', retired' : ''}
+          </Txt>
+          <Txt size="label" tone="quiet" numberOfLines={1}>
+            {glance}
+          </Txt>
         </Pressable>
-        <IconButton icon="content-copy" name={`Duplicate ${thing.name}`} onPress={() => put({ id: newId(), name: `${thing.name} copy`.slice(0, 80), retired: false })} />
-        <IconButton icon={thing.retired ? 'restore' : 'archive-outline'} name={thing.retired ? `Bring ${thing.name} back` : `Retire ${thing.name}`} onPress={() => put({ retired: !thing.retired })} />
+        <IconButton
+          icon="content-copy"
+          name={`Duplicate ${thing.name}`}
+          onPress={() => put({ id: newId(), name: `${thing.name} copy`.slice(0, 80), retired: false })}
+        />
+        <IconButton
+          icon={thing.retired ? 'restore' : 'archive-outline'}
+          name={thing.retired ? `Bring ${thing.name} back` : `Retire ${thing.name}`}
+          onPress={() => put({ retired: !thing.retired })}
+        />
       </View>
       {open && (
         <View style={{ gap: 12, padding: 12, backgroundColor: palette.raised }}>
           <Learned list={list} thing={thing} />
-          <GearForm list={list} start={draft} onSave={(item) => { actions.putGear(item); setOpen(false); }} onCancel={() => setOpen(false)} />
+          <GearForm
+            list={list}
+            start={draft}
+            onSave={(item) => {
+              actions.putGear(item);
+              setOpen(false);
+            }}
+            onCancel={() => setOpen(false)}
+          />
         </View>
       )}
     </View>
@@ -96,7 +170,11 @@ export function KitScreen() {
   const words = search.trim().toLowerCase();
   const things = useMemo(() => {
     const lists = words === '' ? [list] : GEAR_LISTS;
-    return lists.flatMap((one) => kit[one].filter(({ name }) => name.toLowerCase().includes(words)).map((thing) => ({ list: one, thing: thing }))).sort((a, b) => Number(a.thing.retired) - Number(b.thing.retired));
+    return lists
+      .flatMap((one) =>
+        kit[one].filter(({ name }) => name.toLowerCase().includes(words)).map((thing) => ({ list: one, thing: thing })),
+      )
+      .sort((a, b) => Number(a.thing.retired) - Number(b.thing.retired));
   }, [kit, list, words]);
   const { one } = LIST_NAMES[list];
   const start = (draft: Draft) => setFresh({ id: newId(), retired: false, ...draft });
@@ -107,28 +185,96 @@ export function KitScreen() {
     if (!read.ok) return setProblem(read.message);
     const name = read.value.name || file.name.replace(/\.ies$/i, '');
     // candela on the axis are the lux at one metre
-    start(list === 'lamps' ? { ...TEMPLATES.lamps, name, output: { by: 'lux', luxAt1M: Math.round(read.value.axisCandela) }, beam: read.value.beam } : { ...TEMPLATES.modifiers, name, beam: read.value.beam });
+    start(
+      list === 'lamps'
+        ? {
+            ...TEMPLATES.lamps,
+            name,
+            output: { by: 'lux', luxAt1M: Math.round(read.value.axisCandela) },
+            beam: read.value.beam,
+          }
+        : { ...TEMPLATES.modifiers, name, beam: read.value.beam },
+    );
   };
   return (
     <Screen title="Kit" place="What you own, and what readings have taught about it" up="back">
-      <ScrollView contentContainerStyle={{ padding: 16, gap: 12, maxWidth: 760, width: '100%', alignSelf: 'center' }} keyboardShouldPersistTaps="handled">
-        <TextInput label="Search the kit" accessibilityLabel="Search the kit" mode="outlined" value={search} onChangeText={setSearch} autoCorrect={false} />
-        {words === '' && <ChoiceList label="Kind" layout="scroll" value={list} onChoose={(next) => { setList(next); setFresh(null); setProblem(null); }} choices={LIST_ORDER.map((value) => ({ value, label: LIST_NAMES[value].many, note: String(kit[value].filter(({ retired }) => !retired).length) }))} />}
+      <ScrollView
+        contentContainerStyle={{ padding: 16, gap: 12, maxWidth: 760, width: '100%', alignSelf: 'center' }}
+        keyboardShouldPersistTaps="handled"
+      >
+        <TextInput
+          label="Search the kit"
+          accessibilityLabel="Search the kit"
+          mode="outlined"
+          value={search}
+          onChangeText={setSearch}
+          autoCorrect={false}
+        />
+        {words === '' && (
+          <ChoiceList
+            label="Kind"
+            layout="scroll"
+            value={list}
+            onChoose={(next) => {
+              setList(next);
+              setFresh(null);
+              setProblem(null);
+            }}
+            choices={LIST_ORDER.map((value) => ({
+              value,
+              label: LIST_NAMES[value].many,
+              note: String(kit[value].filter(({ retired }) => !retired).length),
+            }))}
+          />
+        )}
         {fresh !== null ? (
           <View style={{ gap: 12, padding: 12, backgroundColor: palette.raised }}>
             <Heading>{`New ${one}`}</Heading>
-            <GearForm key={String(fresh['id'])} list={list} start={fresh} onSave={(item) => { actions.putGear(item); setFresh(null); }} onCancel={() => setFresh(null)} />
+            <GearForm
+              key={String(fresh['id'])}
+              list={list}
+              start={fresh}
+              onSave={(item) => {
+                actions.putGear(item);
+                setFresh(null);
+              }}
+              onCancel={() => setFresh(null)}
+            />
           </View>
-        ) : words === '' && (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-            <ActionButton label={`New ${one}`} icon="plus" kind="primary" grow onPress={() => start(TEMPLATES[list])} />
-            {(list === 'modifiers' || list === 'lamps') && <ActionButton label="From an IES file" icon="tray-arrow-down" onPress={() => pickFile('.ies', (file) => void takeIes(file))} />}
-          </View>
+        ) : (
+          words === '' && (
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+              <ActionButton
+                label={`New ${one}`}
+                icon="plus"
+                kind="primary"
+                grow
+                onPress={() => start(TEMPLATES[list])}
+              />
+              {(list === 'modifiers' || list === 'lamps') && (
+                <ActionButton
+                  label="From an IES file"
+                  icon="tray-arrow-down"
+                  onPress={() => pickFile('.ies', (file) => void takeIes(file))}
+                />
+              )}
+            </View>
+          )
         )}
-        {problem !== null && <Txt tone="danger" role="alert">{problem}</Txt>}
+        {problem !== null && (
+          <Txt tone="danger" role="alert">
+            {problem}
+          </Txt>
+        )}
         <View>
-          {things.map(({ list: its, thing }) => <GearRow key={thing.id} list={its} thing={thing} />)}
-          {things.length === 0 && <Txt tone="quiet">{words === '' ? `No ${one} yet.` : `Nothing in the kit is called “${search.trim()}”.`}</Txt>}
+          {things.map(({ list: its, thing }) => (
+            <GearRow key={thing.id} list={its} thing={thing} />
+          ))}
+          {things.length === 0 && (
+            <Txt tone="quiet">
+              {words === '' ? `No ${one} yet.` : `Nothing in the kit is called “${search.trim()}”.`}
+            </Txt>
+          )}
         </View>
       </ScrollView>
     </Screen>

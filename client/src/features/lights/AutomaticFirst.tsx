@@ -19,11 +19,42 @@ export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: Fl
   return (
     <View style={{ gap: 12 }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <PowerDial label="It reported" value={reported} unit={unit} onChange={setReported} note="power of the automatic frame" />
-        <StopsDial label="Compensation on it" signed value={compensation} least={-MOST_COMPENSATION} most={MOST_COMPENSATION} step={1 / 3} onChange={setCompensation} note="as dialled for that frame" />
+        <PowerDial
+          label="It reported"
+          value={reported}
+          unit={unit}
+          onChange={setReported}
+          note="power of the automatic frame"
+        />
+        <StopsDial
+          label="Compensation on it"
+          signed
+          value={compensation}
+          least={-MOST_COMPENSATION}
+          most={MOST_COMPENSATION}
+          step={1 / 3}
+          onChange={setCompensation}
+          note="as dialled for that frame"
+        />
       </View>
-      <Txt size="label" tone="quiet">The compensation is in that power already{compensation === 0 ? '' : plainStops === null ? '; without it automatic would have wanted more than full power' : `; without it automatic would have fired ${writePower(unit.scale, plainStops)}`}.</Txt>
-      <ActionButton label={`Start ${lightName(light)} by hand at ${writePower(unit.scale, manualStops)}`} onPress={() => change({ path: lightPath(light.index, 'dialledStops'), value: manualStops }, { path: lightPath(light.index, 'locked'), value: true })} />
+      <Txt size="label" tone="quiet">
+        The compensation is in that power already
+        {compensation === 0
+          ? ''
+          : plainStops === null
+            ? '; without it automatic would have wanted more than full power'
+            : `; without it automatic would have fired ${writePower(unit.scale, plainStops)}`}
+        .
+      </Txt>
+      <ActionButton
+        label={`Start ${lightName(light)} by hand at ${writePower(unit.scale, manualStops)}`}
+        onPress={() =>
+          change(
+            { path: lightPath(light.index, 'dialledStops'), value: manualStops },
+            { path: lightPath(light.index, 'locked'), value: true },
+          )
+        }
+      />
     </View>
   );
 }

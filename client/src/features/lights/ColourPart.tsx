@@ -11,8 +11,20 @@ import { NumberDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 
 const UNKNOWN = 'unknown';
-const SOURCES = [{ value: UNKNOWN, label: 'Not said' }, ...(Object.keys(NAMED_SOURCES) as NamedSource[]).map((value) => ({ value, label: NAMED_SOURCES[value].name, note: `${NAMED_SOURCES[value].kelvin} K` }))];
-const RELATIONS = [{ value: 'asIs', label: 'As chosen' }, { value: 'match', label: 'Match the room' }, { value: 'warmer', label: 'Warmer' }, { value: 'coolSky', label: 'Cool sky' }] as const;
+const SOURCES = [
+  { value: UNKNOWN, label: 'Not said' },
+  ...(Object.keys(NAMED_SOURCES) as NamedSource[]).map((value) => ({
+    value,
+    label: NAMED_SOURCES[value].name,
+    note: `${NAMED_SOURCES[value].kelvin} K`,
+  })),
+];
+const RELATIONS = [
+  { value: 'asIs', label: 'As chosen' },
+  { value: 'match', label: 'Match the room' },
+  { value: 'warmer', label: 'Warmer' },
+  { value: 'coolSky', label: 'Cool sky' },
+] as const;
 const KELVIN_STEP = 100;
 const USUAL_KELVIN = 5500;
 
@@ -21,13 +33,58 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
   const { setup, changeOne } = useSetupView();
   const { ambient } = setup.colour;
   const now = ambient.find((one) => one.pointId === pointId);
-  const put = (colour: { kelvin: number; greenCc: number; from: (typeof ambient)[number]['from'] } | null) => changeOne('colour.ambient', [...ambient.filter((one) => one.pointId !== pointId), ...(colour === null ? [] : [{ pointId, ...colour }])]);
+  const put = (colour: { kelvin: number; greenCc: number; from: (typeof ambient)[number]['from'] } | null) =>
+    changeOne('colour.ambient', [
+      ...ambient.filter((one) => one.pointId !== pointId),
+      ...(colour === null ? [] : [{ pointId, ...colour }]),
+    ]);
   return (
-    <Disclosure title={`Ambient on the ${name.toLowerCase()}`} summary={now === undefined ? 'not said' : `${Math.round(now.kelvin)} K${now.from in NAMED_SOURCES ? `, ${NAMED_SOURCES[now.from as NamedSource].name.toLowerCase()}` : now.from === 'frame' ? ', from a test frame' : ''}`}>
-      <ChoiceList label={`Light on the ${name.toLowerCase()}`} value={now === undefined ? UNKNOWN : now.from} onChoose={(from) => put(from === UNKNOWN ? null : { kelvin: NAMED_SOURCES[from as NamedSource].kelvin, greenCc: NAMED_SOURCES[from as NamedSource].greenCc, from: from as NamedSource })} choices={SOURCES} />
+    <Disclosure
+      title={`Ambient on the ${name.toLowerCase()}`}
+      summary={
+        now === undefined
+          ? 'not said'
+          : `${Math.round(now.kelvin)} K${now.from in NAMED_SOURCES ? `, ${NAMED_SOURCES[now.from as NamedSource].name.toLowerCase()}` : now.from === 'frame' ? ', from a test frame' : ''}`
+      }
+    >
+      <ChoiceList
+        label={`Light on the ${name.toLowerCase()}`}
+        value={now === undefined ? UNKNOWN : now.from}
+        onChoose={(from) =>
+          put(
+            from === UNKNOWN
+              ? null
+              : {
+                  kelvin: NAMED_SOURCES[from as NamedSource].kelvin,
+                  greenCc: NAMED_SOURCES[from as NamedSource].greenCc,
+                  from: from as NamedSource,
+                },
+          )
+        }
+        choices={SOURCES}
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <NumberDial label={`Kelvin, ${name.toLowerCase()}`} unit="K" value={now?.kelvin ?? USUAL_KELVIN} least={KELVIN_RANGE.least} most={KELVIN_RANGE.most} step={KELVIN_STEP} decimals={0} onChange={(kelvin) => put({ kelvin, greenCc: now?.greenCc ?? 0, from: 'typed' })} />
-        <NumberDial label={`Green, ${name.toLowerCase()}`} unit="cc" value={now?.greenCc ?? 0} least={GREEN_RANGE.least} most={GREEN_RANGE.most} step={1} decimals={0} onChange={(greenCc) => put({ kelvin: now?.kelvin ?? USUAL_KELVIN, greenCc, from: 'typed' })} note="minus is magenta" />
+        <NumberDial
+          label={`Kelvin, ${name.toLowerCase()}`}
+          unit="K"
+          value={now?.kelvin ?? USUAL_KELVIN}
+          least={KELVIN_RANGE.least}
+          most={KELVIN_RANGE.most}
+          step={KELVIN_STEP}
+          decimals={0}
+          onChange={(kelvin) => put({ kelvin, greenCc: now?.greenCc ?? 0, from: 'typed' })}
+        />
+        <NumberDial
+          label={`Green, ${name.toLowerCase()}`}
+          unit="cc"
+          value={now?.greenCc ?? 0}
+          least={GREEN_RANGE.least}
+          most={GREEN_RANGE.most}
+          step={1}
+          decimals={0}
+          onChange={(greenCc) => put({ kelvin: now?.kelvin ?? USUAL_KELVIN, greenCc, from: 'typed' })}
+          note="minus is magenta"
+        />
       </View>
     </Disclosure>
   );
@@ -39,10 +96,33 @@ function Advice({ advice }: { advice: GelAdvice }) {
   const palette = usePalette();
   const index = solution.lights.find(({ lightId }) => lightId === advice.lightId)?.index;
   return (
-    <View role="article" aria-label={`Gels for ${advice.name}`} style={{ gap: 4, padding: 12, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.accent }}>
-      <Txt bold>{advice.name}: {advice.gelNames}</Txt>
-      <Txt size="label" tone="quiet">Then {Math.round(advice.kelvin / 50) * 50} K; {sayGelCost(advice.costStops)}.{advice.missMired > 15 ? ` No gel at hand comes nearer than ${Math.round(advice.missMired)} mired.` : ''}</Txt>
-      {index !== undefined && <View style={{ alignItems: 'flex-end' }}><ActionButton label="Put on" name={`Put on: ${advice.gelNames} on ${advice.name}`} onPress={() => changeOne(lightPath(index, 'gelIds'), advice.gelIds)} /></View>}
+    <View
+      role="article"
+      aria-label={`Gels for ${advice.name}`}
+      style={{
+        gap: 4,
+        padding: 12,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: palette.accent,
+      }}
+    >
+      <Txt bold>
+        {advice.name}: {advice.gelNames}
+      </Txt>
+      <Txt size="label" tone="quiet">
+        Then {Math.round(advice.kelvin / 50) * 50} K; {sayGelCost(advice.costStops)}.
+        {advice.missMired > 15 ? ` No gel at hand comes nearer than ${Math.round(advice.missMired)} mired.` : ''}
+      </Txt>
+      {index !== undefined && (
+        <View style={{ alignItems: 'flex-end' }}>
+          <ActionButton
+            label="Put on"
+            name={`Put on: ${advice.gelNames} on ${advice.name}`}
+            onPress={() => changeOne(lightPath(index, 'gelIds'), advice.gelIds)}
+          />
+        </View>
+      )}
     </View>
   );
 }
@@ -55,27 +135,79 @@ export function ColourPart() {
   const { relation, warmerMired, whiteBalance } = setup.colour;
   return (
     <View style={{ gap: 12 }}>
-      {setup.points.filter(({ role }) => role === 'face' || role === 'background').map(({ id, name }) => <AmbientColour key={id} pointId={id} name={name} />)}
-      <ChoiceList label="The flash should be" value={relation} onChoose={(value) => changeOne('colour.relation', value)} choices={RELATIONS} />
-      {relation === 'warmer' && <NumberDial label="Warmer by" unit="mired" value={warmerMired} least={-200} most={200} step={5} decimals={0} onChange={(mired) => changeOne('colour.warmerMired', mired)} note={warmerMired < 0 ? 'cooler than the ambient' : 'than the ambient on the face'} />}
-      {(relation === 'match' || relation === 'warmer') && setup.colour.ambient.length === 0 && <Txt tone="danger">Say the colour of the ambient on the face first.</Txt>}
-      {colour.advice.map((advice) => <Advice key={advice.lightId} advice={advice} />)}
+      {setup.points
+        .filter(({ role }) => role === 'face' || role === 'background')
+        .map(({ id, name }) => (
+          <AmbientColour key={id} pointId={id} name={name} />
+        ))}
+      <ChoiceList
+        label="The flash should be"
+        value={relation}
+        onChoose={(value) => changeOne('colour.relation', value)}
+        choices={RELATIONS}
+      />
+      {relation === 'warmer' && (
+        <NumberDial
+          label="Warmer by"
+          unit="mired"
+          value={warmerMired}
+          least={-200}
+          most={200}
+          step={5}
+          decimals={0}
+          onChange={(mired) => changeOne('colour.warmerMired', mired)}
+          note={warmerMired < 0 ? 'cooler than the ambient' : 'than the ambient on the face'}
+        />
+      )}
+      {(relation === 'match' || relation === 'warmer') && setup.colour.ambient.length === 0 && (
+        <Txt tone="danger">Say the colour of the ambient on the face first.</Txt>
+      )}
+      {colour.advice.map((advice) => (
+        <Advice key={advice.lightId} advice={advice} />
+      ))}
       <View style={{ borderLeftWidth: 3, borderLeftColor: palette.accent, paddingLeft: 12 }}>
-        <Txt size="label" tone="quiet">White balance</Txt>
-        <Txt size="value" bold>{colour.whiteBalance.text}</Txt>
-        <Txt size="label" tone="quiet">{colour.whiteBalance.because}</Txt>
+        <Txt size="label" tone="quiet">
+          White balance
+        </Txt>
+        <Txt size="value" bold>
+          {colour.whiteBalance.text}
+        </Txt>
+        <Txt size="label" tone="quiet">
+          {colour.whiteBalance.because}
+        </Txt>
       </View>
-      <NumberDial label="White balance set to" unit="K" value={Math.round(colour.whiteBalance.kelvin / 10) * 10} least={KELVIN_RANGE.least} most={KELVIN_RANGE.most} step={KELVIN_STEP} decimals={0} onChange={(kelvin) => changeOne('colour.whiteBalance', { kelvin, greenCc: colour.whiteBalance.greenCc })} {...(whiteBalance === null ? { note: 'as suggested' } : { note: 'set here', onReset: () => changeOne('colour.whiteBalance', null) })} />
+      <NumberDial
+        label="White balance set to"
+        unit="K"
+        value={Math.round(colour.whiteBalance.kelvin / 10) * 10}
+        least={KELVIN_RANGE.least}
+        most={KELVIN_RANGE.most}
+        step={KELVIN_STEP}
+        decimals={0}
+        onChange={(kelvin) => changeOne('colour.whiteBalance', { kelvin, greenCc: colour.whiteBalance.greenCc })}
+        {...(whiteBalance === null
+          ? { note: 'as suggested' }
+          : { note: 'set here', onReset: () => changeOne('colour.whiteBalance', null) })}
+      />
       <View role="list" aria-label="What every source looks like" style={{ gap: 6 }}>
         {colour.sources.map(({ id, name, miredOff, words, swatch }) => (
           <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 32 }}>
-            <View style={{ width: 32, height: 24, backgroundColor: swatch, borderWidth: 1, borderColor: palette.line }} />
+            <View
+              style={{ width: 32, height: 24, backgroundColor: swatch, borderWidth: 1, borderColor: palette.line }}
+            />
             <Txt style={{ flex: 1 }}>{name}</Txt>
-            <Txt size="label" tone="quiet">{words}, {miredOff > 0 ? '+' : miredOff < -0.5 ? '−' : ''}{Math.abs(Math.round(miredOff))} mired</Txt>
+            <Txt size="label" tone="quiet">
+              {words}, {miredOff > 0 ? '+' : miredOff < -0.5 ? '−' : ''}
+              {Math.abs(Math.round(miredOff))} mired
+            </Txt>
           </View>
         ))}
       </View>
-      {colour.warnings.map((text) => <Txt key={text} tone="danger">{text}</Txt>)}
+      {colour.warnings.map((text) => (
+        <Txt key={text} tone="danger">
+          {text}
+        </Txt>
+      ))}
     </View>
   );
 }

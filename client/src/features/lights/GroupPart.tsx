@@ -10,7 +10,12 @@ import { NumberDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 
 const USUAL_GROUP = { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2, withinStops: 0.5 };
-const PLACES = [['nearerM', 'Nearest, in front'], ['fartherM', 'Farthest, behind'], ['leftM', 'Leftmost'], ['rightM', 'Rightmost']] as const;
+const PLACES = [
+  ['nearerM', 'Nearest, in front'],
+  ['fartherM', 'Farthest, behind'],
+  ['leftM', 'Leftmost'],
+  ['rightM', 'Rightmost'],
+] as const;
 
 /** Where the outermost people stand, how even the key is on them, and what brings it under the bound. */
 export function GroupPart() {
@@ -20,25 +25,75 @@ export function GroupPart() {
   const { group } = solution;
   return (
     <View style={{ gap: 12 }}>
-      <ChoiceList label="Who stands there" layout="row" value={people === null ? 'one' : 'group'} onChoose={(who) => changeOne('people', who === 'one' ? null : USUAL_GROUP)} choices={[{ value: 'one', label: 'One or two' }, { value: 'group', label: 'A group' }]} />
+      <ChoiceList
+        label="Who stands there"
+        layout="row"
+        value={people === null ? 'one' : 'group'}
+        onChoose={(who) => changeOne('people', who === 'one' ? null : USUAL_GROUP)}
+        choices={[
+          { value: 'one', label: 'One or two' },
+          { value: 'group', label: 'A group' },
+        ]}
+      />
       {people !== null && (
         <>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-            {PLACES.map(([key, label]) => <NumberDial key={key} label={label} unit="m" value={people[key]} least={0} most={20} step={0.1} decimals={1} onChange={(metres) => changeOne('people', { ...people, [key]: Number(metres.toFixed(2)) })} note="from the face metered" />)}
-            <StopsDial label="Even within" value={people.withinStops} least={0.1} most={2} step={0.1} onChange={(withinStops) => changeOne('people', { ...people, withinStops })} note="brightest to darkest" />
+            {PLACES.map(([key, label]) => (
+              <NumberDial
+                key={key}
+                label={label}
+                unit="m"
+                value={people[key]}
+                least={0}
+                most={20}
+                step={0.1}
+                decimals={1}
+                onChange={(metres) => changeOne('people', { ...people, [key]: Number(metres.toFixed(2)) })}
+                note="from the face metered"
+              />
+            ))}
+            <StopsDial
+              label="Even within"
+              value={people.withinStops}
+              least={0.1}
+              most={2}
+              step={0.1}
+              onChange={(withinStops) => changeOne('people', { ...people, withinStops })}
+              note="brightest to darkest"
+            />
           </View>
-          {group === null ? <Txt tone="quiet">Add a key first.</Txt> : (
+          {group === null ? (
+            <Txt tone="quiet">Add a key first.</Txt>
+          ) : (
             <>
-              <Txt role="status" bold tone={group.even ? 'text' : 'danger'}>{saySpread(group)}</Txt>
-              <Txt size="label" tone="quiet">{group.people.map(({ name, stops }) => `${name} ${formatStops(stops)}`).join(', ')}</Txt>
+              <Txt role="status" bold tone={group.even ? 'text' : 'danger'}>
+                {saySpread(group)}
+              </Txt>
+              <Txt size="label" tone="quiet">
+                {group.people.map(({ name, stops }) => `${name} ${formatStops(stops)}`).join(', ')}
+              </Txt>
               {group.cures.map(({ id, title, spreadStops, settings }) => (
-                <View key={id} role="article" aria-label={title} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+                <View
+                  key={id}
+                  role="article"
+                  aria-label={title}
+                  style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+                >
                   <Txt bold>{title}</Txt>
-                  <Txt size="label" tone="quiet">Then {formatStopCount(spreadStops)} stops. The power follows.</Txt>
-                  <View style={{ alignItems: 'flex-end' }}><ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} /></View>
+                  <Txt size="label" tone="quiet">
+                    Then {formatStopCount(spreadStops)} stops. The power follows.
+                  </Txt>
+                  <View style={{ alignItems: 'flex-end' }}>
+                    <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+                  </View>
                 </View>
               ))}
-              {!group.even && group.cures.length === 0 && <Txt>No distance within reach does it: bring the people closer together, or set the key nearer to the camera.</Txt>}
+              {!group.even && group.cures.length === 0 && (
+                <Txt>
+                  No distance within reach does it: bring the people closer together, or set the key nearer to the
+                  camera.
+                </Txt>
+              )}
             </>
           )}
         </>

@@ -22,7 +22,7 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
   const its = solution.lights.find(({ lightId }) => lightId === light.id);
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
   const name = lightName(light);
-  const said = its === undefined ? 'no power yet' : its.powerText ?? 'no flash can help';
+  const said = its === undefined ? 'no power yet' : (its.powerText ?? 'no flash can help');
   const move = (by: number) => {
     const list = [...setup.lights];
     const [one] = list.splice(index, 1);
@@ -30,17 +30,52 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
     changeOne('lights', list);
   };
   return (
-    <View role="group" aria-label={name} style={{ gap: 12, borderTopWidth: alone ? 0 : 1, borderTopColor: palette.line, paddingTop: alone ? 0 : 4 }}>
+    <View
+      role="group"
+      aria-label={name}
+      style={{ gap: 12, borderTopWidth: alone ? 0 : 1, borderTopColor: palette.line, paddingTop: alone ? 0 : 4 }}
+    >
       {!alone && (
-        <Pressable role="button" aria-expanded={open} aria-label={`${name}, ${said}`} onPress={() => setOpened(!opened)} style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: TOUCH + 8 }}>
-          <View style={{ width: 36, height: 36, alignItems: 'center', justifyContent: 'center', backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: its?.outOfRange ? palette.danger : palette.flash }}><Txt size="value" bold>{light.group}</Txt></View>
+        <Pressable
+          role="button"
+          aria-expanded={open}
+          aria-label={`${name}, ${said}`}
+          onPress={() => setOpened(!opened)}
+          style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: TOUCH + 8 }}
+        >
+          <View
+            style={{
+              width: 36,
+              height: 36,
+              alignItems: 'center',
+              justifyContent: 'center',
+              backgroundColor: palette.raised,
+              borderLeftWidth: 3,
+              borderLeftColor: its?.outOfRange ? palette.danger : palette.flash,
+            }}
+          >
+            <Txt size="value" bold>
+              {light.group}
+            </Txt>
+          </View>
           <View style={{ flex: 1 }}>
             <Txt bold>{name.slice(0, -2)}</Txt>
-            <Txt size="label" tone="quiet" numberOfLines={1}>{unit?.name ?? 'not in the kit'}{its === undefined ? '' : `, at the ${its.aimName.toLowerCase()}`}</Txt>
+            <Txt size="label" tone="quiet" numberOfLines={1}>
+              {unit?.name ?? 'not in the kit'}
+              {its === undefined ? '' : `, at the ${its.aimName.toLowerCase()}`}
+            </Txt>
           </View>
           <View style={{ alignItems: 'flex-end' }}>
-            <Txt size="value" bold tone="flash">{said}</Txt>
-            {its !== undefined && <Txt size="label" tone={its.outOfRange === null ? 'quiet' : 'danger'}>{its.outOfRange === null ? `± ${formatStopCount(its.uncertaintyStops)}${light.locked ? ', held' : ''}` : its.outOfRange.direction}</Txt>}
+            <Txt size="value" bold tone="flash">
+              {said}
+            </Txt>
+            {its !== undefined && (
+              <Txt size="label" tone={its.outOfRange === null ? 'quiet' : 'danger'}>
+                {its.outOfRange === null
+                  ? `± ${formatStopCount(its.uncertaintyStops)}${light.locked ? ', held' : ''}`
+                  : its.outOfRange.direction}
+              </Txt>
+            )}
           </View>
           <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} />
         </Pressable>
@@ -52,7 +87,18 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
           <LightPlace light={light} index={index} />
           <View style={{ flexDirection: 'row', justifyContent: 'flex-end', alignItems: 'center' }}>
             {!alone && index > 0 && <IconButton icon="chevron-up" name={`Move ${name} up`} onPress={() => move(-1)} />}
-            <ActionButton label="Remove" name={`Remove ${name}`} icon="trash-can-outline" kind="plain" onPress={() => changeOne('lights', setup.lights.filter(({ id }) => id !== light.id))} />
+            <ActionButton
+              label="Remove"
+              name={`Remove ${name}`}
+              icon="trash-can-outline"
+              kind="plain"
+              onPress={() =>
+                changeOne(
+                  'lights',
+                  setup.lights.filter(({ id }) => id !== light.id),
+                )
+              }
+            />
           </View>
         </View>
       )}

@@ -15,23 +15,119 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
   const { kit, change, changeOne } = useSetupView();
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
   const path = <F extends Parameters<typeof lightPath>[1]>(field: F) => lightPath(index, field);
-  const choose = (field: 'modifierId' | 'gridId' | 'standId') => (id: string) => changeOne(path(field), id === NONE ? null : id);
+  const choose = (field: 'modifierId' | 'gridId' | 'standId') => (id: string) =>
+    changeOne(path(field), id === NONE ? null : id);
   const zoomMm = unit?.output.by === 'guideNumber' ? unit.output.zoomMm : null;
   const outlets = unit?.outlets ?? [];
-  const extras = [kit.grids.find(({ id }) => id === light.gridId)?.name, ...kit.gels.filter(({ id }) => light.gelIds.includes(id)).map(({ name }) => name), `radio ${light.group}${light.channel}`].filter((name) => name !== undefined);
+  const extras = [
+    kit.grids.find(({ id }) => id === light.gridId)?.name,
+    ...kit.gels.filter(({ id }) => light.gelIds.includes(id)).map(({ name }) => name),
+    `radio ${light.group}${light.channel}`,
+  ].filter((name) => name !== undefined);
   return (
     <>
-      <ChoiceList label="Flash" value={light.unitId} onChoose={(unitId) => change({ path: path('unitId'), value: unitId }, { path: path('outlet'), value: null }, { path: path('zoomMm'), value: null }, { path: path('dialledStops'), value: null })} choices={offered(kit.flashUnits, light.unitId).map(({ id, name }) => ({ value: id, label: name }))} />
-      {outlets.length > 0 && <ChoiceList label="Outlet" layout="row" value={light.outlet === null ? NONE : String(light.outlet)} onChoose={(value) => changeOne(path('outlet'), value === NONE ? null : Number(value))} choices={[{ value: NONE, label: 'All' }, ...outlets.map(({ name, share }, at) => ({ value: String(at), label: name, note: `${Math.round(share * 100)} %` }))]} />}
-      <ChoiceList label="Modifier" value={light.modifierId ?? NONE} onChoose={choose('modifierId')} choices={[{ value: NONE, label: 'Standard reflector' }, ...offered(kit.modifiers, light.modifierId).map(({ id, name }) => ({ value: id, label: name }))]} />
-      {zoomMm !== null && light.modifierId === null && <NumberDial label="Zoom of the head" unit="mm" value={light.zoomMm ?? zoomMm} least={14} most={200} step={5} decimals={0} onChange={(mm) => changeOne(path('zoomMm'), mm)} note={light.zoomMm === null ? 'as the guide number is stated' : 'narrower gains light'} />}
+      <ChoiceList
+        label="Flash"
+        value={light.unitId}
+        onChoose={(unitId) =>
+          change(
+            { path: path('unitId'), value: unitId },
+            { path: path('outlet'), value: null },
+            { path: path('zoomMm'), value: null },
+            { path: path('dialledStops'), value: null },
+          )
+        }
+        choices={offered(kit.flashUnits, light.unitId).map(({ id, name }) => ({ value: id, label: name }))}
+      />
+      {outlets.length > 0 && (
+        <ChoiceList
+          label="Outlet"
+          layout="row"
+          value={light.outlet === null ? NONE : String(light.outlet)}
+          onChoose={(value) => changeOne(path('outlet'), value === NONE ? null : Number(value))}
+          choices={[
+            { value: NONE, label: 'All' },
+            ...outlets.map(({ name, share }, at) => ({
+              value: String(at),
+              label: name,
+              note: `${Math.round(share * 100)} %`,
+            })),
+          ]}
+        />
+      )}
+      <ChoiceList
+        label="Modifier"
+        value={light.modifierId ?? NONE}
+        onChoose={choose('modifierId')}
+        choices={[
+          { value: NONE, label: 'Standard reflector' },
+          ...offered(kit.modifiers, light.modifierId).map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+      />
+      {zoomMm !== null && light.modifierId === null && (
+        <NumberDial
+          label="Zoom of the head"
+          unit="mm"
+          value={light.zoomMm ?? zoomMm}
+          least={14}
+          most={200}
+          step={5}
+          decimals={0}
+          onChange={(mm) => changeOne(path('zoomMm'), mm)}
+          note={light.zoomMm === null ? 'as the guide number is stated' : 'narrower gains light'}
+        />
+      )}
       <Disclosure title="Grid, gels, stand, radio" summary={extras.join(', ')}>
-        <ChoiceList label="Grid" value={light.gridId ?? NONE} onChoose={choose('gridId')} choices={[{ value: NONE, label: 'No grid' }, ...offered(kit.grids, light.gridId).map(({ id, name, lossStops }) => ({ value: id, label: name, note: `−${lossStops.toFixed(1)}` }))]} />
-        <ToggleList label="Gels" values={light.gelIds} onChange={(ids) => changeOne(path('gelIds'), ids.slice(-4))} choices={offered(kit.gels, ...light.gelIds).map(({ id, name, lossStops }) => ({ value: id, label: name, note: `−${lossStops.toFixed(1)}` }))} />
-        <ChoiceList label="Stand" value={light.standId ?? NONE} onChoose={choose('standId')} choices={[{ value: NONE, label: 'Not said' }, ...offered(kit.stands, light.standId).map(({ id, name }) => ({ value: id, label: name }))]} />
+        <ChoiceList
+          label="Grid"
+          value={light.gridId ?? NONE}
+          onChoose={choose('gridId')}
+          choices={[
+            { value: NONE, label: 'No grid' },
+            ...offered(kit.grids, light.gridId).map(({ id, name, lossStops }) => ({
+              value: id,
+              label: name,
+              note: `−${lossStops.toFixed(1)}`,
+            })),
+          ]}
+        />
+        <ToggleList
+          label="Gels"
+          values={light.gelIds}
+          onChange={(ids) => changeOne(path('gelIds'), ids.slice(-4))}
+          choices={offered(kit.gels, ...light.gelIds).map(({ id, name, lossStops }) => ({
+            value: id,
+            label: name,
+            note: `−${lossStops.toFixed(1)}`,
+          }))}
+        />
+        <ChoiceList
+          label="Stand"
+          value={light.standId ?? NONE}
+          onChoose={choose('standId')}
+          choices={[
+            { value: NONE, label: 'Not said' },
+            ...offered(kit.stands, light.standId).map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+        />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-          <ChoiceList label="Radio group" layout="row" value={light.group} onChoose={(group) => changeOne(path('group'), group)} choices={RADIO_GROUPS.map((letter) => ({ value: letter, label: letter }))} />
-          <NumberDial label="Radio channel" unit="" value={light.channel} least={1} most={MOST_CHANNELS} step={1} decimals={0} onChange={(channel) => changeOne(path('channel'), channel)} />
+          <ChoiceList
+            label="Radio group"
+            layout="row"
+            value={light.group}
+            onChoose={(group) => changeOne(path('group'), group)}
+            choices={RADIO_GROUPS.map((letter) => ({ value: letter, label: letter }))}
+          />
+          <NumberDial
+            label="Radio channel"
+            unit=""
+            value={light.channel}
+            least={1}
+            most={MOST_CHANNELS}
+            step={1}
+            decimals={0}
+            onChange={(channel) => changeOne(path('channel'), channel)}
+          />
         </View>
       </Disclosure>
     </>

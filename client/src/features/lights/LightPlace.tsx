@@ -22,13 +22,26 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
   return (
     <View style={{ gap: 8 }}>
       {looks.map(({ title, lines, settings }) => (
-        <View key={title} role="article" aria-label={title} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+        <View
+          key={title}
+          role="article"
+          aria-label={title}
+          style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+        >
           <Txt bold>{title}</Txt>
-          {lines.map((line) => <Txt key={line} size="label" tone="quiet">{line}</Txt>)}
-          <View style={{ alignItems: 'flex-end' }}><ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} /></View>
+          {lines.map((line) => (
+            <Txt key={line} size="label" tone="quiet">
+              {line}
+            </Txt>
+          ))}
+          <View style={{ alignItems: 'flex-end' }}>
+            <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+          </View>
         </View>
       ))}
-      <Txt size="label" tone="quiet">For {LIGHT_ROLE_FACTS[light.role].name.toLowerCase()} {light.group}. Undo brings it back.</Txt>
+      <Txt size="label" tone="quiet">
+        For {LIGHT_ROLE_FACTS[light.role].name.toLowerCase()} {light.group}. Undo brings it back.
+      </Txt>
     </View>
   );
 }
@@ -42,18 +55,62 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
   const isUsual = light.sideDeg === usual.sideDeg && light.heightM === usual.heightM;
   return (
     <>
-      <DistanceDial label={`Distance to the ${aim?.name.toLowerCase() ?? 'point'}`} value={light.distanceM} unit={unit} onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)} note="from the front of the modifier" />
-      <Disclosure title="Role, aim and place" summary={`${aim === undefined ? 'Aims at nothing' : `At the ${aim.name.toLowerCase()}`}, ${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`}>
-        <ChoiceList label="Role" value={light.role} onChoose={(role) => changeOne(lightPath(index, 'role'), role)} choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: LIGHT_ROLE_FACTS[role].name }))} />
-        <ChoiceList label="Aims at" value={light.aimPointId} onChoose={(id) => changeOne(lightPath(index, 'aimPointId'), id)} choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))} />
+      <DistanceDial
+        label={`Distance to the ${aim?.name.toLowerCase() ?? 'point'}`}
+        value={light.distanceM}
+        unit={unit}
+        onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)}
+        note="from the front of the modifier"
+      />
+      <Disclosure
+        title="Role, aim and place"
+        summary={`${aim === undefined ? 'Aims at nothing' : `At the ${aim.name.toLowerCase()}`}, ${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`}
+      >
+        <ChoiceList
+          label="Role"
+          value={light.role}
+          onChoose={(role) => changeOne(lightPath(index, 'role'), role)}
+          choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: LIGHT_ROLE_FACTS[role].name }))}
+        />
+        <ChoiceList
+          label="Aims at"
+          value={light.aimPointId}
+          onChoose={(id) => changeOne(lightPath(index, 'aimPointId'), id)}
+          choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))}
+        />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-          <SideDial label="To the side of the camera" value={light.sideDeg} onChange={(sideDeg) => changeOne(lightPath(index, 'sideDeg'), sideDeg)} note={light.sideDeg < 0 ? 'left of the camera' : 'right of the camera'} />
-          <HeightDial label="Height over the aim" value={light.heightM} unit={unit} onChange={(heightM) => changeOne(lightPath(index, 'heightM'), heightM)} note="to the modifier's centre" />
+          <SideDial
+            label="To the side of the camera"
+            value={light.sideDeg}
+            onChange={(sideDeg) => changeOne(lightPath(index, 'sideDeg'), sideDeg)}
+            note={light.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+          />
+          <HeightDial
+            label="Height over the aim"
+            value={light.heightM}
+            unit={unit}
+            onChange={(heightM) => changeOne(lightPath(index, 'heightM'), heightM)}
+            note="to the modifier's centre"
+          />
         </View>
-        <Txt size="label" tone="quiet">{LIGHT_ROLE_FACTS[light.role].because}</Txt>
-        {!isUsual && <ActionButton label="To its usual place" onPress={() => change({ path: lightPath(index, 'sideDeg'), value: usual.sideDeg }, { path: lightPath(index, 'heightM'), value: usual.heightM })} />}
+        <Txt size="label" tone="quiet">
+          {LIGHT_ROLE_FACTS[light.role].because}
+        </Txt>
+        {!isUsual && (
+          <ActionButton
+            label="To its usual place"
+            onPress={() =>
+              change(
+                { path: lightPath(index, 'sideDeg'), value: usual.sideDeg },
+                { path: lightPath(index, 'heightM'), value: usual.heightM },
+              )
+            }
+          />
+        )}
       </Disclosure>
-      <Disclosure title="Equal looks" summary="Another modifier or unit for the same light, half a step closer"><EqualLooks light={light} index={index} /></Disclosure>
+      <Disclosure title="Equal looks" summary="Another modifier or unit for the same light, half a step closer">
+        <EqualLooks light={light} index={index} />
+      </Disclosure>
     </>
   );
 }

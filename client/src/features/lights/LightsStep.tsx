@@ -27,7 +27,8 @@ function AddLight() {
   const { setup, kit } = useSetupView();
   const actions = useActions();
   const dispatch = useAppDispatch();
-  if (offered(kit.flashUnits).length === 0) return <Txt>There is no flash in the kit. Add one in the kit, or open the sample shoot.</Txt>;
+  if (offered(kit.flashUnits).length === 0)
+    return <Txt>There is no flash in the kit. Add one in the kit, or open the sample shoot.</Txt>;
   if (setup.lights.length >= MOST_LIGHTS) return null;
   const add = (role: LightRole) => {
     const added = actions.addLight(setup.id, role);
@@ -35,9 +36,19 @@ function AddLight() {
   };
   return (
     <View style={{ gap: 4 }}>
-      <Txt size="label" tone="quiet">Add a light</Txt>
+      <Txt size="label" tone="quiet">
+        Add a light
+      </Txt>
       <View role="group" aria-label="Add a light" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {[...LIGHT_ROLES].reverse().map((role) => <ActionButton key={role} icon="plus" label={LIGHT_ROLE_FACTS[role].name} name={`Add a ${LIGHT_ROLE_FACTS[role].name.toLowerCase()}: ${LIGHT_ROLE_FACTS[role].because} Aims at the ${ROLE_FACTS[LIGHT_ROLE_FACTS[role].aims].name.toLowerCase()}`} onPress={() => add(role)} />)}
+        {[...LIGHT_ROLES].reverse().map((role) => (
+          <ActionButton
+            key={role}
+            icon="plus"
+            label={LIGHT_ROLE_FACTS[role].name}
+            name={`Add a ${LIGHT_ROLE_FACTS[role].name.toLowerCase()}: ${LIGHT_ROLE_FACTS[role].because} Aims at the ${ROLE_FACTS[LIGHT_ROLE_FACTS[role].aims].name.toLowerCase()}`}
+            onPress={() => add(role)}
+          />
+        ))}
       </View>
     </View>
   );
@@ -52,28 +63,87 @@ export function LightsStep() {
   const background = setup.points.find(({ role }) => role === 'background');
   return (
     <View style={{ gap: 16 }}>
-      {setup.lights.map((light, index) => <LightCard key={light.id} light={light} index={index} alone={!several} />)}
+      {setup.lights.map((light, index) => (
+        <LightCard key={light.id} light={light} index={index} alone={!several} />
+      ))}
       <WaysOut cures="power" />
-      {solution.warnings.filter(({ kind }) => FLASH_WARNINGS.includes(kind)).map(({ text }) => <Txt key={text} tone="danger">{text}</Txt>)}
-      {setup.camera.video !== null && <Txt>This setup is for video: flash does not help. Continuous lamps count as ambient.</Txt>}
+      {solution.warnings
+        .filter(({ kind }) => FLASH_WARNINGS.includes(kind))
+        .map(({ text }) => (
+          <Txt key={text} tone="danger">
+            {text}
+          </Txt>
+        ))}
+      {setup.camera.video !== null && (
+        <Txt>This setup is for video: flash does not help. Continuous lamps count as ambient.</Txt>
+      )}
       <AddLight />
       {setup.lights.length > 0 && (
         <View>
-          <Disclosure title="Targets" summary={several ? 'What every point should come to, and whose light it is' : 'What other points come to, and whose light it is'}>
+          <Disclosure
+            title="Targets"
+            summary={
+              several
+                ? 'What every point should come to, and whose light it is'
+                : 'What other points come to, and whose light it is'
+            }
+          >
             <Targets />
-            {background !== undefined && <NumberDial label="Subject to background" unit="m" value={setup.backgroundM ?? USUAL_BACKGROUND_M} least={0.3} most={100} step={0.5} decimals={1} onChange={(metres) => changeOne('backgroundM', metres)} {...(setup.backgroundM === null ? { note: 'not said: spill there is not guessed' } : { note: 'for spill on it', onReset: () => changeOne('backgroundM', null) })} />}
+            {background !== undefined && (
+              <NumberDial
+                label="Subject to background"
+                unit="m"
+                value={setup.backgroundM ?? USUAL_BACKGROUND_M}
+                least={0.3}
+                most={100}
+                step={0.5}
+                decimals={1}
+                onChange={(metres) => changeOne('backgroundM', metres)}
+                {...(setup.backgroundM === null
+                  ? { note: 'not said: spill there is not guessed' }
+                  : { note: 'for spill on it', onReset: () => changeOne('backgroundM', null) })}
+              />
+            )}
           </Disclosure>
-          <Disclosure title="Colour and gels" summary={`White balance ${colour.whiteBalance.text}${colour.warnings.length > 0 ? ', mixed colour on the face' : ''}`}><ColourPart /></Disclosure>
-          <Disclosure title="Group" summary={group === null ? 'How even the light is across people' : `${formatStopCount(group.spreadStops)} stops across the group`}><GroupPart /></Disclosure>
-          <Disclosure title="Staying power and wind" summary={staying?.text ?? 'Recycle, charge, reserve, ballast'}><StayingPart /></Disclosure>
+          <Disclosure
+            title="Colour and gels"
+            summary={`White balance ${colour.whiteBalance.text}${colour.warnings.length > 0 ? ', mixed colour on the face' : ''}`}
+          >
+            <ColourPart />
+          </Disclosure>
+          <Disclosure
+            title="Group"
+            summary={
+              group === null
+                ? 'How even the light is across people'
+                : `${formatStopCount(group.spreadStops)} stops across the group`
+            }
+          >
+            <GroupPart />
+          </Disclosure>
+          <Disclosure title="Staying power and wind" summary={staying?.text ?? 'Recycle, charge, reserve, ballast'}>
+            <StayingPart />
+          </Disclosure>
         </View>
       )}
-      <Disclosure title="Continuous lamps" summary={solution.lamps.map(({ name }) => name).join(', ') || 'Ambient with a dial; reflectors and panels stand on the stage'}><LampsPart /></Disclosure>
+      <Disclosure
+        title="Continuous lamps"
+        summary={
+          solution.lamps.map(({ name }) => name).join(', ') ||
+          'Ambient with a dial; reflectors and panels stand on the stage'
+        }
+      >
+        <LampsPart />
+      </Disclosure>
       <ActionButton label="Kit" icon="pencil-outline" name="Open the kit" onPress={() => router.navigate('/kit')} />
       {solution.cautions.length > 0 && (
         <View style={{ gap: 4 }}>
           <Heading>Mind</Heading>
-          {solution.cautions.map((caution) => <Txt key={caution} size="label" tone="quiet">{caution}</Txt>)}
+          {solution.cautions.map((caution) => (
+            <Txt key={caution} size="label" tone="quiet">
+              {caution}
+            </Txt>
+          ))}
         </View>
       )}
     </View>

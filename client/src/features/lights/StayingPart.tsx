@@ -18,21 +18,91 @@ export function StayingPart() {
   const { staying, cheaper } = solution;
   return (
     <View style={{ gap: 12 }}>
-      <Txt role="status" bold={staying !== null && staying.cheaperByStops > 0} tone={staying !== null && staying.cheaperByStops > 0 ? 'danger' : 'text'}>{staying?.text ?? 'Once a light has its power, recycle and charge stand here.'}</Txt>
+      <Txt
+        role="status"
+        bold={staying !== null && staying.cheaperByStops > 0}
+        tone={staying !== null && staying.cheaperByStops > 0 ? 'danger' : 'text'}
+      >
+        {staying?.text ?? 'Once a light has its power, recycle and charge stand here.'}
+      </Txt>
       {cheaper.map(({ title, effect, settings }) => (
-        <View key={title} role="article" aria-label={title} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+        <View
+          key={title}
+          role="article"
+          aria-label={title}
+          style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+        >
           <Txt bold>{title}</Txt>
-          <Txt size="label" tone="quiet">{effect}. Then it lasts for the plan.</Txt>
-          <View style={{ alignItems: 'flex-end' }}><ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} /></View>
+          <Txt size="label" tone="quiet">
+            {effect}. Then it lasts for the plan.
+          </Txt>
+          <View style={{ alignItems: 'flex-end' }}>
+            <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+          </View>
         </View>
       ))}
-      {staying !== null && staying.cheaperByStops > 0 && cheaper.length === 0 && <Txt size="label" tone="quiet">No single change lasts that long: plan a change of battery, or fewer frames a minute.</Txt>}
-      <ChoiceList label="Planned pace" layout="row" value={pace === null ? 'none' : 'planned'} onChoose={(value) => changeOne('pace', value === 'none' ? null : USUAL_PACE)} choices={[{ value: 'none', label: 'Not said' }, { value: 'planned', label: 'Planned' }]} />
+      {staying !== null && staying.cheaperByStops > 0 && cheaper.length === 0 && (
+        <Txt size="label" tone="quiet">
+          No single change lasts that long: plan a change of battery, or fewer frames a minute.
+        </Txt>
+      )}
+      <ChoiceList
+        label="Planned pace"
+        layout="row"
+        value={pace === null ? 'none' : 'planned'}
+        onChoose={(value) => changeOne('pace', value === 'none' ? null : USUAL_PACE)}
+        choices={[
+          { value: 'none', label: 'Not said' },
+          { value: 'planned', label: 'Planned' },
+        ]}
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        {pace !== null && <NumberDial label="Frames a minute" unit="" value={pace.framesPerMinute} least={1} most={600} step={1} decimals={0} onChange={(framesPerMinute) => changeOne('pace', { ...pace, framesPerMinute })} />}
-        {pace !== null && <NumberDial label="Frames in all" unit="" value={pace.frames} least={1} most={5000} step={10} decimals={0} onChange={(frames) => changeOne('pace', { ...pace, frames: Math.round(frames) })} />}
-        <StopsDial label="Power kept free" value={reserveStops} least={0} most={3} step={1 / 3} onChange={(stops) => changeOne('reserveStops', stops)} note="over what is used" />
-        <NumberDial label="Gusts" unit="m/s" value={gustMps ?? 0} least={0} most={40} step={1} decimals={0} onChange={(mps) => changeOne('gustMps', mps === 0 ? null : mps)} note={gustMps === null ? 'no wind, or not said' : `ballast stands under Mind; ${USUAL_GUST_MPS} is a fresh breeze`} />
+        {pace !== null && (
+          <NumberDial
+            label="Frames a minute"
+            unit=""
+            value={pace.framesPerMinute}
+            least={1}
+            most={600}
+            step={1}
+            decimals={0}
+            onChange={(framesPerMinute) => changeOne('pace', { ...pace, framesPerMinute })}
+          />
+        )}
+        {pace !== null && (
+          <NumberDial
+            label="Frames in all"
+            unit=""
+            value={pace.frames}
+            least={1}
+            most={5000}
+            step={10}
+            decimals={0}
+            onChange={(frames) => changeOne('pace', { ...pace, frames: Math.round(frames) })}
+          />
+        )}
+        <StopsDial
+          label="Power kept free"
+          value={reserveStops}
+          least={0}
+          most={3}
+          step={1 / 3}
+          onChange={(stops) => changeOne('reserveStops', stops)}
+          note="over what is used"
+        />
+        <NumberDial
+          label="Gusts"
+          unit="m/s"
+          value={gustMps ?? 0}
+          least={0}
+          most={40}
+          step={1}
+          decimals={0}
+          onChange={(mps) => changeOne('gustMps', mps === 0 ? null : mps)}
+          note={
+            gustMps === null ? 'no wind, or not said' : `ballast stands under Mind; ${USUAL_GUST_MPS} is a fresh breeze`
+          }
+        />
       </View>
     </View>
   );

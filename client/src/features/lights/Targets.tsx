@@ -9,7 +9,11 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { StopsDial } from '@/ui/dials';
 
-const KINDS = [{ value: 'value', label: 'Just so' }, { value: 'least', label: 'At least' }, { value: 'most', label: 'At most' }] as const;
+const KINDS = [
+  { value: 'value', label: 'Just so' },
+  { value: 'least', label: 'At least' },
+  { value: 'most', label: 'At most' },
+] as const;
 const WEIGHT_NAMES = { 0.5: 'Little', 1: 'Usual', 2: 'More', 4: 'Most' } as const;
 
 /** What one point should come to, where it lands, and whose light it is. */
@@ -17,22 +21,75 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
   const { setup } = useSetupView();
   const own = setup.look.targets.find(({ pointId }) => pointId === point.pointId);
   const isFace = point.role === 'face';
-  const now: Target = own ?? { pointId: point.pointId, kind: point.targetKind ?? 'value', stops: point.targetStops ?? 0, weight: 1 };
+  const now: Target = own ?? {
+    pointId: point.pointId,
+    kind: point.targetKind ?? 'value',
+    stops: point.targetStops ?? 0,
+    weight: 1,
+  };
   const lands = point.placedStops === null ? 'not metered' : formatStops(point.placedStops);
-  const miss = point.missStops === null ? null : Math.abs(point.missStops) < 0.05 ? 'met' : `${formatStopCount(point.missStops)} ${point.missStops > 0 ? 'over' : 'under'}`;
+  const miss =
+    point.missStops === null
+      ? null
+      : Math.abs(point.missStops) < 0.05
+        ? 'met'
+        : `${formatStopCount(point.missStops)} ${point.missStops > 0 ? 'over' : 'under'}`;
   const shares = [
-    ...(point.ambientStops === null || point.totalStops === null ? [] : [`ambient ${formatShare(2 ** (point.ambientStops - point.totalStops))}`]),
-    ...point.sources.map(({ name, share, basis }) => `${name} ${formatShare(share)}${basis === 'reading' ? '' : ' (est.)'}`),
+    ...(point.ambientStops === null || point.totalStops === null
+      ? []
+      : [`ambient ${formatShare(2 ** (point.ambientStops - point.totalStops))}`]),
+    ...point.sources.map(
+      ({ name, share, basis }) => `${name} ${formatShare(share)}${basis === 'reading' ? '' : ' (est.)'}`,
+    ),
   ];
   return (
-    <Disclosure title={point.name} summary={`${point.targetStops === null ? 'no target' : `${{ value: 'wants', least: 'at least', most: 'at most' }[point.targetKind ?? 'value']} ${formatStops(point.targetStops)}`}, lands ${lands}${miss === null ? '' : `: ${miss}`}`}>
-      <Txt size="label" tone="quiet">{shares.length === 0 ? 'No light is known here yet.' : `Of its light: ${shares.join(', ')}.`}</Txt>
-      {isFace ? <Txt size="label" tone="quiet">The face&apos;s target is set in the look.</Txt> : (
+    <Disclosure
+      title={point.name}
+      summary={`${point.targetStops === null ? 'no target' : `${{ value: 'wants', least: 'at least', most: 'at most' }[point.targetKind ?? 'value']} ${formatStops(point.targetStops)}`}, lands ${lands}${miss === null ? '' : `: ${miss}`}`}
+    >
+      <Txt size="label" tone="quiet">
+        {shares.length === 0 ? 'No light is known here yet.' : `Of its light: ${shares.join(', ')}.`}
+      </Txt>
+      {isFace ? (
+        <Txt size="label" tone="quiet">
+          The face&apos;s target is set in the look.
+        </Txt>
+      ) : (
         <>
-          <ChoiceList label={`${point.name} should land`} layout="row" value={now.kind} onChoose={(kind) => onTarget({ ...now, kind })} choices={KINDS} />
-          <StopsDial label={`Target of ${point.name.toLowerCase()}`} signed value={now.stops} least={-6} most={LOOK_RANGES.background.most} step={0.1} onChange={(stops) => onTarget({ ...now, stops })} note={own === undefined ? 'as usual for its light' : 'as you said'} />
-          <ChoiceList label="Counts" layout="row" value={String(now.weight)} onChoose={(weight) => onTarget({ ...now, weight: TARGET_WEIGHTS.find((one) => String(one) === weight) ?? 1 })} choices={TARGET_WEIGHTS.map((weight) => ({ value: String(weight), label: WEIGHT_NAMES[weight] }))} />
-          {own !== undefined && <ActionButton label="Drop this target" name={`Drop the target of ${point.name.toLowerCase()}`} kind="plain" onPress={() => onTarget(null)} />}
+          <ChoiceList
+            label={`${point.name} should land`}
+            layout="row"
+            value={now.kind}
+            onChoose={(kind) => onTarget({ ...now, kind })}
+            choices={KINDS}
+          />
+          <StopsDial
+            label={`Target of ${point.name.toLowerCase()}`}
+            signed
+            value={now.stops}
+            least={-6}
+            most={LOOK_RANGES.background.most}
+            step={0.1}
+            onChange={(stops) => onTarget({ ...now, stops })}
+            note={own === undefined ? 'as usual for its light' : 'as you said'}
+          />
+          <ChoiceList
+            label="Counts"
+            layout="row"
+            value={String(now.weight)}
+            onChoose={(weight) =>
+              onTarget({ ...now, weight: TARGET_WEIGHTS.find((one) => String(one) === weight) ?? 1 })
+            }
+            choices={TARGET_WEIGHTS.map((weight) => ({ value: String(weight), label: WEIGHT_NAMES[weight] }))}
+          />
+          {own !== undefined && (
+            <ActionButton
+              label="Drop this target"
+              name={`Drop the target of ${point.name.toLowerCase()}`}
+              kind="plain"
+              onPress={() => onTarget(null)}
+            />
+          )}
         </>
       )}
     </Disclosure>
@@ -43,15 +100,37 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
 export function Targets() {
   const { setup, solution, changeOne } = useSetupView();
   const { ratios, powersExact, lights } = solution;
-  const put = (pointId: string) => (target: Target | null) => changeOne('look.targets', [...setup.look.targets.filter((one) => one.pointId !== pointId), ...(target === null ? [] : [target])]);
+  const put = (pointId: string) => (target: Target | null) =>
+    changeOne('look.targets', [
+      ...setup.look.targets.filter((one) => one.pointId !== pointId),
+      ...(target === null ? [] : [target]),
+    ]);
   return (
     <View>
-      {solution.points.map((point) => <PointTarget key={point.pointId} point={point} onTarget={put(point.pointId)} />)}
+      {solution.points.map((point) => (
+        <PointTarget key={point.pointId} point={point} onTarget={put(point.pointId)} />
+      ))}
       <View style={{ gap: 2, paddingTop: 8 }}>
         {ratios.lighting !== null && <Txt>Lighting ratio {ratios.lighting.text}</Txt>}
-        {ratios.keyOverFillStops !== null && <Txt size="label" tone="quiet">Key {formatStopCount(ratios.keyOverFillStops)} stops {ratios.keyOverFillStops < 0 ? 'under' : 'over'} the fill</Txt>}
-        {ratios.rimOverKeyStops !== null && <Txt size="label" tone="quiet">Rim {formatStopCount(ratios.rimOverKeyStops)} stops {ratios.rimOverKeyStops < 0 ? 'under' : 'over'} the key</Txt>}
-        {lights.length > 1 && <Txt size="label" tone="quiet">{powersExact ? 'These powers are the best of all combinations.' : 'So many lights that not every combination was tried.'} (est.) is light from positions, not yet metered.</Txt>}
+        {ratios.keyOverFillStops !== null && (
+          <Txt size="label" tone="quiet">
+            Key {formatStopCount(ratios.keyOverFillStops)} stops {ratios.keyOverFillStops < 0 ? 'under' : 'over'} the
+            fill
+          </Txt>
+        )}
+        {ratios.rimOverKeyStops !== null && (
+          <Txt size="label" tone="quiet">
+            Rim {formatStopCount(ratios.rimOverKeyStops)} stops {ratios.rimOverKeyStops < 0 ? 'under' : 'over'} the key
+          </Txt>
+        )}
+        {lights.length > 1 && (
+          <Txt size="label" tone="quiet">
+            {powersExact
+              ? 'These powers are the best of all combinations.'
+              : 'So many lights that not every combination was tried.'}{' '}
+            (est.) is light from positions, not yet metered.
+          </Txt>
+        )}
       </View>
     </View>
   );

@@ -6,7 +6,13 @@ import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometr
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { useActions } from '@/store/application';
-import { selectChangeGroups, selectDocument, selectFrames, selectReadings, selectSceneChanges } from '@/store/selectors';
+import {
+  selectChangeGroups,
+  selectDocument,
+  selectFrames,
+  selectReadings,
+  selectSceneChanges,
+} from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -42,41 +48,107 @@ export function LogPart() {
   const frames = useAppSelector((state) => selectFrames(state, setup.id));
   const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
   const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
-  const time = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit', timeZone: isTimeZone(zone) ? zone : 'UTC' });
+  const time = new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+    timeZone: isTimeZone(zone) ? zone : 'UTC',
+  });
 
   const sayReading = (reading: Reading): string => {
     const name = setup.points.find(({ id }) => id === reading.pointId)?.name ?? 'Point';
-    const fired = reading.fired.length === 0 ? '' : `, ${reading.fired.map(({ lightId, unitId, powerStops }) => { const light = setup.lights.find(({ id }) => id === lightId); return `${setup.lights.length > 1 && light !== undefined ? lightNameInText(light) : 'flash'} at ${powerTextOf(kit, unitId, powerStops)}`; }).join(', ')}`;
-    const how = reading.light === 'ambient' && (reading.method.kind !== 'incident' || reading.method.aim !== 'camera') ? `, ${sayMethod(reading.method)}` : '';
-    const from = reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
+    const fired =
+      reading.fired.length === 0
+        ? ''
+        : `, ${reading.fired
+            .map(({ lightId, unitId, powerStops }) => {
+              const light = setup.lights.find(({ id }) => id === lightId);
+              return `${setup.lights.length > 1 && light !== undefined ? lightNameInText(light) : 'flash'} at ${powerTextOf(kit, unitId, powerStops)}`;
+            })
+            .join(', ')}`;
+    const how =
+      reading.light === 'ambient' && (reading.method.kind !== 'incident' || reading.method.aim !== 'camera')
+        ? `, ${sayMethod(reading.method)}`
+        : '';
+    const from =
+      reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
     return `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} (“${reading.text}”${how}${from}${reading.corrects === null ? '' : ', put right'})`;
   };
   const entries: Entry[] = [
-    ...readings.map((reading) => ({ id: reading.id, at: reading.at, text: sayReading(reading), muted: reading.struckAt !== null, fact: reading })),
-    ...sceneChanges.map((change) => ({ id: change.id, at: change.at, text: `Changed in the scene: ${SCENE_CHANGE_FACTS[change.what].because}.`, muted: change.struckAt !== null, fact: change })),
-    ...frames.map((frame) => ({ id: frame.id, at: frame.at, text: `Test frame ${frame.name}: ${formatAperture(frame.av, 'third')} at ${formatShutter(frame.tv, 'third')}, ${formatIso(frame.sv)}`, muted: frame.struckAt !== null, fact: frame })),
-    ...groups.map((group) => ({ id: group.ids[0] ?? '', at: group.at, text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${describeChange(group, setup, kit)}`, muted: group.undone, fact: null })),
+    ...readings.map((reading) => ({
+      id: reading.id,
+      at: reading.at,
+      text: sayReading(reading),
+      muted: reading.struckAt !== null,
+      fact: reading,
+    })),
+    ...sceneChanges.map((change) => ({
+      id: change.id,
+      at: change.at,
+      text: `Changed in the scene: ${SCENE_CHANGE_FACTS[change.what].because}.`,
+      muted: change.struckAt !== null,
+      fact: change,
+    })),
+    ...frames.map((frame) => ({
+      id: frame.id,
+      at: frame.at,
+      text: `Test frame ${frame.name}: ${formatAperture(frame.av, 'third')} at ${formatShutter(frame.tv, 'third')}, ${formatIso(frame.sv)}`,
+      muted: frame.struckAt !== null,
+      fact: frame,
+    })),
+    ...groups.map((group) => ({
+      id: group.ids[0] ?? '',
+      at: group.at,
+      text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${describeChange(group, setup, kit)}`,
+      muted: group.undone,
+      fact: null,
+    })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || (a.id < b.id ? 1 : -1));
 
   const exportFile = () => {
     const file = actions.exportSetup(setup.id);
-    if (file !== undefined) download(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
+    if (file !== undefined)
+      download(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
   };
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
         <ActionButton label="Export" icon="tray-arrow-up" name="Export this setup" onPress={exportFile} />
       </View>
-      {entries.length === 0 && <Txt tone="quiet">Nothing yet. Readings and changes of settings come here with their time.</Txt>}
+      {entries.length === 0 && (
+        <Txt tone="quiet">Nothing yet. Readings and changes of settings come here with their time.</Txt>
+      )}
       <View role="list">
         {entries.map(({ id, at, text, muted, fact }) => (
-          <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 8, borderTopWidth: 1, borderTopColor: palette.raised, minHeight: 48 }}>
+          <View
+            key={id}
+            role="listitem"
+            style={{
+              flexDirection: 'row',
+              alignItems: 'center',
+              gap: 8,
+              borderTopWidth: 1,
+              borderTopColor: palette.raised,
+              minHeight: 48,
+            }}
+          >
             <View style={{ flex: 1, paddingVertical: 6 }}>
-              <Txt size="label" tone="quiet">{time.format(new Date(at))}{muted ? (fact === null ? ' · taken back' : ' · struck out') : ''}</Txt>
-              <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>{text}</Txt>
+              <Txt size="label" tone="quiet">
+                {time.format(new Date(at))}
+                {muted ? (fact === null ? ' · taken back' : ' · struck out') : ''}
+              </Txt>
+              <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>
+                {text}
+              </Txt>
             </View>
             {fact !== null && (
-              <IconButton icon={muted ? 'restore' : 'close'} name={`${muted ? 'Restore' : 'Strike out'} ${text}`} onPress={() => actions.strike(fact.type, fact.id, !muted)} />
+              <IconButton
+                icon={muted ? 'restore' : 'close'}
+                name={`${muted ? 'Restore' : 'Strike out'} ${text}`}
+                onPress={() => actions.strike(fact.type, fact.id, !muted)}
+              />
             )}
           </View>
         ))}

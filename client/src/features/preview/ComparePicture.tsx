@@ -22,12 +22,28 @@ export function ComparePicture({ picture, version }: { picture: PictureOf; versi
   const half = (width - 8) / 2;
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={{ flexDirection: 'row', gap: 8 }}>
-      {[{ name: 'In force', setup, solution }, { name: version.name, ...other }].map((side) => (
+      {[
+        { name: 'In force', setup, solution },
+        { name: version.name, ...other },
+      ].map((side) => (
         <View key={side.name} style={{ gap: 4, flex: 1 }}>
-          <PictureCanvas setup={side.setup} kit={kit} solution={side.solution} picture={picture} widthPx={half} name={`Picture, ${side.name.toLowerCase()}`} />
+          <PictureCanvas
+            setup={side.setup}
+            kit={kit}
+            solution={side.solution}
+            picture={picture}
+            widthPx={half}
+            name={`Picture, ${side.name.toLowerCase()}`}
+          />
           <Txt bold>{side.name}</Txt>
-          <Txt size="label" tone="quiet">{side.solution.camera === null ? 'No settings yet' : `${side.solution.camera.text.shutter}, ${side.solution.camera.text.aperture}, ${side.solution.camera.text.iso}`}</Txt>
-          {side.solution.lights.map(({ lightId, group, powerText }) => <Txt key={lightId} size="label" tone="quiet">{`${group} ${powerText ?? 'off'}`}</Txt>)}
+          <Txt size="label" tone="quiet">
+            {side.solution.camera === null
+              ? 'No settings yet'
+              : `${side.solution.camera.text.shutter}, ${side.solution.camera.text.aperture}, ${side.solution.camera.text.iso}`}
+          </Txt>
+          {side.solution.lights.map(({ lightId, group, powerText }) => (
+            <Txt key={lightId} size="label" tone="quiet">{`${group} ${powerText ?? 'off'}`}</Txt>
+          ))}
         </View>
       ))}
     </View>

@@ -12,7 +12,9 @@ import { pictureMaker } from '@/workers/pictureMaker';
 export function usePicture(setup: Setup, kit: Kit, solution: Solution, wanted = true): PictureOf {
   const focused = useIsFocused();
   const picture = useMemo(() => pictureOf(setup, kit, solution), [setup, kit, solution]);
-  useEffect(() => { if (focused && wanted) pictureMaker().show(picture); }, [picture, focused, wanted]);
+  useEffect(() => {
+    if (focused && wanted) pictureMaker().show(picture);
+  }, [picture, focused, wanted]);
   return picture;
 }
 
@@ -28,9 +30,16 @@ export function useCalm(): boolean {
   useEffect(() => {
     if (calm) return;
     let timer = setTimeout(() => setCalm(true), CALM_MS);
-    const busy = () => { clearTimeout(timer); timer = setTimeout(() => setCalm(true), CALM_MS); };
-    for (const event of ['pointerdown', 'keydown', 'wheel'] as const) window.addEventListener(event, busy, { passive: true });
-    return () => { clearTimeout(timer); for (const event of ['pointerdown', 'keydown', 'wheel'] as const) window.removeEventListener(event, busy); };
+    const busy = () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => setCalm(true), CALM_MS);
+    };
+    for (const event of ['pointerdown', 'keydown', 'wheel'] as const)
+      window.addEventListener(event, busy, { passive: true });
+    return () => {
+      clearTimeout(timer);
+      for (const event of ['pointerdown', 'keydown', 'wheel'] as const) window.removeEventListener(event, busy);
+    };
   }, [calm]);
   return calm;
 }

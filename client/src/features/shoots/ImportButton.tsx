@@ -15,7 +15,8 @@ export function ImportButton() {
   const [problem, setProblem] = useState<string | null>(null);
   const take = async (file: File) => {
     setProblem(null);
-    if (file.size > MAX_SETUP_FILE_BYTES) return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
+    if (file.size > MAX_SETUP_FILE_BYTES)
+      return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
     const read = readSetupFile(await file.text());
     if (!read.ok) return setProblem(read.message);
     const id = await actions.importSetup(read.value);
@@ -23,8 +24,16 @@ export function ImportButton() {
   };
   return (
     <View style={{ gap: 8, flexShrink: 1, flexGrow: 1 }}>
-      <ActionButton label="Import a setup" icon="tray-arrow-down" onPress={() => pickFile('application/json,.json', (file) => void take(file))} />
-      {problem !== null && <Txt size="label" tone="danger" role="alert">{problem}</Txt>}
+      <ActionButton
+        label="Import a setup"
+        icon="tray-arrow-down"
+        onPress={() => pickFile('application/json,.json', (file) => void take(file))}
+      />
+      {problem !== null && (
+        <Txt size="label" tone="danger" role="alert">
+          {problem}
+        </Txt>
+      )}
     </View>
   );
 }

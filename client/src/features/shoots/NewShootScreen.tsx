@@ -18,14 +18,44 @@ type Form = z.infer<typeof formSchema>;
 /** Today where this device is, as the date field wants it. */
 const today = (): string => formatISO(new Date(), { representation: 'date' });
 
-function Field({ control, name, label, hint }: { control: Control<Form>; name: FieldPath<Form>; label: string; hint: string }) {
+function Field({
+  control,
+  name,
+  label,
+  hint,
+}: {
+  control: Control<Form>;
+  name: FieldPath<Form>;
+  label: string;
+  hint: string;
+}) {
   return (
-    <Controller control={control} name={name} render={({ field: { value, onChange, onBlur }, fieldState: { error } }) => (
-      <View style={{ gap: 2 }}>
-        <TextInput label={label} accessibilityLabel={label} mode="outlined" value={value} onChangeText={onChange} onBlur={onBlur} error={error !== undefined} />
-        {error === undefined ? <Txt size="label" tone="quiet">{hint}</Txt> : <Txt size="label" tone="danger" role="alert">{error.message ?? ''}</Txt>}
-      </View>
-    )} />
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { value, onChange, onBlur }, fieldState: { error } }) => (
+        <View style={{ gap: 2 }}>
+          <TextInput
+            label={label}
+            accessibilityLabel={label}
+            mode="outlined"
+            value={value}
+            onChangeText={onChange}
+            onBlur={onBlur}
+            error={error !== undefined}
+          />
+          {error === undefined ? (
+            <Txt size="label" tone="quiet">
+              {hint}
+            </Txt>
+          ) : (
+            <Txt size="label" tone="danger" role="alert">
+              {error.message ?? ''}
+            </Txt>
+          )}
+        </View>
+      )}
+    />
   );
 }
 
@@ -37,14 +67,24 @@ export function NewShootScreen() {
     resolver: zodResolver(formSchema),
     defaultValues: { title: '', date: today(), place: '', timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone },
   });
-  const create = handleSubmit((facts) => router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts) } }));
+  const create = handleSubmit((facts) =>
+    router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts) } }),
+  );
   return (
     <Screen title="New shoot" up="/">
-      <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 560, width: '100%', alignSelf: 'center' }} keyboardShouldPersistTaps="handled">
+      <ScrollView
+        contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 560, width: '100%', alignSelf: 'center' }}
+        keyboardShouldPersistTaps="handled"
+      >
         <Field control={control} name="title" label="Name" hint="Who or what it is, so that you find it again." />
         <Field control={control} name="date" label="Date" hint="Year-month-day, the day at the place." />
         <Field control={control} name="place" label="Place" hint="May stay empty." />
-        <Field control={control} name="timeZone" label="Time zone of the place" hint="The log's times are shown in it." />
+        <Field
+          control={control}
+          name="timeZone"
+          label="Time zone of the place"
+          hint="The log's times are shown in it."
+        />
         <ActionButton label="Make the shoot" kind="primary" onPress={() => void create()} />
       </ScrollView>
     </Screen>

@@ -11,7 +11,10 @@ export function NotFoundScreen() {
   return (
     <Screen title="Not here" up="/">
       <View style={{ padding: 16, gap: 16 }}>
-        <Txt>There is nothing at this address on this account. It may have been deleted, or not have arrived on this device yet.</Txt>
+        <Txt>
+          There is nothing at this address on this account. It may have been deleted, or not have arrived on this device
+          yet.
+        </Txt>
         <ActionButton label="To the shoots" kind="primary" onPress={() => router.navigate('/')} />
       </View>
     </Screen>

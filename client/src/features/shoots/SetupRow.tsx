@@ -15,12 +15,33 @@ export function SetupRow({ setup, spotTitle }: { setup: Setup; spotTitle?: strin
   const router = useRouter();
   const next = useAppSelector((state) => selectSolution(state, setup.id)?.nextAction);
   return (
-    <Pressable role="link" aria-label={[spotTitle, setup.title, next?.text].filter(Boolean).join(', ')} onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: setup.id } })}
-      style={({ pressed }) => ({ flexDirection: 'row', alignItems: 'center', minHeight: TOUCH + 8, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8, opacity: pressed ? 0.7 : 1 })}>
+    <Pressable
+      role="link"
+      aria-label={[spotTitle, setup.title, next?.text].filter(Boolean).join(', ')}
+      onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: setup.id } })}
+      style={({ pressed }) => ({
+        flexDirection: 'row',
+        alignItems: 'center',
+        minHeight: TOUCH + 8,
+        gap: 8,
+        borderTopWidth: 1,
+        borderTopColor: palette.line,
+        paddingTop: 8,
+        opacity: pressed ? 0.7 : 1,
+      })}
+    >
       <View style={{ flex: 1 }}>
-        {spotTitle !== undefined && <Txt size="label" tone="quiet">{spotTitle}</Txt>}
+        {spotTitle !== undefined && (
+          <Txt size="label" tone="quiet">
+            {spotTitle}
+          </Txt>
+        )}
         <Txt bold>{setup.title}</Txt>
-        {next && <Txt size="label" tone="accent">{next.text}</Txt>}
+        {next && (
+          <Txt size="label" tone="accent">
+            {next.text}
+          </Txt>
+        )}
       </View>
       <PathIcon name="chevron-right" color={palette.quiet} />
     </Pressable>

@@ -25,9 +25,17 @@ function SpotCard({ spot }: { spot: Spot }) {
         <TitleField label="Spot" title={spot.title} onRename={(title) => actions.rename(spot, title)} />
         <IconButton icon="trash-can-outline" name={`Delete ${spot.title}`} onPress={() => actions.remove(spot)} />
       </View>
-      {setups.map((setup) => <SetupRow key={setup.id} setup={setup} />)}
+      {setups.map((setup) => (
+        <SetupRow key={setup.id} setup={setup} />
+      ))}
       <View style={{ alignItems: 'flex-start' }}>
-        <ActionButton label="Add a setup" name={`Add a setup at ${spot.title}`} icon="plus" kind="plain" onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSetup(spot) } })} />
+        <ActionButton
+          label="Add a setup"
+          name={`Add a setup at ${spot.title}`}
+          icon="plus"
+          kind="plain"
+          onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSetup(spot) } })}
+        />
       </View>
     </View>
   );
@@ -46,12 +54,24 @@ export function ShootScreen() {
     actions.remove(shoot);
   };
   return (
-    <Screen title={shoot.title} place={[formatDay(shoot.date), shoot.place].filter(Boolean).join(' · ')} up="/" actions={<IconButton icon="trash-can-outline" name={`Delete ${shoot.title}`} onPress={remove} />}>
+    <Screen
+      title={shoot.title}
+      place={[formatDay(shoot.date), shoot.place].filter(Boolean).join(' · ')}
+      up="/"
+      actions={<IconButton icon="trash-can-outline" name={`Delete ${shoot.title}`} onPress={remove} />}
+    >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
         <TitleField label="Shoot" title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
-        {spots.map((spot) => <SpotCard key={spot.id} spot={spot} />)}
+        {spots.map((spot) => (
+          <SpotCard key={spot.id} spot={spot} />
+        ))}
         {spots.length === 0 && <Txt>No spots yet. Add one for each place in the light.</Txt>}
-        <ActionButton label="Add a spot" icon="plus" kind="primary" onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSpot(shoot.id) } })} />
+        <ActionButton
+          label="Add a spot"
+          icon="plus"
+          kind="primary"
+          onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSpot(shoot.id) } })}
+        />
       </ScrollView>
     </Screen>
   );

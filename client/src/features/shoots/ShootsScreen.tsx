@@ -18,15 +18,33 @@ function ShootCard({ shoot }: { shoot: Shoot }) {
   const spots = useAppSelector(selectSpots).filter(({ shootId }) => shootId === shoot.id);
   const setups = useAppSelector(selectSetups).filter(({ shootId }) => shootId === shoot.id);
   return (
-    <View role="article" aria-label={shoot.title} style={{ gap: 8, padding: 16, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.accent }}>
+    <View
+      role="article"
+      aria-label={shoot.title}
+      style={{
+        gap: 8,
+        padding: 16,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: palette.accent,
+      }}
+    >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Heading size="value">{shoot.title}</Heading>
           <Txt tone="quiet">{[formatDay(shoot.date), shoot.place].filter(Boolean).join(' · ')}</Txt>
         </View>
-        <IconButton icon="chevron-right" name={`Open ${shoot.title}`} onPress={() => router.navigate({ pathname: '/shoot/[id]', params: { id: shoot.id } })} />
+        <IconButton
+          icon="chevron-right"
+          name={`Open ${shoot.title}`}
+          onPress={() => router.navigate({ pathname: '/shoot/[id]', params: { id: shoot.id } })}
+        />
       </View>
-      {spots.map((spot) => setups.filter(({ spotId }) => spotId === spot.id).map((setup) => <SetupRow key={setup.id} setup={setup} spotTitle={spot.title} />))}
+      {spots.map((spot) =>
+        setups
+          .filter(({ spotId }) => spotId === spot.id)
+          .map((setup) => <SetupRow key={setup.id} setup={setup} spotTitle={spot.title} />),
+      )}
       {spots.length === 0 && <Txt tone="quiet">No spots yet. Open the shoot to add one.</Txt>}
     </View>
   );
@@ -38,14 +56,41 @@ export function ShootsScreen() {
   const shoots = useAppSelector(selectShoots);
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   return (
-    <Screen title="Sphene" place="Flash in balance with the light that is there" actions={<><IconButton icon="calculator-variant-outline" name="Stop arithmetic" onPress={() => router.navigate('/stops')} /><IconButton icon="lightbulb-outline" name="Kit" onPress={() => router.navigate('/kit')} /><IconButton icon="cog-outline" name="Settings" onPress={() => router.navigate('/settings')} /></>}>
+    <Screen
+      title="Sphene"
+      place="Flash in balance with the light that is there"
+      actions={
+        <>
+          <IconButton
+            icon="calculator-variant-outline"
+            name="Stop arithmetic"
+            onPress={() => router.navigate('/stops')}
+          />
+          <IconButton icon="lightbulb-outline" name="Kit" onPress={() => router.navigate('/kit')} />
+          <IconButton icon="cog-outline" name="Settings" onPress={() => router.navigate('/settings')} />
+        </>
+      }
+    >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
-        {shoots.map((shoot) => <ShootCard key={shoot.id} shoot={shoot} />)}
-        {shoots.length === 0 && (ready
-          ? <Txt>No shoots yet. Make one for the next evening, or import a setup that someone sent you.</Txt>
-          : <Txt tone="quiet" role="status">Looking for your shoots.</Txt>)}
+        {shoots.map((shoot) => (
+          <ShootCard key={shoot.id} shoot={shoot} />
+        ))}
+        {shoots.length === 0 &&
+          (ready ? (
+            <Txt>No shoots yet. Make one for the next evening, or import a setup that someone sent you.</Txt>
+          ) : (
+            <Txt tone="quiet" role="status">
+              Looking for your shoots.
+            </Txt>
+          ))}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-          <ActionButton label="New shoot" icon="plus" kind="primary" grow onPress={() => router.navigate('/new-shoot')} />
+          <ActionButton
+            label="New shoot"
+            icon="plus"
+            kind="primary"
+            grow
+            onPress={() => router.navigate('/new-shoot')}
+          />
           <ImportButton />
         </View>
       </ScrollView>

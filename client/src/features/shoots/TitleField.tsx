@@ -5,7 +5,15 @@ import { TextInput } from 'react-native-paper';
 import { Txt } from '@/ui/Txt';
 
 /** A name that is changed in place; an empty one is refused and the old one kept. */
-export function TitleField({ label, title, onRename }: { label: string; title: string; onRename: (title: string) => void }) {
+export function TitleField({
+  label,
+  title,
+  onRename,
+}: {
+  label: string;
+  title: string;
+  onRename: (title: string) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const wrong = typed !== null && (typed.trim() === '' || typed.trim().length > 120);
   const finish = () => {
@@ -15,8 +23,22 @@ export function TitleField({ label, title, onRename }: { label: string; title: s
   };
   return (
     <View style={{ flex: 1 }}>
-      <TextInput label={label} accessibilityLabel={`${label} name`} mode="outlined" dense value={typed ?? title} onChangeText={setTyped} onBlur={finish} onSubmitEditing={finish} error={wrong} />
-      {wrong && <Txt size="label" tone="danger" role="alert">Give it a name of 1 to 120 letters.</Txt>}
+      <TextInput
+        label={label}
+        accessibilityLabel={`${label} name`}
+        mode="outlined"
+        dense
+        value={typed ?? title}
+        onChangeText={setTyped}
+        onBlur={finish}
+        onSubmitEditing={finish}
+        error={wrong}
+      />
+      {wrong && (
+        <Txt size="label" tone="danger" role="alert">
+          Give it a name of 1 to 120 letters.
+        </Txt>
+      )}
     </View>
   );
 }

@@ -1,5 +1,15 @@
 import { View } from 'react-native';
-import { PANEL_FACTS, PANEL_KINDS, type Panel, type PanelKind, SURFACES, type Surface, formatDistance, offered, sayPaces } from '@sphene/core/balance';
+import {
+  PANEL_FACTS,
+  PANEL_KINDS,
+  type Panel,
+  type PanelKind,
+  SURFACES,
+  type Surface,
+  formatDistance,
+  offered,
+  sayPaces,
+} from '@sphene/core/balance';
 
 import { useSetupView } from '@/features/balance/setupContext';
 import { newId } from '@/store/ids';
@@ -30,32 +40,142 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
   const opening = isOpening(panel);
   const put = (over: Partial<Panel>) => change(...panelSettings({ setup, ...moment }, panel, over));
   return (
-    <View role="group" aria-label={name} style={{ gap: 8, padding: 12, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.ambient }}>
-      <Txt bold role="status">{its?.text ?? name}</Txt>
-      <Txt size="label" tone="quiet">{PANEL_FACTS[panel.kind].because}{paces ? ` ${sayPaces(panel.distanceM)} away.` : ''}</Txt>
+    <View
+      role="group"
+      aria-label={name}
+      style={{
+        gap: 8,
+        padding: 12,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: palette.ambient,
+      }}
+    >
+      <Txt bold role="status">
+        {its?.text ?? name}
+      </Txt>
+      <Txt size="label" tone="quiet">
+        {PANEL_FACTS[panel.kind].because}
+        {paces ? ` ${sayPaces(panel.distanceM)} away.` : ''}
+      </Txt>
       {panel.kind === 'reflector' && (
         <>
-          {reflectors.length > 0 && <ChoiceList label="Which reflector" value={panel.reflectorId ?? OWN_SIZE} onChoose={(id) => put({ reflectorId: id === OWN_SIZE ? null : id })} choices={[...reflectors.map(({ id, name: label }) => ({ value: id, label })), { value: OWN_SIZE, label: 'Another size' }]} />}
-          <ChoiceList label="Its surface" layout="row" value={panel.surface} onChoose={(surface: Surface) => put({ surface })} choices={(own?.surfaces ?? SURFACES).map((surface) => ({ value: surface, label: capital(surface) }))} />
+          {reflectors.length > 0 && (
+            <ChoiceList
+              label="Which reflector"
+              value={panel.reflectorId ?? OWN_SIZE}
+              onChoose={(id) => put({ reflectorId: id === OWN_SIZE ? null : id })}
+              choices={[
+                ...reflectors.map(({ id, name: label }) => ({ value: id, label })),
+                { value: OWN_SIZE, label: 'Another size' },
+              ]}
+            />
+          )}
+          <ChoiceList
+            label="Its surface"
+            layout="row"
+            value={panel.surface}
+            onChoose={(surface: Surface) => put({ surface })}
+            choices={(own?.surfaces ?? SURFACES).map((surface) => ({ value: surface, label: capital(surface) }))}
+          />
         </>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <DistanceDial label={opening ? `Subject to the ${name.toLowerCase()}` : `${name} to the face`} value={panel.distanceM} unit={unit} onChange={(distanceM) => put({ distanceM })} />
-        <SideDial label={`Side of the ${name.toLowerCase()}`} value={panel.sideDeg} onChange={(sideDeg) => put({ sideDeg })} note={panel.sideDeg < 0 ? 'left of the camera' : 'right of the camera'} />
-        <HeightDial label={`Height of the ${name.toLowerCase()}`} value={panel.heightM} unit={unit} onChange={(heightM) => put({ heightM })} note="its middle over the eyes" />
-        <NumberDial label={`${name} turned`} unit="°" value={panel.turnedDeg} least={-80} most={80} step={5} decimals={0} onChange={(turnedDeg) => put({ turnedDeg })} note="from facing the subject" />
-        {own === undefined && <NumberDial label={`${name} width`} unit="m" value={panel.widthM} least={0.1} most={20} step={0.1} decimals={1} onChange={(widthM) => put({ widthM: Number(widthM.toFixed(2)) })} note={formatDistance(panel.widthM, unit)} />}
-        {own === undefined && <NumberDial label={`${name} height`} unit="m" value={panel.tallM} least={0.1} most={20} step={0.1} decimals={1} onChange={(tallM) => put({ tallM: Number(tallM.toFixed(2)) })} note={formatDistance(panel.tallM, unit)} />}
-        {panel.kind === 'diffuser' && <StopsDial label="Takes off direct light" value={panel.takesStops} least={0.3} most={4} step={0.1} onChange={(takesStops) => put({ takesStops })} note="stops" />}
+        <DistanceDial
+          label={opening ? `Subject to the ${name.toLowerCase()}` : `${name} to the face`}
+          value={panel.distanceM}
+          unit={unit}
+          onChange={(distanceM) => put({ distanceM })}
+        />
+        <SideDial
+          label={`Side of the ${name.toLowerCase()}`}
+          value={panel.sideDeg}
+          onChange={(sideDeg) => put({ sideDeg })}
+          note={panel.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+        />
+        <HeightDial
+          label={`Height of the ${name.toLowerCase()}`}
+          value={panel.heightM}
+          unit={unit}
+          onChange={(heightM) => put({ heightM })}
+          note="its middle over the eyes"
+        />
+        <NumberDial
+          label={`${name} turned`}
+          unit="°"
+          value={panel.turnedDeg}
+          least={-80}
+          most={80}
+          step={5}
+          decimals={0}
+          onChange={(turnedDeg) => put({ turnedDeg })}
+          note="from facing the subject"
+        />
+        {own === undefined && (
+          <NumberDial
+            label={`${name} width`}
+            unit="m"
+            value={panel.widthM}
+            least={0.1}
+            most={20}
+            step={0.1}
+            decimals={1}
+            onChange={(widthM) => put({ widthM: Number(widthM.toFixed(2)) })}
+            note={formatDistance(panel.widthM, unit)}
+          />
+        )}
+        {own === undefined && (
+          <NumberDial
+            label={`${name} height`}
+            unit="m"
+            value={panel.tallM}
+            least={0.1}
+            most={20}
+            step={0.1}
+            decimals={1}
+            onChange={(tallM) => put({ tallM: Number(tallM.toFixed(2)) })}
+            note={formatDistance(panel.tallM, unit)}
+          />
+        )}
+        {panel.kind === 'diffuser' && (
+          <StopsDial
+            label="Takes off direct light"
+            value={panel.takesStops}
+            least={0.3}
+            most={4}
+            step={0.1}
+            onChange={(takesStops) => put({ takesStops })}
+            note="stops"
+          />
+        )}
       </View>
-      {panel.kind === 'reflector' && <Txt size="label" tone="quiet">Never throw the sun into eyes: ask for closed eyes until the frame. A reflector is a sail in wind.</Txt>}
+      {panel.kind === 'reflector' && (
+        <Txt size="label" tone="quiet">
+          Never throw the sun into eyes: ask for closed eyes until the frame. A reflector is a sail in wind.
+        </Txt>
+      )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <ActionButton label="It stands so, meter again" name={`${name} stands so: meter again`} onPress={() => actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector')} />
-        <ActionButton kind="plain" label="Remove" name={`Remove the ${name.toLowerCase()}`} onPress={() => {
-          change({ path: 'panels', value: setup.panels.filter(({ id }) => id !== panel.id) });
-          // readings that saw it do not hold without it
-          if (moment.newestReadingAt !== null && (panel.movedAt === null || panel.before !== null || Date.parse(moment.newestReadingAt) >= Date.parse(panel.movedAt))) actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector');
-        }} />
+        <ActionButton
+          label="It stands so, meter again"
+          name={`${name} stands so: meter again`}
+          onPress={() => actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector')}
+        />
+        <ActionButton
+          kind="plain"
+          label="Remove"
+          name={`Remove the ${name.toLowerCase()}`}
+          onPress={() => {
+            change({ path: 'panels', value: setup.panels.filter(({ id }) => id !== panel.id) });
+            // readings that saw it do not hold without it
+            if (
+              moment.newestReadingAt !== null &&
+              (panel.movedAt === null ||
+                panel.before !== null ||
+                Date.parse(moment.newestReadingAt) >= Date.parse(panel.movedAt))
+            )
+              actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector');
+          }}
+        />
       </View>
     </View>
   );
@@ -67,19 +187,43 @@ export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: 
   const add = (kind: PanelKind) => {
     const { stand, widthM, tallM } = PANEL_FACTS[kind];
     // the dark side is the one away from the window, else from the key
-    const brightDeg = setup.panels.find(isOpening)?.sideDeg ?? setup.lights.find(({ role }) => role === 'key')?.sideDeg ?? 40;
+    const brightDeg =
+      setup.panels.find(isOpening)?.sideDeg ?? setup.lights.find(({ role }) => role === 'key')?.sideDeg ?? 40;
     const side = brightDeg < 0 ? -1 : 1;
     const own = kind === 'reflector' ? offered(kit.reflectors)[0] : undefined;
     const opening = PANEL_FACTS[kind].opening;
     const sun = kind === 'diffuser' || kind === 'flag' ? setup.stage.sun : null;
     const panel: Panel = {
-      id: newId(), kind, ...stand, sideDeg: sun?.by === 'hand' ? sun.sideDeg : stand.sideDeg * (kind === 'reflector' ? side : 1), turnedDeg: 0, reflectorId: own?.id ?? null, surface: own?.surfaces[0] ?? 'white', widthM, tallM, takesStops: 1.5,
+      id: newId(),
+      kind,
+      ...stand,
+      sideDeg: sun?.by === 'hand' ? sun.sideDeg : stand.sideDeg * (kind === 'reflector' ? side : 1),
+      turnedDeg: 0,
+      reflectorId: own?.id ?? null,
+      surface: own?.surfaces[0] ?? 'white',
+      widthM,
+      tallM,
+      takesStops: 1.5,
       // a window was there when it was metered; a reflector was not
-      movedAt: opening || moment.newestReadingAt === null ? null : moment.now(), before: null,
+      movedAt: opening || moment.newestReadingAt === null ? null : moment.now(),
+      before: null,
     };
     change({ path: 'panels', value: [...setup.panels, panel] });
     onSelect(`panel:${panel.id}`);
   };
-  if (setup.panels.length >= MOST_PANELS) return <Txt tone="quiet">Eight are as many as the stage holds. Remove one first.</Txt>;
-  return <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{PANEL_KINDS.map((kind) => <ActionButton key={kind} icon="plus" label={PANEL_FACTS[kind].name} name={`Add a ${PANEL_FACTS[kind].name.toLowerCase()}`} onPress={() => add(kind)} />)}</View>;
+  if (setup.panels.length >= MOST_PANELS)
+    return <Txt tone="quiet">Eight are as many as the stage holds. Remove one first.</Txt>;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {PANEL_KINDS.map((kind) => (
+        <ActionButton
+          key={kind}
+          icon="plus"
+          label={PANEL_FACTS[kind].name}
+          name={`Add a ${PANEL_FACTS[kind].name.toLowerCase()}`}
+          onPress={() => add(kind)}
+        />
+      ))}
+    </View>
+  );
 }

@@ -17,7 +17,11 @@ import { sayOthers } from './things';
 
 const capital = (word: string) => word.replace(/^./, (letter) => letter.toUpperCase());
 const choices = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: capital(value) }));
-const WORN = [{ value: 'hat', label: 'Hat' }, { value: 'spectacles', label: 'Spectacles' }, { value: 'deepSet', label: 'Deep-set eyes' }] as const;
+const WORN = [
+  { value: 'hat', label: 'Hat' },
+  { value: 'spectacles', label: 'Spectacles' },
+  { value: 'deepSet', label: 'Deep-set eyes' },
+] as const;
 
 /** Who stands there: what light does differently on them. */
 function SubjectPart() {
@@ -27,16 +31,90 @@ function SubjectPart() {
   const unit = kit.preferences.distanceUnit;
   return (
     <>
-      <ToggleList label="Wears and has" values={WORN.map(({ value }) => value).filter((value) => subject[value])} onChange={(on) => put({ hat: on.includes('hat'), spectacles: on.includes('spectacles'), deepSet: on.includes('deepSet') })} choices={WORN} />
-      <ChoiceList label="Skin" layout="row" value={subject.skin} onChoose={(skin: Subject['skin']) => put({ skin })} choices={choices(['light', 'medium', 'deep'] as const)} />
-      <ChoiceList label="Hair" layout="row" value={subject.hair} onChoose={(hair: Subject['hair']) => put({ hair })} choices={choices(['dark', 'light'] as const)} />
-      <ChoiceList label="Who" layout="row" value={setup.people === null ? subject.company : null} onChoose={(company: Subject['company'] | null) => { if (company !== null) put({ company }); }} choices={[{ value: 'alone', label: 'One' }, { value: 'two', label: 'Two' }]} />
-      {setup.people !== null && <Txt size="label" tone="quiet">A group stands there, as far as Lights says under its people.</Txt>}
+      <ToggleList
+        label="Wears and has"
+        values={WORN.map(({ value }) => value).filter((value) => subject[value])}
+        onChange={(on) =>
+          put({ hat: on.includes('hat'), spectacles: on.includes('spectacles'), deepSet: on.includes('deepSet') })
+        }
+        choices={WORN}
+      />
+      <ChoiceList
+        label="Skin"
+        layout="row"
+        value={subject.skin}
+        onChoose={(skin: Subject['skin']) => put({ skin })}
+        choices={choices(['light', 'medium', 'deep'] as const)}
+      />
+      <ChoiceList
+        label="Hair"
+        layout="row"
+        value={subject.hair}
+        onChoose={(hair: Subject['hair']) => put({ hair })}
+        choices={choices(['dark', 'light'] as const)}
+      />
+      <ChoiceList
+        label="Who"
+        layout="row"
+        value={setup.people === null ? subject.company : null}
+        onChoose={(company: Subject['company'] | null) => {
+          if (company !== null) put({ company });
+        }}
+        choices={[
+          { value: 'alone', label: 'One' },
+          { value: 'two', label: 'Two' },
+        ]}
+      />
+      {setup.people !== null && (
+        <Txt size="label" tone="quiet">
+          A group stands there, as far as Lights says under its people.
+        </Txt>
+      )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <SideDial label="Face turned" value={subject.turnDeg} onChange={(turnDeg) => changeOne('stage.subject.turnDeg', turnDeg)} note={subject.turnDeg === 0 ? 'to the camera' : subject.turnDeg < 0 ? 'left of the camera' : 'right of the camera'} />
-        {companions(setup).length > 0 && <NumberDial label={setup.people === null ? 'Second person turned inward' : 'Others turned inward'} unit="°" value={subject.othersTurnDeg} least={-180} most={180} step={5} decimals={0} onChange={(deg) => changeOne('stage.subject.othersTurnDeg', deg)} note={sayOthers(subject.othersTurnDeg)} />}
-        <NumberDial label="Eyes over the ground" unit="m" value={subject.eyesM} least={0.4} most={2.4} step={0.05} decimals={2} onChange={(eyesM) => put({ eyesM: Number(eyesM.toFixed(2)) })} note={formatDistance(subject.eyesM, unit)} />
-        {subject.spectacles && <NumberDial label="Spectacles tipped down" unit="°" value={subject.spectaclesTiltDeg} least={-5} most={25} step={1} decimals={0} onChange={(tilt) => changeOne('stage.subject.spectaclesTiltDeg', tilt)} />}
+        <SideDial
+          label="Face turned"
+          value={subject.turnDeg}
+          onChange={(turnDeg) => changeOne('stage.subject.turnDeg', turnDeg)}
+          note={
+            subject.turnDeg === 0 ? 'to the camera' : subject.turnDeg < 0 ? 'left of the camera' : 'right of the camera'
+          }
+        />
+        {companions(setup).length > 0 && (
+          <NumberDial
+            label={setup.people === null ? 'Second person turned inward' : 'Others turned inward'}
+            unit="°"
+            value={subject.othersTurnDeg}
+            least={-180}
+            most={180}
+            step={5}
+            decimals={0}
+            onChange={(deg) => changeOne('stage.subject.othersTurnDeg', deg)}
+            note={sayOthers(subject.othersTurnDeg)}
+          />
+        )}
+        <NumberDial
+          label="Eyes over the ground"
+          unit="m"
+          value={subject.eyesM}
+          least={0.4}
+          most={2.4}
+          step={0.05}
+          decimals={2}
+          onChange={(eyesM) => put({ eyesM: Number(eyesM.toFixed(2)) })}
+          note={formatDistance(subject.eyesM, unit)}
+        />
+        {subject.spectacles && (
+          <NumberDial
+            label="Spectacles tipped down"
+            unit="°"
+            value={subject.spectaclesTiltDeg}
+            least={-5}
+            most={25}
+            step={1}
+            decimals={0}
+            onChange={(tilt) => changeOne('stage.subject.spectaclesTiltDeg', tilt)}
+          />
+        )}
       </View>
     </>
   );
@@ -46,28 +124,106 @@ function SubjectPart() {
 function SunPart() {
   const { setup, solution, changeOne } = useSetupView();
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
-  const elsewhere = useAppSelector((state) => Object.values(state.documents.byId).find((one) => one.type === 'setup' && one.shootId === setup.shootId && one.stage?.sun?.by === 'time'));
+  const elsewhere = useAppSelector((state) =>
+    Object.values(state.documents.byId).find(
+      (one) => one.type === 'setup' && one.shootId === setup.shootId && one.stage?.sun?.by === 'time',
+    ),
+  );
   const { sun } = setup.stage;
   const put = (next: Sun | null) => changeOne('stage.sun', next);
   const known = elsewhere?.type === 'setup' && elsewhere.stage.sun?.by === 'time' ? elsewhere.stage.sun : null;
-  const start = (by: string) => put(by === 'none' ? null : by === 'hand' ? { by: 'hand', sideDeg: Math.round(solution.stage.sun?.sideDeg ?? 150), altitudeDeg: Math.round(Math.max(-10, solution.stage.sun?.altitudeDeg ?? 25)) }
-    : { by: 'time', latitudeDeg: known?.latitudeDeg ?? 47, longitudeDeg: known?.longitudeDeg ?? 10, at: `${shoot?.date ?? '2026-06-01'}T14:00:00Z`, cameraLooksDeg: 180 });
+  const start = (by: string) =>
+    put(
+      by === 'none'
+        ? null
+        : by === 'hand'
+          ? {
+              by: 'hand',
+              sideDeg: Math.round(solution.stage.sun?.sideDeg ?? 150),
+              altitudeDeg: Math.round(Math.max(-10, solution.stage.sun?.altitudeDeg ?? 25)),
+            }
+          : {
+              by: 'time',
+              latitudeDeg: known?.latitudeDeg ?? 47,
+              longitudeDeg: known?.longitudeDeg ?? 10,
+              at: `${shoot?.date ?? '2026-06-01'}T14:00:00Z`,
+              cameraLooksDeg: 180,
+            },
+    );
   return (
     <>
-      <ChoiceList label="The sun" layout="row" value={sun === null ? 'none' : sun.by} onChoose={start} choices={[{ value: 'none', label: 'No sun' }, { value: 'hand', label: 'By hand' }, { value: 'time', label: 'Place and time' }]} />
-      {solution.stage.sun !== null && <Txt role="status" bold>{solution.stage.sun.text}</Txt>}
+      <ChoiceList
+        label="The sun"
+        layout="row"
+        value={sun === null ? 'none' : sun.by}
+        onChoose={start}
+        choices={[
+          { value: 'none', label: 'No sun' },
+          { value: 'hand', label: 'By hand' },
+          { value: 'time', label: 'Place and time' },
+        ]}
+      />
+      {solution.stage.sun !== null && (
+        <Txt role="status" bold>
+          {solution.stage.sun.text}
+        </Txt>
+      )}
       {sun?.by === 'hand' && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-          <SideDial label="Sun to the side" value={sun.sideDeg} onChange={(sideDeg) => put({ ...sun, sideDeg })} note={sun.sideDeg < 0 ? 'left of the camera' : 'right of the camera'} />
-          <NumberDial label="Sun over the horizon" unit="°" value={sun.altitudeDeg} least={-10} most={90} step={1} decimals={0} onChange={(altitudeDeg) => put({ ...sun, altitudeDeg })} />
+          <SideDial
+            label="Sun to the side"
+            value={sun.sideDeg}
+            onChange={(sideDeg) => put({ ...sun, sideDeg })}
+            note={sun.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+          />
+          <NumberDial
+            label="Sun over the horizon"
+            unit="°"
+            value={sun.altitudeDeg}
+            least={-10}
+            most={90}
+            step={1}
+            decimals={0}
+            onChange={(altitudeDeg) => put({ ...sun, altitudeDeg })}
+          />
         </View>
       )}
       {sun?.by === 'time' && (
         <>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-            <NumberDial label="Latitude" unit="°" value={sun.latitudeDeg} least={-90} most={90} step={0.1} decimals={2} onChange={(latitudeDeg) => put({ ...sun, latitudeDeg: Number(latitudeDeg.toFixed(4)) })} note={sun.latitudeDeg < 0 ? 'south' : 'north'} />
-            <NumberDial label="Longitude" unit="°" value={sun.longitudeDeg} least={-180} most={180} step={0.1} decimals={2} onChange={(longitudeDeg) => put({ ...sun, longitudeDeg: Number(longitudeDeg.toFixed(4)) })} note={sun.longitudeDeg < 0 ? 'west' : 'east'} />
-            <NumberDial label="Camera looks" unit="°" value={sun.cameraLooksDeg} least={0} most={360} step={5} decimals={0} onChange={(cameraLooksDeg) => put({ ...sun, cameraLooksDeg })} note="from north through east" />
+            <NumberDial
+              label="Latitude"
+              unit="°"
+              value={sun.latitudeDeg}
+              least={-90}
+              most={90}
+              step={0.1}
+              decimals={2}
+              onChange={(latitudeDeg) => put({ ...sun, latitudeDeg: Number(latitudeDeg.toFixed(4)) })}
+              note={sun.latitudeDeg < 0 ? 'south' : 'north'}
+            />
+            <NumberDial
+              label="Longitude"
+              unit="°"
+              value={sun.longitudeDeg}
+              least={-180}
+              most={180}
+              step={0.1}
+              decimals={2}
+              onChange={(longitudeDeg) => put({ ...sun, longitudeDeg: Number(longitudeDeg.toFixed(4)) })}
+              note={sun.longitudeDeg < 0 ? 'west' : 'east'}
+            />
+            <NumberDial
+              label="Camera looks"
+              unit="°"
+              value={sun.cameraLooksDeg}
+              least={0}
+              most={360}
+              step={5}
+              decimals={0}
+              onChange={(cameraLooksDeg) => put({ ...sun, cameraLooksDeg })}
+              note="from north through east"
+            />
           </View>
           <TimeField at={sun.at} timeZone={shoot?.timeZone ?? 'UTC'} onChange={(at) => put({ ...sun, at })} />
         </>
@@ -85,14 +241,54 @@ function PlacePart() {
   return (
     <>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <DistanceDial label="Camera to the subject" value={stage.cameraM} unit={unit} onChange={(cameraM) => changeOne('stage.cameraM', Math.max(0.5, cameraM))} />
-        <HeightDial label="Lens over the eyes" value={stage.cameraUpM} unit={unit} onChange={(up) => changeOne('stage.cameraUpM', Math.min(4, up))} />
-        <DistanceDial label="Background behind" value={setup.backgroundM ?? 3} unit={unit} onChange={(backgroundM) => changeOne('backgroundM', backgroundM)} note={setup.backgroundM === null ? 'not said yet' : 'the subject'} />
+        <DistanceDial
+          label="Camera to the subject"
+          value={stage.cameraM}
+          unit={unit}
+          onChange={(cameraM) => changeOne('stage.cameraM', Math.max(0.5, cameraM))}
+        />
+        <HeightDial
+          label="Lens over the eyes"
+          value={stage.cameraUpM}
+          unit={unit}
+          onChange={(up) => changeOne('stage.cameraUpM', Math.min(4, up))}
+        />
+        <DistanceDial
+          label="Background behind"
+          value={setup.backgroundM ?? 3}
+          unit={unit}
+          onChange={(backgroundM) => changeOne('backgroundM', backgroundM)}
+          note={setup.backgroundM === null ? 'not said yet' : 'the subject'}
+        />
       </View>
-      <Txt size="label" tone="quiet">{`At ${Math.round(focalMm)} mm the frame is ${formatDistance(frameWidthM, unit)} wide and ${formatDistance(frameHeightM, unit)} high at the subject.`}</Txt>
-      <ChoiceList label="Frame" layout="row" value={stage.upright ? 'upright' : 'lying'} onChoose={(way) => changeOne('stage.upright', way === 'upright')} choices={[{ value: 'upright', label: 'Upright' }, { value: 'lying', label: 'Lying' }]} />
-      <ChoiceList label="Background" layout="row" value={stage.background} onChoose={(background) => changeOne('stage.background', background)} choices={choices(BACKGROUNDS)} />
-      <ChoiceList label="Ground" layout="row" value={stage.ground} onChoose={(ground) => changeOne('stage.ground', ground)} choices={choices(GROUNDS)} />
+      <Txt
+        size="label"
+        tone="quiet"
+      >{`At ${Math.round(focalMm)} mm the frame is ${formatDistance(frameWidthM, unit)} wide and ${formatDistance(frameHeightM, unit)} high at the subject.`}</Txt>
+      <ChoiceList
+        label="Frame"
+        layout="row"
+        value={stage.upright ? 'upright' : 'lying'}
+        onChoose={(way) => changeOne('stage.upright', way === 'upright')}
+        choices={[
+          { value: 'upright', label: 'Upright' },
+          { value: 'lying', label: 'Lying' },
+        ]}
+      />
+      <ChoiceList
+        label="Background"
+        layout="row"
+        value={stage.background}
+        onChoose={(background) => changeOne('stage.background', background)}
+        choices={choices(BACKGROUNDS)}
+      />
+      <ChoiceList
+        label="Ground"
+        layout="row"
+        value={stage.ground}
+        onChoose={(ground) => changeOne('stage.ground', ground)}
+        choices={choices(GROUNDS)}
+      />
     </>
   );
 }
@@ -106,10 +302,35 @@ export function ScenePart() {
   const [paces, setPaces] = useState(kit.preferences.paces);
   return (
     <View>
-      <Disclosure title="Subject" summary={[`${subject.skin} skin`, `${subject.hair} hair`, ...WORN.filter(({ value }) => subject[value]).map(({ label }) => label.toLowerCase())].join(', ')}><SubjectPart /></Disclosure>
-      <Disclosure title="Sun" summary={solution.stage.sun?.text ?? 'None on the stage'}><SunPart /></Disclosure>
-      <Disclosure title="Camera and background" summary={`Camera at ${formatDistance(setup.stage.cameraM, unit)}, ${setup.stage.background}, ${setup.stage.ground}`}><PlacePart /></Disclosure>
-      <View style={{ paddingTop: 8, alignItems: 'flex-start' }}><ActionButton kind="plain" label={paces ? 'Stop telling paces' : 'Tell paces and hand-breadths'} onPress={() => { setPaces(!paces); actions.setPreferences({ paces: !paces }); }} /></View>
+      <Disclosure
+        title="Subject"
+        summary={[
+          `${subject.skin} skin`,
+          `${subject.hair} hair`,
+          ...WORN.filter(({ value }) => subject[value]).map(({ label }) => label.toLowerCase()),
+        ].join(', ')}
+      >
+        <SubjectPart />
+      </Disclosure>
+      <Disclosure title="Sun" summary={solution.stage.sun?.text ?? 'None on the stage'}>
+        <SunPart />
+      </Disclosure>
+      <Disclosure
+        title="Camera and background"
+        summary={`Camera at ${formatDistance(setup.stage.cameraM, unit)}, ${setup.stage.background}, ${setup.stage.ground}`}
+      >
+        <PlacePart />
+      </Disclosure>
+      <View style={{ paddingTop: 8, alignItems: 'flex-start' }}>
+        <ActionButton
+          kind="plain"
+          label={paces ? 'Stop telling paces' : 'Tell paces and hand-breadths'}
+          onPress={() => {
+            setPaces(!paces);
+            actions.setPreferences({ paces: !paces });
+          }}
+        />
+      </View>
     </View>
   );
 }

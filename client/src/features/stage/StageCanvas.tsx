@@ -15,10 +15,25 @@ function letterOf(id: string, name: string): string | null {
   return kind === 'light' ? name.slice(-1) : kind === 'panel' || kind === 'lamp' ? name.slice(0, 1) : null;
 }
 
-interface Ground { clientX: number; clientY: number; pointerId: number; currentTarget: Element }
+interface Ground {
+  clientX: number;
+  clientY: number;
+  pointerId: number;
+  currentTarget: Element;
+}
 
 /** The stage from above or from the side: drag what stands on it, pinch or wheel to zoom, drag the ground to look elsewhere. */
-export function StageCanvas({ stage, face, heightPx, beside }: { stage: Stage; face: Face; heightPx: number; beside: ReactNode }) {
+export function StageCanvas({
+  stage,
+  face,
+  heightPx,
+  beside,
+}: {
+  stage: Stage;
+  face: Face;
+  heightPx: number;
+  beside: ReactNode;
+}) {
   const { setup, kit, solution } = useSetupView();
   const palette = usePalette();
   const [width, setWidth] = useState(340);
@@ -30,54 +45,122 @@ export function StageCanvas({ stage, face, heightPx, beside }: { stage: Stage; f
   // while something is dragged the view must not move under the thumb
   const fitted = useRef<{ key: string; places: ReturnType<typeof placesToShow> } | null>(null);
   const key = `${face} ${setup.id} ${things.length}`;
-  if (fitted.current?.key !== key) fitted.current = { key, places: placesToShow(things, setup.stage.subject.eyesM, face === 'side') };
+  if (fitted.current?.key !== key)
+    fitted.current = { key, places: placesToShow(things, setup.stage.subject.eyesM, face === 'side') };
   const { places } = fitted.current;
-  const view = useMemo(() => fitView(face, places, width, heightPx, zoom, pan), [face, places, width, heightPx, zoom, pan]);
+  const view = useMemo(
+    () => fitView(face, places, width, heightPx, zoom, pan),
+    [face, places, width, heightPx, zoom, pan],
+  );
   useEffect(() => {
     const node = surface.current;
-    const wheel = (event: WheelEvent) => { event.preventDefault(); setZoom((before) => clampZoom(before * Math.exp(-event.deltaY / 400))); };
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      setZoom((before) => clampZoom(before * Math.exp(-event.deltaY / 400)));
+    };
     node?.addEventListener('wheel', wheel, { passive: false });
     return () => node?.removeEventListener('wheel', wheel);
   }, []);
   const ground = {
-    onPointerDown: (event: Ground) => { event.currentTarget.setPointerCapture(event.pointerId); touches.current.set(event.pointerId, { x: event.clientX, y: event.clientY }); },
+    onPointerDown: (event: Ground) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      touches.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
+    },
     onPointerMove: (event: Ground) => {
       const before = touches.current.get(event.pointerId);
       if (before === undefined) return;
       const [other] = [...touches.current].filter(([id]) => id !== event.pointerId).map(([, spot]) => spot);
-      if (other === undefined) setPan(({ x, y }) => ({ x: x + event.clientX - before.x, y: y + event.clientY - before.y }));
-      else setZoom((z) => clampZoom((z * Math.hypot(event.clientX - other.x, event.clientY - other.y)) / Math.max(1, Math.hypot(before.x - other.x, before.y - other.y))));
+      if (other === undefined)
+        setPan(({ x, y }) => ({ x: x + event.clientX - before.x, y: y + event.clientY - before.y }));
+      else
+        setZoom((z) =>
+          clampZoom(
+            (z * Math.hypot(event.clientX - other.x, event.clientY - other.y)) /
+              Math.max(1, Math.hypot(before.x - other.x, before.y - other.y)),
+          ),
+        );
       touches.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
     },
-    onPointerUp: (event: Ground) => { touches.current.delete(event.pointerId); },
-    onPointerCancel: (event: Ground) => { touches.current.delete(event.pointerId); },
+    onPointerUp: (event: Ground) => {
+      touches.current.delete(event.pointerId);
+    },
+    onPointerCancel: (event: Ground) => {
+      touches.current.delete(event.pointerId);
+    },
   };
-  const shown = things.filter(({ id, faces }) => faces.includes(face) && (!id.startsWith('turn:') || id === `turn:${selectedId ?? ''}`));
+  const shown = things.filter(
+    ({ id, faces }) => faces.includes(face) && (!id.startsWith('turn:') || id === `turn:${selectedId ?? ''}`),
+  );
   return (
     <View style={{ gap: 4 }}>
-      <View ref={(node) => { surface.current = node as unknown as HTMLElement | null; }} role="group" aria-label={face === 'plan' ? 'Stage from above' : 'Stage from the side'} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-        style={{ height: heightPx, backgroundColor: palette.ground, borderWidth: 1, borderColor: palette.line, overflow: 'hidden' }}>
+      <View
+        ref={(node) => {
+          surface.current = node as unknown as HTMLElement | null;
+        }}
+        role="group"
+        aria-label={face === 'plan' ? 'Stage from above' : 'Stage from the side'}
+        onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+        style={{
+          height: heightPx,
+          backgroundColor: palette.ground,
+          borderWidth: 1,
+          borderColor: palette.line,
+          overflow: 'hidden',
+        }}
+      >
         <View {...(ground as object)} style={{ position: 'absolute', inset: 0, touchAction: 'none' } as object}>
-          <StageDrawing setup={setup} kit={kit} solution={solution} view={view} width={width} height={heightPx} palette={palette} selectedId={selectedId} sunRingM={sunRingM} />
+          <StageDrawing
+            setup={setup}
+            kit={kit}
+            solution={solution}
+            view={view}
+            width={width}
+            height={heightPx}
+            palette={palette}
+            selectedId={selectedId}
+            sunRingM={sunRingM}
+          />
         </View>
         {shown.map((thing) => (
-          <StageHandle key={thing.id} at={toPx(view, thing.at)} name={thing.name} said={thing.said} deg={thing.deg} letter={letterOf(thing.id, thing.name)} small={thing.id.startsWith('turn:') || thing.id === 'others'} selected={thing.id === selectedId}
-            onSelect={() => { if (!thing.id.startsWith('turn:')) stage.select(thing.id); }}
-            onMove={(to, free) => stage.draft(thing.moveTo(fromPx(view, to, thing.at), free))} onDrop={stage.drop} onCancel={stage.cancel}
+          <StageHandle
+            key={thing.id}
+            at={toPx(view, thing.at)}
+            name={thing.name}
+            said={thing.said}
+            deg={thing.deg}
+            letter={letterOf(thing.id, thing.name)}
+            small={thing.id.startsWith('turn:') || thing.id === 'others'}
+            selected={thing.id === selectedId}
+            onSelect={() => {
+              if (!thing.id.startsWith('turn:')) stage.select(thing.id);
+            }}
+            onMove={(to, free) => stage.draft(thing.moveTo(fromPx(view, to, thing.at), free))}
+            onDrop={stage.drop}
+            onCancel={stage.cancel}
             onKey={(pressed, fine) => {
               const settings = thing.nudge(pressed, fine);
               if (settings === null) return false;
               stage.draft(settings);
               stage.drop();
               return true;
-            }} />
+            }}
+          />
         ))}
       </View>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
         <View style={{ flex: 1 }}>{beside}</View>
         <IconButton icon="magnify-minus-outline" name="Zoom out" onPress={() => setZoom(clampZoom(zoom / 1.4))} />
         <IconButton icon="magnify-plus-outline" name="Zoom in" onPress={() => setZoom(clampZoom(zoom * 1.4))} />
-        <ActionButton kind="plain" label="Fit" name="Fit the stage" onPress={() => { setZoom(1); setPan({ x: 0, y: 0 }); fitted.current = null; }} />
+        <ActionButton
+          kind="plain"
+          label="Fit"
+          name="Fit the stage"
+          onPress={() => {
+            setZoom(1);
+            setPan({ x: 0, y: 0 });
+            fitted.current = null;
+          }}
+        />
       </View>
     </View>
   );

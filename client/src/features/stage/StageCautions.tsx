@@ -14,9 +14,30 @@ export function StageCautions({ cautions }: { cautions: readonly StageCaution[] 
   return (
     <View role="list" aria-label="Watch" style={{ gap: 8 }}>
       {cautions.map(({ kind, lightId, text, cures }) => (
-        <View key={`${kind} ${lightId ?? ''}`} role="listitem" style={{ gap: 8, padding: 10, backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.danger }}>
-          <View style={{ flexDirection: 'row', gap: 8 }}><PathIcon name="alert-outline" color={palette.danger} size={20} /><View style={{ flex: 1 }}><Txt>{text}</Txt></View></View>
-          {cures.length > 0 && <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{cures.map(({ title, settings }) => <ActionButton key={title} label={title} onPress={() => change(...settings)} />)}</View>}
+        <View
+          key={`${kind} ${lightId ?? ''}`}
+          role="listitem"
+          style={{
+            gap: 8,
+            padding: 10,
+            backgroundColor: palette.raised,
+            borderLeftWidth: 3,
+            borderLeftColor: palette.danger,
+          }}
+        >
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            <PathIcon name="alert-outline" color={palette.danger} size={20} />
+            <View style={{ flex: 1 }}>
+              <Txt>{text}</Txt>
+            </View>
+          </View>
+          {cures.length > 0 && (
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+              {cures.map(({ title, settings }) => (
+                <ActionButton key={title} label={title} onPress={() => change(...settings)} />
+              ))}
+            </View>
+          )}
         </View>
       ))}
     </View>

@@ -24,13 +24,34 @@ interface StageHandleProps {
   onKey: (key: string, fine: boolean) => boolean;
 }
 
-interface Pointer { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean; pointerId: number; currentTarget: Element; stopPropagation: () => void }
+interface Pointer {
+  clientX: number;
+  clientY: number;
+  shiftKey: boolean;
+  altKey: boolean;
+  pointerId: number;
+  currentTarget: Element;
+  stopPropagation: () => void;
+}
 
 /** Moved less than this it was a tap, px. */
 const TAP_PX = 3;
 
 /** What a thumb, a mouse or the keyboard takes hold of: 48 px large whatever it looks like. */
-export function StageHandle({ at, name, said, deg, letter, selected, small, onSelect, onMove, onDrop, onCancel, onKey }: StageHandleProps) {
+export function StageHandle({
+  at,
+  name,
+  said,
+  deg,
+  letter,
+  selected,
+  small,
+  onSelect,
+  onMove,
+  onDrop,
+  onCancel,
+  onKey,
+}: StageHandleProps) {
   const palette = usePalette();
   const start = useRef<{ x: number; y: number; at: Spot; moved: boolean } | null>(null);
   const handlers = {
@@ -53,21 +74,67 @@ export function StageHandle({ at, name, said, deg, letter, selected, small, onSe
       start.current = null;
       if (moved) onDrop();
     },
-    onPointerCancel: () => { start.current = null; onCancel(); },
+    onPointerCancel: () => {
+      start.current = null;
+      onCancel();
+    },
     onKeyDown: (event: { key: string; shiftKey: boolean; preventDefault: () => void }) => {
-      if (event.key === 'Escape' && start.current !== null) { start.current = null; onCancel(); return; }
+      if (event.key === 'Escape' && start.current !== null) {
+        start.current = null;
+        onCancel();
+        return;
+      }
       if (onKey(event.key, event.shiftKey)) event.preventDefault();
     },
     onFocus: onSelect,
   };
   const size = small ? 18 : 28;
   return (
-    <View role="slider" aria-label={name} aria-valuenow={Math.round(deg)} aria-valuemin={-180} aria-valuemax={180} aria-valuetext={said} tabIndex={0} {...(handlers as object)}
+    <View
+      role="slider"
+      aria-label={name}
+      aria-valuenow={Math.round(deg)}
+      aria-valuemin={-180}
+      aria-valuemax={180}
+      aria-valuetext={said}
+      tabIndex={0}
+      {...(handlers as object)}
       // what stands there lies over the small handles that turn it
-      style={{ zIndex: small ? 1 : 2, position: 'absolute', left: at.x - TOUCH / 2, top: at.y - TOUCH / 2, width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', touchAction: 'none', cursor: 'grab', userSelect: 'none' } as object}>
+      style={
+        {
+          zIndex: small ? 1 : 2,
+          position: 'absolute',
+          left: at.x - TOUCH / 2,
+          top: at.y - TOUCH / 2,
+          width: TOUCH,
+          height: TOUCH,
+          alignItems: 'center',
+          justifyContent: 'center',
+          touchAction: 'none',
+          cursor: 'grab',
+          userSelect: 'none',
+        } as object
+      }
+    >
       {(letter !== null || small) && (
-        <View style={{ width: size, height: size, borderRadius: size / 2, borderWidth: selected ? 3 : 1.5, borderColor: selected ? palette.accent : palette.text, backgroundColor: small ? palette.accent : palette.ground, alignItems: 'center', justifyContent: 'center', pointerEvents: 'none' }}>
-          {letter !== null && !small && <Txt size="label" bold>{letter}</Txt>}
+        <View
+          style={{
+            width: size,
+            height: size,
+            borderRadius: size / 2,
+            borderWidth: selected ? 3 : 1.5,
+            borderColor: selected ? palette.accent : palette.text,
+            backgroundColor: small ? palette.accent : palette.ground,
+            alignItems: 'center',
+            justifyContent: 'center',
+            pointerEvents: 'none',
+          }}
+        >
+          {letter !== null && !small && (
+            <Txt size="label" bold>
+              {letter}
+            </Txt>
+          )}
         </View>
       )}
     </View>

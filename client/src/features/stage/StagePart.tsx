@@ -38,7 +38,8 @@ export function StagePart() {
   // on a phone the stage was opened on purpose; on a wide screen it waits until hands rest, or take hold of something on it
   const picture = usePicture(setup, kit, solution, !wide || calm || stage.selectedId !== null);
   const [face, setFace] = useState<Face>('plan');
-  const selected = stage.selectedId ?? (solution.stage.lights[0] === undefined ? null : `light:${solution.stage.lights[0].lightId}`);
+  const selected =
+    stage.selectedId ?? (solution.stage.lights[0] === undefined ? null : `light:${solution.stage.lights[0].lightId}`);
   const its = solution.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
   const light = its === undefined ? undefined : setup.lights[its.index];
   const panel = setup.panels.find(({ id }) => selected === `panel:${id}`);
@@ -49,30 +50,97 @@ export function StagePart() {
   return (
     <View style={{ gap: 12 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>
-        <Pressable role="button" aria-label="Open the picture" onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}>
-          {solution.camera === null
-            ? <View style={{ width: picturePx, height: (picturePx * 4) / 3, backgroundColor: palette.raised, alignItems: 'center', justifyContent: 'center', padding: 12 }}><Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>Meter the face: then the picture stands here.</Txt></View>
-            : <PictureCanvas setup={setup} kit={kit} solution={solution} picture={picture} widthPx={pictureWidth} name="Picture" />}
+        <Pressable
+          role="button"
+          aria-label="Open the picture"
+          onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}
+        >
+          {solution.camera === null ? (
+            <View
+              style={{
+                width: picturePx,
+                height: (picturePx * 4) / 3,
+                backgroundColor: palette.raised,
+                alignItems: 'center',
+                justifyContent: 'center',
+                padding: 12,
+              }}
+            >
+              <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+                Meter the face: then the picture stands here.
+              </Txt>
+            </View>
+          ) : (
+            <PictureCanvas
+              setup={setup}
+              kit={kit}
+              solution={solution}
+              picture={picture}
+              widthPx={pictureWidth}
+              name="Picture"
+            />
+          )}
         </Pressable>
         <View style={{ flex: 1, gap: 4 }}>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }} role="status" aria-label={its === undefined ? (thing?.name ?? 'Nothing held') : `${its.name}: power ${its.powerText ?? 'none'}`}>
+          <View
+            style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }}
+            role="status"
+            aria-label={
+              its === undefined ? (thing?.name ?? 'Nothing held') : `${its.name}: power ${its.powerText ?? 'none'}`
+            }
+          >
             <Txt bold>{its?.name ?? thing?.name ?? 'Nothing held'}</Txt>
-            {its !== undefined && <Txt size="value" bold tone="flash">{its.powerText ?? 'off'}</Txt>}
+            {its !== undefined && (
+              <Txt size="value" bold tone="flash">
+                {its.powerText ?? 'off'}
+              </Txt>
+            )}
           </View>
-          {its !== undefined && light !== undefined ? <LightReadout most its={its} light={light} /> : <Txt size="label" tone="quiet">{thing?.said ?? 'Take hold of something on the stage.'}</Txt>}
-          {panel !== undefined && <Txt size="label">{solution.panels.find(({ id }) => id === panel.id)?.text ?? ''}</Txt>}
+          {its !== undefined && light !== undefined ? (
+            <LightReadout most its={its} light={light} />
+          ) : (
+            <Txt size="label" tone="quiet">
+              {thing?.said ?? 'Take hold of something on the stage.'}
+            </Txt>
+          )}
+          {panel !== undefined && (
+            <Txt size="label">{solution.panels.find(({ id }) => id === panel.id)?.text ?? ''}</Txt>
+          )}
         </View>
       </View>
-      <ChoiceList label="Seen" showLabel={false} layout="row" value={face} onChoose={setFace} choices={[{ value: 'plan', label: 'From above' }, { value: 'side', label: 'From the side' }]} />
-      <StageCanvas stage={{ ...stage, selectedId: selected }} face={face} heightPx={canvasPx} beside={<PictureProgress />} />
+      <ChoiceList
+        label="Seen"
+        showLabel={false}
+        layout="row"
+        value={face}
+        onChoose={setFace}
+        choices={[
+          { value: 'plan', label: 'From above' },
+          { value: 'side', label: 'From the side' },
+        ]}
+      />
+      <StageCanvas
+        stage={{ ...stage, selectedId: selected }}
+        face={face}
+        heightPx={canvasPx}
+        beside={<PictureProgress />}
+      />
       {its !== undefined && light !== undefined && <LightReadout most={false} its={its} light={light} />}
-      <LaterSetup><UnderStage selectedId={selected} onSelect={stage.select} /></LaterSetup>
+      <LaterSetup>
+        <UnderStage selectedId={selected} onSelect={stage.select} />
+      </LaterSetup>
     </View>
   );
 }
 
 /** What stands under the stage: cautions and cures, the numbers of what is held, and what can be added. */
-const UnderStage = memo(function UnderStage({ selectedId, onSelect }: { selectedId: string | null; onSelect: (id: string | null) => void }) {
+const UnderStage = memo(function UnderStage({
+  selectedId,
+  onSelect,
+}: {
+  selectedId: string | null;
+  onSelect: (id: string | null) => void;
+}) {
   const { setup, solution, change } = useSetupView();
   const actions = useActions();
   const moment = useMoment();
@@ -86,14 +154,44 @@ const UnderStage = memo(function UnderStage({ selectedId, onSelect }: { selected
       {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
       <View>
         <Disclosure title="Add to the stage" summary="Lights, reflectors, panels, windows">
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{[...LIGHT_ROLES].reverse().map((role) => <ActionButton key={role} icon="lightbulb-outline" label={LIGHT_ROLE_FACTS[role].name} name={`Add to the stage: ${LIGHT_ROLE_FACTS[role].name}`} onPress={() => actions.addLight(setup.id, role)} />)}</View>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            {[...LIGHT_ROLES].reverse().map((role) => (
+              <ActionButton
+                key={role}
+                icon="lightbulb-outline"
+                label={LIGHT_ROLE_FACTS[role].name}
+                name={`Add to the stage: ${LIGHT_ROLE_FACTS[role].name}`}
+                onPress={() => actions.addLight(setup.id, role)}
+              />
+            ))}
+          </View>
           <AddPanel moment={moment} onSelect={onSelect} />
-          {setup.panels.length > 0 && <ChoiceList label="On the stage" value={panel === undefined ? null : `panel:${panel.id}`} onChoose={onSelect} choices={setup.panels.map((one) => ({ value: `panel:${one.id}`, label: solution.panels.find(({ id }) => id === one.id)?.name ?? 'Panel' }))} />}
+          {setup.panels.length > 0 && (
+            <ChoiceList
+              label="On the stage"
+              value={panel === undefined ? null : `panel:${panel.id}`}
+              onChoose={onSelect}
+              choices={setup.panels.map((one) => ({
+                value: `panel:${one.id}`,
+                label: solution.panels.find(({ id }) => id === one.id)?.name ?? 'Panel',
+              }))}
+            />
+          )}
         </Disclosure>
         <ScenePart />
-        <View style={{ paddingTop: 8, alignItems: 'flex-start' }}><ActionButton icon="flip-horizontal" label="Mirror the stage" onPress={() => change(...mirroredStage(setup, moment.now(), moment.newestReadingAt))} /></View>
+        <View style={{ paddingTop: 8, alignItems: 'flex-start' }}>
+          <ActionButton
+            icon="flip-horizontal"
+            label="Mirror the stage"
+            onPress={() => change(...mirroredStage(setup, moment.now(), moment.newestReadingAt))}
+          />
+        </View>
       </View>
-      {solution.cautions.map((text) => <Txt key={text} size="label" tone="quiet">{text}</Txt>)}
+      {solution.cautions.map((text) => (
+        <Txt key={text} size="label" tone="quiet">
+          {text}
+        </Txt>
+      ))}
     </View>
   );
 });

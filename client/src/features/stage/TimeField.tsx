@@ -10,16 +10,42 @@ const STEP_MINUTES = 10;
 const WRITTEN = /^(\d{4})-(\d{1,2})-(\d{1,2})[ T]+(\d{1,2})[:.](\d{2})$/;
 
 /** A day and time at a place, stepped by ten minutes or typed as `2026-02-27 16:40`. @param at as the document keeps it */
-export function TimeField({ at, timeZone, onChange }: { at: string; timeZone: string; onChange: (at: string) => void }) {
+export function TimeField({
+  at,
+  timeZone,
+  onChange,
+}: {
+  at: string;
+  timeZone: string;
+  onChange: (at: string) => void;
+}) {
   const zone = isTimeZone(timeZone) ? timeZone : 'UTC';
   const time = new TZDate(at, zone);
   const keep = (date: Date) => onChange(new Date(date.getTime()).toISOString());
   const parse = (text: string) => {
     const [, year, month, day, hour, minute] = (WRITTEN.exec(text.trim()) ?? []).map(Number);
-    const date = year === undefined || month === undefined ? null : new TZDate(year, month - 1, day ?? 1, hour ?? 0, minute ?? 0, 0, zone);
+    const date =
+      year === undefined || month === undefined
+        ? null
+        : new TZDate(year, month - 1, day ?? 1, hour ?? 0, minute ?? 0, 0, zone);
     // a date that rolls over, such as 31 February, was not meant
-    return date === null || Number.isNaN(date.getTime()) || date.getMonth() + 1 !== month || date.getDate() !== day || date.getHours() !== hour ? failure('Write day and time such as 2026-02-27 16:40.') : success(date.getTime());
+    return date === null ||
+      Number.isNaN(date.getTime()) ||
+      date.getMonth() + 1 !== month ||
+      date.getDate() !== day ||
+      date.getHours() !== hour
+      ? failure('Write day and time such as 2026-02-27 16:40.')
+      : success(date.getTime());
   };
-  return <StopDial label="Day and time there" text={format(time, 'yyyy-MM-dd HH:mm')} note={zone} parse={parse} onChange={(ms) => keep(new Date(ms))}
-    down={{ name: 'earlier', onPress: () => keep(addMinutes(time, -STEP_MINUTES)), disabled: false }} up={{ name: 'later', onPress: () => keep(addMinutes(time, STEP_MINUTES)), disabled: false }} />;
+  return (
+    <StopDial
+      label="Day and time there"
+      text={format(time, 'yyyy-MM-dd HH:mm')}
+      note={zone}
+      parse={parse}
+      onChange={(ms) => keep(new Date(ms))}
+      down={{ name: 'earlier', onPress: () => keep(addMinutes(time, -STEP_MINUTES)), disabled: false }}
+      up={{ name: 'later', onPress: () => keep(addMinutes(time, STEP_MINUTES)), disabled: false }}
+    />
+  );
 }

@@ -18,22 +18,41 @@ export interface Spot {
 }
 
 export const toPx = ({ face, originX, originY, pxPerM }: StageView, { x, y, z }: Place): Spot =>
-  face === 'plan' ? { x: originX + x * pxPerM, y: originY + z * pxPerM } : { x: originX + z * pxPerM, y: originY - y * pxPerM };
+  face === 'plan'
+    ? { x: originX + x * pxPerM, y: originY + z * pxPerM }
+    : { x: originX + z * pxPerM, y: originY - y * pxPerM };
 
 /** The place under a spot; what this face does not show is kept as it was. */
 export const fromPx = ({ face, originX, originY, pxPerM }: StageView, { x, y }: Spot, before: Place): Place =>
-  face === 'plan' ? { x: (x - originX) / pxPerM, y: before.y, z: (y - originY) / pxPerM } : { x: before.x, y: (originY - y) / pxPerM, z: (x - originX) / pxPerM };
+  face === 'plan'
+    ? { x: (x - originX) / pxPerM, y: before.y, z: (y - originY) / pxPerM }
+    : { x: before.x, y: (originY - y) / pxPerM, z: (x - originX) / pxPerM };
 
 const MARGIN_PX = 34;
 
 /** The view that shows all of these places, moved and zoomed by hand. */
-export function fitView(face: Face, places: readonly Place[], width: number, height: number, zoom: number, pan: Spot): StageView {
+export function fitView(
+  face: Face,
+  places: readonly Place[],
+  width: number,
+  height: number,
+  zoom: number,
+  pan: Spot,
+): StageView {
   const spots = places.map((place) => toPx({ face, originX: 0, originY: 0, pxPerM: 1 }, place));
   const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)];
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const fit = Math.min((width - 2 * MARGIN_PX) / Math.max(0.5, right - left), (height - 2 * MARGIN_PX) / Math.max(0.5, bottom - top));
+  const fit = Math.min(
+    (width - 2 * MARGIN_PX) / Math.max(0.5, right - left),
+    (height - 2 * MARGIN_PX) / Math.max(0.5, bottom - top),
+  );
   const pxPerM = fit * zoom;
-  return { face, pxPerM, originX: width / 2 - ((left + right) / 2) * pxPerM + pan.x, originY: height / 2 - ((top + bottom) / 2) * pxPerM + pan.y };
+  return {
+    face,
+    pxPerM,
+    originX: width / 2 - ((left + right) / 2) * pxPerM + pan.x,
+    originY: height / 2 - ((top + bottom) / 2) * pxPerM + pan.y,
+  };
 }
 
 export const ZOOM = { least: 0.5, most: 6 } as const;

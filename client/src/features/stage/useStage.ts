@@ -31,10 +31,18 @@ export interface Moment {
 export function useMoment(): Moment {
   const { setup } = useSetupView();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
-  return useMemo(() => ({
-    now: timestamp,
-    newestReadingAt: readings.filter(({ light, struckAt }) => light === 'ambient' && struckAt === null).reduce<string | null>((newest, { at }) => (newest === null || Date.parse(at) > Date.parse(newest) ? at : newest), null),
-  }), [readings]);
+  return useMemo(
+    () => ({
+      now: timestamp,
+      newestReadingAt: readings
+        .filter(({ light, struckAt }) => light === 'ambient' && struckAt === null)
+        .reduce<string | null>(
+          (newest, { at }) => (newest === null || Date.parse(at) > Date.parse(newest) ? at : newest),
+          null,
+        ),
+    }),
+    [readings],
+  );
 }
 
 /** How far out the sun is drawn, m: near enough to stay on the canvas. */
@@ -50,13 +58,28 @@ export function useStage(): Stage {
   const frame = useRef(0);
   const sunRingM = SUN_RING_M;
   // panels are changed from what is kept, so that a drag of many steps is one move
-  const things = stageThings({ setup: { ...setup, panels: setup.panels.map((panel) => { const own = kept.panels.find(({ id }) => id === panel.id); return own === undefined ? panel : { ...panel, movedAt: own.movedAt, before: own.before }; }) }, kit, solution, ...moment, sunRingM });
+  const things = stageThings({
+    setup: {
+      ...setup,
+      panels: setup.panels.map((panel) => {
+        const own = kept.panels.find(({ id }) => id === panel.id);
+        return own === undefined ? panel : { ...panel, movedAt: own.movedAt, before: own.before };
+      }),
+    },
+    kit,
+    solution,
+    ...moment,
+    sunRingM,
+  });
   const flush = () => {
     frame.current = 0;
     if (pending.current !== null) actions.draft(setup.id, pending.current);
   };
   return {
-    things, sunRingM, selectedId, select,
+    things,
+    sunRingM,
+    selectedId,
+    select,
     draft: (settings) => {
       pending.current = settings;
       if (frame.current === 0) frame.current = requestAnimationFrame(flush);
@@ -79,6 +102,8 @@ export function useStage(): Stage {
 
 /** Everything that the stage should show at first. */
 export const placesToShow = (things: readonly Thing[], eyesM: number, side: boolean): Place[] => [
-  ...things.filter(({ id }) => !id.startsWith('turn:') && id !== 'background').map(({ at }) => at), { x: 0.9, y: 0.9, z: 0 }, { x: -0.9, y: 0.4, z: -1.2 },
+  ...things.filter(({ id }) => !id.startsWith('turn:') && id !== 'background').map(({ at }) => at),
+  { x: 0.9, y: 0.9, z: 0 },
+  { x: -0.9, y: 0.4, z: -1.2 },
   ...(side ? [{ x: 0, y: -eyesM, z: 0 }] : []),
 ];

@@ -11,14 +11,40 @@ import { usePalette } from '@/ui/theme';
 
 /** Keys in rows: what each writes and how a voice says it. */
 const KEYS: readonly (readonly { text: string; say?: string; wide?: boolean }[])[] = [
-  [{ text: 'f/' }, { text: '1/', say: 'one over' }, { text: 'ISO ', say: 'ISO' }, { text: ' Ws', say: 'watt-seconds' }, { text: ' m', say: 'metres' }],
-  [{ text: '7' }, { text: '8' }, { text: '9' }, { text: '⅓', say: 'and one third' }, { text: '⅔', say: 'and two thirds' }],
+  [
+    { text: 'f/' },
+    { text: '1/', say: 'one over' },
+    { text: 'ISO ', say: 'ISO' },
+    { text: ' Ws', say: 'watt-seconds' },
+    { text: ' m', say: 'metres' },
+  ],
+  [
+    { text: '7' },
+    { text: '8' },
+    { text: '9' },
+    { text: '⅓', say: 'and one third' },
+    { text: '⅔', say: 'and two thirds' },
+  ],
   [{ text: '4' }, { text: '5' }, { text: '6' }, { text: ' + ', say: 'brighter by' }, { text: ' − ', say: 'darker by' }],
   [{ text: '1' }, { text: '2' }, { text: '3' }, { text: ':', say: 'ratio to' }, { text: ' %', say: 'percent' }],
-  [{ text: '.', say: 'point' }, { text: '0' }, { text: '½', say: 'and a half' }, { text: ' to ', say: 'to', wide: true }],
+  [
+    { text: '.', say: 'point' },
+    { text: '0' },
+    { text: '½', say: 'and a half' },
+    { text: ' to ', say: 'to', wide: true },
+  ],
 ];
 const GAP_PX = 6;
-const EXAMPLES = ['f/5 to f/7.1', '3:1', '35 to 90 Ws', '1/60 to 1/200', 'f/4 + 1⅓', 'ISO 100 to 640', '2 to 3 m', '1/16 power to 1/64'];
+const EXAMPLES = [
+  'f/5 to f/7.1',
+  '3:1',
+  '35 to 90 Ws',
+  '1/60 to 1/200',
+  'f/4 + 1⅓',
+  'ISO 100 to 640',
+  '2 to 3 m',
+  '1/16 power to 1/64',
+];
 
 /** Plain stop arithmetic: a question in, an answer in words and in all notations. */
 export function StopsScreen() {
@@ -26,40 +52,104 @@ export function StopsScreen() {
   const [text, setText] = useState('');
   const answer = text.trim() === '' ? null : answerStops(text);
   const key = ({ text: written, say, wide = false }: (typeof KEYS)[number][number]) => (
-    <Pressable key={written} role="button" aria-label={say ?? written} onPress={() => setText(text + written)}
-      style={({ pressed }) => ({ flexBasis: wide ? GAP_PX : 0, flexGrow: wide ? 2 : 1, minHeight: TOUCH, alignItems: 'center', justifyContent: 'center', borderRadius: 4, backgroundColor: pressed ? palette.line : palette.raised })}>
-      <Txt size="value" bold>{written.trim()}</Txt>
+    <Pressable
+      key={written}
+      role="button"
+      aria-label={say ?? written}
+      onPress={() => setText(text + written)}
+      style={({ pressed }) => ({
+        flexBasis: wide ? GAP_PX : 0,
+        flexGrow: wide ? 2 : 1,
+        minHeight: TOUCH,
+        alignItems: 'center',
+        justifyContent: 'center',
+        borderRadius: 4,
+        backgroundColor: pressed ? palette.line : palette.raised,
+      })}
+    >
+      <Txt size="value" bold>
+        {written.trim()}
+      </Txt>
     </Pressable>
   );
   return (
     <Screen title="Stop arithmetic" place="Apertures, shutters, ISO, power, distance, ratios" up="back">
-      <ScrollView contentContainerStyle={{ padding: 16, gap: 12, maxWidth: 560, width: '100%', alignSelf: 'center' }} keyboardShouldPersistTaps="handled">
+      <ScrollView
+        contentContainerStyle={{ padding: 16, gap: 12, maxWidth: 560, width: '100%', alignSelf: 'center' }}
+        keyboardShouldPersistTaps="handled"
+      >
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <TextInput accessibilityLabel="How many stops" placeholder="f/5 to f/7.1" value={text} onChangeText={setText} mode="outlined" autoCorrect={false} autoComplete="off" style={{ flex: 1, minWidth: 0, height: 56, fontSize: SIZE.value }} />
-          <IconButton icon="backspace-outline" name="Take the last character away" onPress={() => setText(text.slice(0, -1).trimEnd())} disabled={text === ''} />
+          <TextInput
+            accessibilityLabel="How many stops"
+            placeholder="f/5 to f/7.1"
+            value={text}
+            onChangeText={setText}
+            mode="outlined"
+            autoCorrect={false}
+            autoComplete="off"
+            style={{ flex: 1, minWidth: 0, height: 56, fontSize: SIZE.value }}
+          />
+          <IconButton
+            icon="backspace-outline"
+            name="Take the last character away"
+            onPress={() => setText(text.slice(0, -1).trimEnd())}
+            disabled={text === ''}
+          />
           <IconButton icon="close" name="Clear" onPress={() => setText('')} disabled={text === ''} />
         </View>
         <View role="status" aria-live="polite" style={{ gap: 8, minHeight: 148 }}>
-          {answer === null && <Txt tone="quiet">Ask for the step between two values, a value moved by stops, or a ratio. Plus is brighter.</Txt>}
+          {answer === null && (
+            <Txt tone="quiet">
+              Ask for the step between two values, a value moved by stops, or a ratio. Plus is brighter.
+            </Txt>
+          )}
           {answer !== null && !answer.ok && <Txt tone="quiet">{answer.message}</Txt>}
           {answer?.ok && (
             <>
-              <Txt size="value" bold tone="accent">{answer.value.words}</Txt>
-              <View role="list" aria-label="In all notations" style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20, rowGap: 4 }}>
+              <Txt size="value" bold tone="accent">
+                {answer.value.words}
+              </Txt>
+              <View
+                role="list"
+                aria-label="In all notations"
+                style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20, rowGap: 4 }}
+              >
                 {answer.value.notations.map(({ name, text: said }) => (
-                  <View key={name} role="listitem"><Txt size="label" tone="quiet">{name}</Txt><Txt bold>{said}</Txt></View>
+                  <View key={name} role="listitem">
+                    <Txt size="label" tone="quiet">
+                      {name}
+                    </Txt>
+                    <Txt bold>{said}</Txt>
+                  </View>
                 ))}
               </View>
             </>
           )}
         </View>
         <View role="group" aria-label="Keys" style={{ gap: 6 }}>
-          {KEYS.map((row) => <View key={row[0]?.text} style={{ flexDirection: 'row', gap: GAP_PX }}>{row.map(key)}</View>)}
+          {KEYS.map((row) => (
+            <View key={row[0]?.text} style={{ flexDirection: 'row', gap: GAP_PX }}>
+              {row.map(key)}
+            </View>
+          ))}
         </View>
         <Heading level={3}>Such as</Heading>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {EXAMPLES.map((example) => (
-            <Pressable key={example} role="button" aria-label={`Ask ${example}`} onPress={() => setText(example)} style={{ minHeight: TOUCH, paddingHorizontal: 12, justifyContent: 'center', borderWidth: 1, borderColor: palette.line, borderRadius: 4 }}>
+            <Pressable
+              key={example}
+              role="button"
+              aria-label={`Ask ${example}`}
+              onPress={() => setText(example)}
+              style={{
+                minHeight: TOUCH,
+                paddingHorizontal: 12,
+                justifyContent: 'center',
+                borderWidth: 1,
+                borderColor: palette.line,
+                borderRadius: 4,
+              }}
+            >
               <Txt>{example}</Txt>
             </Pressable>
           ))}

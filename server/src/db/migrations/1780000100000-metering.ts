@@ -25,6 +25,8 @@ export class Metering1780000100000 implements MigrationInterface {
   async down(runner: QueryRunner): Promise<void> {
     // earlier versions cannot read what this one wrote: only the rule goes back
     await runner.query('drop trigger documents_keep_facts on documents');
-    await runner.query("create trigger documents_keep_facts before update on documents for each row when (old.type in ('reading', 'change')) execute function keep_facts()");
+    await runner.query(
+      "create trigger documents_keep_facts before update on documents for each row when (old.type in ('reading', 'change')) execute function keep_facts()",
+    );
   }
 }

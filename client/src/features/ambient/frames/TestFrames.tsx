@@ -18,19 +18,43 @@ import { FrameView } from './FrameView';
 
 const REASONS = {
   'too large': 'This file is over 120 MB. Export a JPEG from the camera or the raw converter and choose that.',
-  'no picture': 'This file is not a picture that the browser can open, or it is damaged. Choose a JPEG as the camera writes it.',
+  'no picture':
+    'This file is not a picture that the browser can open, or it is damaged. Choose a JPEG as the camera writes it.',
 } as const;
 
 /** Asks for the settings of a picture that does not tell them. */
-function AskSettings({ opened, onDone, onLeave }: { opened: FrameFacts; onDone: (settings: ExposureSettings) => void; onLeave: () => void }) {
+function AskSettings({
+  opened,
+  onDone,
+  onLeave,
+}: {
+  opened: FrameFacts;
+  onDone: (settings: ExposureSettings) => void;
+  onLeave: () => void;
+}) {
   const [settings, setSettings] = useState<ExposureSettings>({ av: opened.av, tv: opened.tv, sv: opened.sv });
   return (
     <View role="group" aria-label="Settings of the frame" style={{ gap: 8 }}>
       <Txt>{opened.name} does not tell its exposure. Set what the camera was at.</Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <ApertureDial label="Frame aperture" value={settings.av} increment="third" onChange={(av) => setSettings({ ...settings, av })} />
-        <ShutterDial label="Frame shutter" value={settings.tv} increment="third" onChange={(tv) => setSettings({ ...settings, tv })} />
-        <IsoDial label="Frame ISO" value={settings.sv} increment="third" onChange={(sv) => setSettings({ ...settings, sv })} />
+        <ApertureDial
+          label="Frame aperture"
+          value={settings.av}
+          increment="third"
+          onChange={(av) => setSettings({ ...settings, av })}
+        />
+        <ShutterDial
+          label="Frame shutter"
+          value={settings.tv}
+          increment="third"
+          onChange={(tv) => setSettings({ ...settings, tv })}
+        />
+        <IsoDial
+          label="Frame ISO"
+          value={settings.sv}
+          increment="third"
+          onChange={(sv) => setSettings({ ...settings, sv })}
+        />
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <ActionButton label="Keep the frame" kind="primary" grow onPress={() => onDone(settings)} />
@@ -64,18 +88,29 @@ export function TestFrames() {
     setProblem(null);
     setAsking(null);
     setProgress('Reading the settings');
-    const result = await openFrame(file, file.name, solution.camera ?? setup.meter, (now) => { if (turn.current === mine) setProgress(now); });
+    const result = await openFrame(file, file.name, solution.camera ?? setup.meter, (now) => {
+      if (turn.current === mine) setProgress(now);
+    });
     if (turn.current !== mine) return;
     setProgress(null);
     if (!result.ok) setProblem(REASONS[result.reason]);
     else if (result.told) keep(result.facts);
     else setAsking(result.facts);
   };
-  const { getRootProps, getInputProps, open: pick, isDragActive } = useDropzone({
-    accept: { 'image/jpeg': ['.jpg', '.jpeg'] }, multiple: false, noClick: true, noKeyboard: true,
+  const {
+    getRootProps,
+    getInputProps,
+    open: pick,
+    isDragActive,
+  } = useDropzone({
+    accept: { 'image/jpeg': ['.jpg', '.jpeg'] },
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
     onDrop: ([file], rejected) => {
       if (file !== undefined) void open(file);
-      else if (rejected.length > 0) setProblem('Test frames are JPEG pictures. Export one from the camera or the raw converter and choose that.');
+      else if (rejected.length > 0)
+        setProblem('Test frames are JPEG pictures. Export one from the camera or the raw converter and choose that.');
     },
   });
   const stop = () => {
@@ -85,21 +120,58 @@ export function TestFrames() {
   };
   const shown = frames.find(({ id }) => id === chosen) ?? frames.at(-1);
   return (
-    <div {...getRootProps({ role: 'group', 'aria-label': 'Test frames' })} style={{ display: 'flex', flexDirection: 'column', gap: 8, paddingTop: 8, outline: isDragActive ? `2px dashed ${palette.accent}` : 'none' }}>
+    <div
+      {...getRootProps({ role: 'group', 'aria-label': 'Test frames' })}
+      style={{
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 8,
+        paddingTop: 8,
+        outline: isDragActive ? `2px dashed ${palette.accent}` : 'none',
+      }}
+    >
       <input {...getInputProps({ 'aria-label': 'Test frame file' })} />
       <Heading size="value">Test frames</Heading>
-      <Txt tone="quiet">{wide ? 'Drop a JPEG here, or choose one' : 'Choose a JPEG'} and tap a place in it: its tone becomes a reading. A small copy is kept with the setup; the original stays on this device.</Txt>
+      <Txt tone="quiet">
+        {wide ? 'Drop a JPEG here, or choose one' : 'Choose a JPEG'} and tap a place in it: its tone becomes a reading.
+        A small copy is kept with the setup; the original stays on this device.
+      </Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
-        <ActionButton label="Import a test frame" icon="image-plus-outline" onPress={pick} disabled={progress !== null} />
-        {cameras.map(({ id, name }) => <ActionButton key={id} label={`Release ${name.toLowerCase()}`} onPress={() => void devices.release(id)} />)}
+        <ActionButton
+          label="Import a test frame"
+          icon="image-plus-outline"
+          onPress={pick}
+          disabled={progress !== null}
+        />
+        {cameras.map(({ id, name }) => (
+          <ActionButton key={id} label={`Release ${name.toLowerCase()}`} onPress={() => void devices.release(id)} />
+        ))}
         {progress !== null && <Txt role="status">{progress} …</Txt>}
         {progress !== null && <ActionButton label="Stop" onPress={stop} />}
       </View>
-      {problem !== null && <Txt tone="danger" role="alert">{problem}</Txt>}
-      {asking !== null && <AskSettings opened={asking} onDone={(settings) => keep({ ...asking, ...settings })} onLeave={() => setAsking(null)} />}
+      {problem !== null && (
+        <Txt tone="danger" role="alert">
+          {problem}
+        </Txt>
+      )}
+      {asking !== null && (
+        <AskSettings
+          opened={asking}
+          onDone={(settings) => keep({ ...asking, ...settings })}
+          onLeave={() => setAsking(null)}
+        />
+      )}
       {frames.length > 1 && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {frames.map(({ id, name }) => <ActionButton key={id} label={name} kind={id === shown?.id ? 'secondary' : 'plain'} name={`Show ${name}`} onPress={() => setChosen(id)} />)}
+          {frames.map(({ id, name }) => (
+            <ActionButton
+              key={id}
+              label={name}
+              kind={id === shown?.id ? 'secondary' : 'plain'}
+              name={`Show ${name}`}
+              onPress={() => setChosen(id)}
+            />
+          ))}
         </View>
       )}
       {shown !== undefined && <FrameView key={shown.id} frame={shown} />}
