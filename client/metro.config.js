@@ -22,7 +22,7 @@ const EARLY = {
   [path.join(path.dirname(require.resolve('expo/package.json')), 'src/winter/ImportMetaRegistry.ts')]: true,
 };
 // And except the renderer: looking a module up for every name in its inner loops halves its speed.
-const RENDERER = path.resolve(__dirname, '../core/src/preview');
-for (const file of readdirSync(RENDERER)) EARLY[path.join(RENDERER, file)] = true;
+const RENDERER = path.resolve(__dirname, '../core/src/renderer');
+for (const file of readdirSync(RENDERER, { recursive: true })) EARLY[path.join(RENDERER, file)] = true;
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: { blockList: EARLY } } });
 module.exports = config;

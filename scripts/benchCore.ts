@@ -1,7 +1,8 @@
 // Median times of the core, and of a power correction with it; printed by `npm run bench`.
-import { PLAIN_READING, type Reading, firedAs, solve } from '@sphene/core/balance';
-import { newLight } from '@sphene/core/documents';
+import { firedAs } from '@sphene/core/lights';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
+import { newLight, PLAIN_READING, type Reading } from '@sphene/core/setup';
+import { solve } from '@sphene/core/solution';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
 

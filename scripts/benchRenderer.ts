@@ -1,15 +1,14 @@
 // Times of the renderer on one thread at 360 × 480; printed by `npm run bench`.
 import {
+  bakeSculpture,
   Composer,
   FINE_CELL_CM,
-  bakeSculpture,
   frameScene,
   modelOf,
   renderSoft,
   renderSource,
-} from '@sphene/core/preview';
-
-import { PICTURE_SCENES, finished, renderScene } from '../core/test/pictureScenes';
+} from '@sphene/core/renderer';
+import { finished, PICTURE_SCENES, renderScene } from '../core/test/pictureScenes';
 
 const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN;
 function time(runs: number, work: () => unknown): number {

@@ -2,8 +2,8 @@
 //   npm run -s solve -- FILE.json [--at 2026-02-27T15:00:00Z]
 import { readFileSync } from 'node:fs';
 
-import { solve } from '@sphene/core/balance';
 import { readSetupFile } from '@sphene/core/formats';
+import { solve } from '@sphene/core/solution';
 
 const fail = (message: string): never => {
   process.stderr.write(`${message}\n`);

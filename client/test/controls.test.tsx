@@ -1,10 +1,10 @@
-import { fireEvent, render, screen } from '@testing-library/react';
-import { parseAperture } from '@sphene/core/photometry';
-
 import { ChoiceList } from '@/ui/ChoiceList';
 import { HoldBackControl } from '@/ui/HoldBackControl';
 import { NextBar } from '@/ui/NextBar';
 import { StopDial } from '@/ui/StopDial';
+import { fireEvent, render, screen } from '@testing-library/react';
+
+import { parseAperture } from '@sphene/core/notation';
 
 describe('the hold-back control', () => {
   const slider = () => screen.getByRole('slider');

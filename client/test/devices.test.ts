@@ -1,15 +1,15 @@
-import 'fake-indexeddb/auto';
-import { configure, waitFor } from '@testing-library/dom';
-import type { DeviceCommand, DeviceEvent, DeviceView } from '@sphene/core/devices';
-import { SAMPLE_DOCUMENTS, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
-
 import { Actions } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
 import { Devices } from '@/store/devices';
-import { Keeper } from '@/store/keeper';
+import { Keeper } from '@/store/sync/keeper';
 import { selectFrames, selectReadings, selectSolution } from '@/store/selectors';
 import { makeStore } from '@/store/store';
 import { openFrame } from '@/workers/openFrame';
+import { configure, waitFor } from '@testing-library/dom';
+import 'fake-indexeddb/auto';
+
+import type { DeviceCommand, DeviceEvent, DeviceView } from '@sphene/core/devices';
+import { SAMPLE_DOCUMENTS, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
 import { FakeServer, freshDevice } from './fakeServer';
 
 // a busy machine is no failure

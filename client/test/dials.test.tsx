@@ -1,7 +1,3 @@
-import { fireEvent, render, screen } from '@testing-library/react';
-import fc from 'fast-check';
-import { SAMPLE_KIT } from '@sphene/core/sample';
-
 import {
   ApertureDial,
   DistanceDial,
@@ -12,6 +8,10 @@ import {
   ShutterDial,
   StopsDial,
 } from '@/ui/dials';
+import { fireEvent, render, screen } from '@testing-library/react';
+import fc from 'fast-check';
+
+import { SAMPLE_KIT } from '@sphene/core/sample';
 
 // jsdom has no media queries, which Paper asks for
 Object.assign(globalThis, {

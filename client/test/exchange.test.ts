@@ -1,10 +1,10 @@
 /** @jest-environment node */
+import { keepAnswer, nextBatch } from '@/store/sync/exchange';
+import { openStorage, type Storage, writeEdits } from '@/store/sync/storage';
 import 'fake-indexeddb/auto';
-import { type Spot, type SyncResponse } from '@sphene/core/documents';
-import { SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 
-import { keepAnswer, nextBatch } from '@/store/exchange';
-import { type Storage, openStorage, writeEdits } from '@/store/storage';
+import type { Spot, SyncResponse } from '@sphene/core/documents';
+import { SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 
 let storage: Storage;
 let number = 0;

@@ -1,5 +1,6 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { deserialize, serialize } from 'node:v8';
+
 import type { Stored, SyncRequest } from '@sphene/core/documents';
 
 /** An empty device on this network, with what jsdom lacks of a browser. */

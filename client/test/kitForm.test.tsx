@@ -1,10 +1,9 @@
-import { fireEvent, render, screen } from '@testing-library/react';
-import { GEAR_LISTS, type GearList } from '@sphene/core/balance';
-import { GEAR_SCHEMAS, GEAR_TYPES, type GearItem } from '@sphene/core/documents';
-import { SAMPLE_KIT, sampleId } from '@sphene/core/sample';
-
 import { GearForm } from '@/features/kit/GearForm';
-import { type Draft, FIELDS, TEMPLATES, chosen, valueAt, withValueAt } from '@/features/kit/fields';
+import { chosen, type Draft, FIELDS, TEMPLATES, valueAt, withValueAt } from '@/features/kit/fields';
+import { fireEvent, render, screen } from '@testing-library/react';
+
+import { GEAR_LISTS, GEAR_SCHEMAS, GEAR_TYPES, type GearItem, type GearList } from '@sphene/core/gear';
+import { SAMPLE_KIT, sampleId } from '@sphene/core/sample';
 
 const whole = (list: GearList, draft: Draft) => ({ id: sampleId(500), retired: false, ...draft, ...GEAR_TYPES[list] });
 const nearly = (value: unknown): unknown =>

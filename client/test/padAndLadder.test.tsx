@@ -1,13 +1,13 @@
-import { render, screen } from '@testing-library/react';
-import fc from 'fast-check';
-import { solve } from '@sphene/core/balance';
-import { parseAperture } from '@sphene/core/photometry';
-import { SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
-
 import { Ladder } from '@/ui/Ladder';
 import { afterKey } from '@/ui/ReadingPad';
 import { ladderScale, patchTone, wedge } from '@/ui/ladderGeometry';
 import { PALETTES } from '@/ui/palette';
+import { render, screen } from '@testing-library/react';
+import fc from 'fast-check';
+
+import { parseAperture } from '@sphene/core/notation';
+import { SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
+import { solve } from '@sphene/core/solution';
 
 const { points } = solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date('2026-02-27T15:00:00Z'));
 

@@ -1,7 +1,7 @@
-import type { LayerSource, PictureOf } from '@sphene/core/picture';
-import type { Quality } from '@sphene/core/preview';
-
 import { PictureMaker } from '@/workers/pictureMaker';
+
+import type { LayerSource, PictureOf } from '@sphene/core/picture';
+import type { Quality } from '@sphene/core/renderer';
 
 const WIDTH = 2,
   HEIGHT = 4;

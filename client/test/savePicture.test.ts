@@ -1,8 +1,8 @@
+import { pictureText } from '@/features/picture/savePicture';
 import fc from 'fast-check';
-import { solve } from '@sphene/core/balance';
-import { SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
 
-import { pictureText } from '@/features/preview/savePicture';
+import { SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
+import { solve } from '@sphene/core/solution';
 
 const { setup, readings } = SAMPLE_HALL;
 const CLOCK = new Date('2026-02-27T15:00:00Z');

@@ -1,8 +1,9 @@
-import { type Setup, solve, withSettings } from '@sphene/core/balance';
-import { SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
-
 import { clampZoom, fitView, fromPx, snapAngle, snapTo, toPx } from '@/features/stage/stageView';
-import { type Thing, stageThings } from '@/features/stage/things';
+import { stageThings, type Thing } from '@/features/stage/things';
+
+import { SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
+import { type Setup, withSettings } from '@sphene/core/setup';
+import { solve } from '@sphene/core/solution';
 
 const NOW = '2026-02-27T15:40:00Z';
 const thingsOf = (setup: Setup): Thing[] =>

@@ -1,14 +1,7 @@
-import 'fake-indexeddb/auto';
-import { IDBObjectStore } from 'fake-indexeddb';
-import { configure, waitFor } from '@testing-library/dom';
-import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
-import type { Document } from '@sphene/core/documents';
-import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
-
 import { Actions } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
 import { Devices } from '@/store/devices';
-import { Keeper } from '@/store/keeper';
+import { Keeper } from '@/store/sync/keeper';
 import {
   selectChangeGroups,
   selectDocument,
@@ -20,8 +13,15 @@ import {
   selectSolution,
   selectSpots,
 } from '@/store/selectors';
-import { openStorage } from '@/store/storage';
+import { openStorage } from '@/store/sync/storage';
 import { makeStore } from '@/store/store';
+import { configure, waitFor } from '@testing-library/dom';
+import { IDBObjectStore } from 'fake-indexeddb';
+import 'fake-indexeddb/auto';
+
+import type { Document } from '@sphene/core/documents';
+import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
+import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 import { FakeServer, freshDevice } from './fakeServer';
 
 const { setup, shoot, spot } = SAMPLE_HALL;

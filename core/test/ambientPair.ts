@@ -1,6 +1,5 @@
-import { PLAIN_READING, type Reading, type Setup } from '../src/balance';
-import { newPoint } from '../src/documents';
 import { sampleId } from '../src/sample';
+import { newPoint, PLAIN_READING, type Reading, type Setup } from '../src/setup';
 
 /** A setup whose face stands in EV 8 and whose shadow side two stops under it. */
 export function ambientPair(like: Setup): { setup: Setup; facts: Reading[] } {

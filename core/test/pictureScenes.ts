@@ -1,32 +1,32 @@
+import type { Kit } from '../src/gear';
+import { type PictureOf, pictureOf, weightsOf } from '../src/picture';
 import {
-  type Kit,
-  LIGHT_ROLE_FACTS,
+  bakeSculpture,
+  Composer,
+  FINE_CELL_CM,
+  frameScene,
+  type Framing,
+  type Model,
+  modelOf,
+  type Quality,
+  renderSoft,
+  renderSource,
+} from '../src/renderer';
+import { SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../src/sample';
+import {
   type Light,
-  PANEL_FACTS,
+  LIGHT_ROLE_FACTS,
+  newLight,
+  newPoint,
   type Panel,
+  PANEL_FACTS,
   type PanelKind,
   PLAIN_READING,
   PLAIN_STAGE,
   type Reading,
   type Setup,
-  type Solution,
-  solve,
-} from '../src/balance';
-import { newLight, newPoint } from '../src/documents';
-import { type PictureOf, pictureOf, weightsOf } from '../src/picture';
-import {
-  Composer,
-  type Framing,
-  FINE_CELL_CM,
-  type Model,
-  type Quality,
-  bakeSculpture,
-  frameScene,
-  modelOf,
-  renderSoft,
-  renderSource,
-} from '../src/preview';
-import { SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../src/sample';
+} from '../src/setup';
+import { type Solution, solve } from '../src/solution';
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 

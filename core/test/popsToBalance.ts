@@ -1,13 +1,13 @@
-import { type Light, PLAIN_READING, type Reading, type Setup, firedAs, lightConfig } from '../src/balance';
-import { balance } from '../src/balance/balance';
-import { meterScene } from '../src/balance/meteredScene';
-import { choosePowers, missStops } from '../src/balance/powers';
-import { UNTAUGHT, learn } from '../src/calibration';
+import { balance } from '../src/balance';
+import { learn, UNTAUGHT } from '../src/calibration';
 import { seeded } from '../src/devices';
-import { newLight, newPoint } from '../src/documents';
 import { powerSettings, snapPower } from '../src/flash';
+import { firedAs, lightConfig, missStops } from '../src/lights';
+import { choosePowers } from '../src/lights/powers';
+import { meterScene } from '../src/metering';
 import { addLight, roundToStep } from '../src/photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../src/sample';
+import { type Light, newLight, newPoint, PLAIN_READING, type Reading, type Setup } from '../src/setup';
 
 /** A target is met when its tone lies no more than this further off than the best that the dials can do, stops. */
 const WITHIN_STOPS = 1 / 6;

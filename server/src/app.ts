@@ -1,6 +1,6 @@
 import { getConnInfo } from '@hono/node-server/conninfo';
-import { rateLimiter } from 'hono-rate-limiter';
 import { Hono } from 'hono';
+import { rateLimiter } from 'hono-rate-limiter';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { csrf } from 'hono/csrf';
@@ -12,7 +12,7 @@ import type { DataSource } from 'typeorm';
 
 import { clientFiles } from './clientFiles';
 import type { Config } from './config';
-import type { DeviceGateway } from './devices';
+import { DeviceGateway } from './devices/gateway';
 import type { AppEnv } from './environment';
 import { deviceRoutes } from './routes/devices';
 import { sessionRoutes } from './routes/session';

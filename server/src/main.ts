@@ -1,13 +1,13 @@
+import { serve } from '@hono/node-server';
 import { once } from 'node:events';
 import type { Server } from 'node:http';
-import { type AddressInfo } from 'node:net';
-import { serve } from '@hono/node-server';
+import type { AddressInfo } from 'node:net';
 import pino from 'pino';
 
 import { createApp } from './app';
 import { loadConfig } from './config';
 import { createDataSource, migrate } from './db/dataSource';
-import { createGateway } from './devices';
+import { createGateway } from './devices/index';
 import { seedSample } from './sync/sample';
 
 const config = loadConfig(process.env);

@@ -1,11 +1,11 @@
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import { once } from 'node:events';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import fc from 'fast-check';
-import { type DeviceEvent, type DeviceMessage, deviceEventSchema } from '@sphene/core/devices';
 import { type WebSocket, WebSocketServer } from 'ws';
 
+import { type DeviceEvent, deviceEventSchema, type DeviceMessage } from '@sphene/core/devices';
 import { loadConfig } from '../src/config';
 import { DeviceGateway } from '../src/devices/gateway';
 import { deviceReader, socketDriver } from '../src/devices/socketDriver';

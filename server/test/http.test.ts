@@ -1,10 +1,10 @@
-import { mkdtempSync, writeFileSync, mkdirSync } from 'node:fs';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 
 import { loadConfig } from '../src/config';
-import { type TestServer, openSession, post, testServer } from './testServer';
+import { openSession, post, type TestServer, testServer } from './testServer';
 
 let server: TestServer;
 beforeAll(async () => {

@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { type Frame, MAX_MUTATIONS, type Spot, documentSchema } from '@sphene/core/documents';
-import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 
+import { documentSchema, type Frame, MAX_MUTATIONS, type Spot } from '@sphene/core/documents';
+import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 import { Metering1780000100000 } from '../src/db/migrations/1780000100000-metering';
 import { seedSample } from '../src/sync/sample';
-import { type TestServer, key, openSession, otherAccount, put, sync, testServer } from './testServer';
+import { key, openSession, otherAccount, put, sync, type TestServer, testServer } from './testServer';
 
 let server: TestServer;
 let cookie: string;

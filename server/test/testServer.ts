@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import pg from 'pg';
 import pino from 'pino';
 import type { DataSource } from 'typeorm';
+
 import {
   type Document,
   type Mutation,
@@ -9,11 +10,11 @@ import {
   type SyncResponse,
   syncResponseSchema,
 } from '@sphene/core/documents';
-
 import { createApp } from '../src/app';
 import { loadConfig } from '../src/config';
 import { createDataSource, migrate } from '../src/db/dataSource';
-import { type DeviceGateway, createGateway } from '../src/devices';
+import { DeviceGateway } from '../src/devices/gateway';
+import { createGateway } from '../src/devices/index';
 
 export interface TestServer {
   app: ReturnType<typeof createApp>;

@@ -1,9 +1,9 @@
 import { DEVICE_PROTOCOL, type DeviceHello } from '@sphene/core/devices';
-import { type ExposureSettings, formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
-
+import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
+import type { ExposureSettings } from '@sphene/core/photometry';
 import { commandButton, devicePage } from './page';
-import { endOnSignal, serveDevice } from './serveDevice';
 import { Photographer, type Staged } from './photograph';
+import { endOnSignal, serveDevice } from './serveDevice';
 import { takePicture } from './simulatedCamera';
 import type { Pop } from './simulatedRadio';
 

@@ -1,7 +1,6 @@
 import { DEVICE_PROTOCOL, type DeviceHello, type MeterReading, seeded } from '@sphene/core/devices';
-import { POINT_ROLES, ROLE_FACTS } from '@sphene/core/balance';
-import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
-
+import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
+import { POINT_ROLES, ROLE_FACTS } from '@sphene/core/setup';
 import { commandButton, devicePage, escape } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
 import { SimulatedMeter } from './simulatedMeter';

@@ -1,18 +1,19 @@
-import { type Kit, type Reading, type Setup, solve } from '@sphene/core/balance';
 import { trueSolution } from '@sphene/core/devices';
+import type { Kit } from '@sphene/core/gear';
 import type { ExposureSettings } from '@sphene/core/photometry';
 import { type PictureOf, pictureOf, weightsOf } from '@sphene/core/picture';
 import {
+  bakeSculpture,
   Composer,
+  frameScene,
   type Framing,
   type Model,
-  bakeSculpture,
-  frameScene,
   modelOf,
   renderSoft,
   renderSource,
-} from '@sphene/core/preview';
-
+} from '@sphene/core/renderer';
+import type { Reading, Setup } from '@sphene/core/setup';
+import { solve } from '@sphene/core/solution';
 import type { Pop } from './simulatedRadio';
 
 /** Who and what stands before the camera, as the application says. */

@@ -1,5 +1,4 @@
 import { DEVICE_PROTOCOL, type DeviceCommand, type DeviceHello, RADIO_FAULTS } from '@sphene/core/devices';
-
 import { commandButton, devicePage } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
 import { SimulatedRadio } from './simulatedRadio';

@@ -1,10 +1,11 @@
+import { serve } from '@hono/node-server';
+import { Hono } from 'hono';
 import { once } from 'node:events';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { serve } from '@hono/node-server';
-import { type DeviceCommand, type DeviceHello, type DeviceMessage, deviceCommandSchema } from '@sphene/core/devices';
-import { Hono } from 'hono';
 import { type WebSocket, WebSocketServer } from 'ws';
+
+import { type DeviceCommand, deviceCommandSchema, type DeviceHello, type DeviceMessage } from '@sphene/core/devices';
 
 /** A running device: what it says goes to the gateway that is connected, and nowhere when none is. */
 export interface ServedDevice {

@@ -1,16 +1,10 @@
 import { encode } from 'jpeg-js';
 import piexif from 'piexifjs';
-import { type PointRole, ROLE_FACTS } from '@sphene/core/balance';
-import { truePlacementStops } from '@sphene/core/devices';
-import {
-  type ExposureSettings,
-  addLight,
-  apertureNumber,
-  ev100,
-  formatShutter,
-  isoNumber,
-} from '@sphene/core/photometry';
 
+import { truePlacementStops } from '@sphene/core/devices';
+import { apertureNumber, formatShutter, isoNumber } from '@sphene/core/notation';
+import { addLight, ev100, type ExposureSettings } from '@sphene/core/photometry';
+import { type PointRole, ROLE_FACTS } from '@sphene/core/setup';
 import type { Photograph } from './photograph';
 import type { Pop } from './simulatedRadio';
 

@@ -2,12 +2,13 @@ import {
   type DeviceCommand,
   type DeviceMessage,
   type MeterReading,
+  meterReadingSchema,
   type MeterState,
   TERRACE_LIGHT,
-  meterReadingSchema,
   trueEv100,
 } from '@sphene/core/devices';
-import { SETTING_OF, addLight, roundToStep, settingsAt } from '@sphene/core/photometry';
+import { SETTING_OF, settingsAt } from '@sphene/core/notation';
+import { addLight, roundToStep } from '@sphene/core/photometry';
 
 type MeterProblem = Extract<DeviceMessage, { type: 'problem' }>;
 

@@ -1,6 +1,6 @@
-import type { PointRole } from '@sphene/core/balance';
 import type { ArrangedHead, DeviceCommand, RadioFault, RadioState } from '@sphene/core/devices';
 import { addLight } from '@sphene/core/photometry';
+import type { PointRole } from '@sphene/core/setup';
 
 /** How far heads, modifiers and grids really lie off what is printed on them, at most, stops. */
 const MOST_OFF_STOPS = { unit: 0.6, modifier: 0.4, grid: 0.2 } as const;

@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { decode } from 'jpeg-js';
-import { type Reading, solve } from '@sphene/core/balance';
-import { TERRACE_LIGHT, truePlacementStops, trueEv100, trueSolution } from '@sphene/core/devices';
+
+import { TERRACE_LIGHT, trueEv100, truePlacementStops, trueSolution } from '@sphene/core/devices';
 import { ev100 } from '@sphene/core/photometry';
 import { SAMPLE_KIT, SAMPLE_TERRACE } from '@sphene/core/sample';
-
+import type { Reading } from '@sphene/core/setup';
+import { solve } from '@sphene/core/solution';
 import { type Photograph, Photographer } from '../src/photograph';
 import { takePicture } from '../src/simulatedCamera';
 

@@ -2,11 +2,12 @@ import { describe, expect, it } from '@jest/globals';
 import exifr from 'exifr';
 import fc from 'fast-check';
 import { decode } from 'jpeg-js';
-import { POINT_ROLES } from '@sphene/core/balance';
-import { type MeterHead, TERRACE_LIGHT, seeded, truePlacementStops, trueEv100 } from '@sphene/core/devices';
-import { exposureFromExif, placeInPicture } from '@sphene/core/frames';
-import { READ_VALUES, ev100 } from '@sphene/core/photometry';
 
+import { type MeterHead, seeded, TERRACE_LIGHT, trueEv100, truePlacementStops } from '@sphene/core/devices';
+import { exposureFromExif, placeInPicture } from '@sphene/core/frames';
+import { READ_VALUES } from '@sphene/core/notation';
+import { ev100 } from '@sphene/core/photometry';
+import { POINT_ROLES } from '@sphene/core/setup';
 import { PICTURE, roleAt, takePicture } from '../src/simulatedCamera';
 import { METER_FAULT_STOPS, SimulatedMeter } from '../src/simulatedMeter';
 import { SimulatedRadio } from '../src/simulatedRadio';

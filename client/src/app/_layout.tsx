@@ -1,12 +1,11 @@
+import { ApplicationProvider } from '@/store/application';
+import { useAppSelector } from '@/store/store';
+import { useLaterScreens } from '@/shell/laterScreen';
+import { ThemeProvider, usePalette } from '@/ui/theme';
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
-
-import { ApplicationProvider } from '@/store/application';
-import { useAppSelector } from '@/store/store';
-import { useLaterScreens } from '@/ui/laterScreen';
-import { ThemeProvider, usePalette } from '@/ui/theme';
 
 function Screens() {
   const palette = usePalette();

@@ -1,3 +1,3 @@
-import { laterScreen } from '@/ui/laterScreen';
+import { laterScreen } from '@/shell/laterScreen';
 
 export default laterScreen(async () => (await import('@/features/account/SettingsScreen')).SettingsScreen);

@@ -1,36 +1,31 @@
-import {
-  type Kit,
-  type LightRole,
-  PLAIN_READING,
-  type Preferences,
-  type Reading,
-  type SceneChangeKind,
-  SCENE_CHANGE_FACTS,
-  type Setting,
-  type SettingPath,
-  withSettings,
-} from '@sphene/core/balance';
+import { lightToAdd } from '@sphene/core/advice';
 import {
   type Change,
   type Document,
   type Frame,
-  type GearItem,
+  lastUndoable,
+  settingChanges,
   type Shoot,
   type Spot,
-  kitItems,
-  lastUndoable,
-  lightToAdd,
-  newSetup,
-  settingChanges,
   undoSettings,
 } from '@sphene/core/documents';
-import { type SetupFile, factsOfFile, kitInUse, withNewIds } from '@sphene/core/formats';
-import { type Outcome, failure, success } from '@sphene/core/photometry';
-
+import { factsOfFile, kitInUse, type SetupFile, withNewIds } from '@sphene/core/formats';
+import { type GearItem, type Kit, kitItems, type Preferences } from '@sphene/core/gear';
+import { failure, type Outcome, success } from '@sphene/core/photometry';
+import {
+  type LightRole,
+  newSetup,
+  PLAIN_READING,
+  type Reading,
+  SCENE_CHANGE_FACTS,
+  type SceneChangeKind,
+  type Setting,
+  type SettingPath,
+  withSettings,
+} from '@sphene/core/setup';
 import { noticed } from './deviceSlice';
 import { drafted } from './documentsSlice';
 import { newId, timestamp } from './ids';
-import type { Keeper } from './keeper';
 import {
   selectChangeGroups,
   selectChanges,
@@ -44,6 +39,7 @@ import {
   selectSpots,
 } from './selectors';
 import type { Store } from './store';
+import { Keeper } from './sync/keeper';
 
 const put = (document: Document) => ({ id: document.id, document });
 

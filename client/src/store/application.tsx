@@ -1,11 +1,11 @@
-import { type ReactNode, createContext, useContext, useEffect, useState } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 
 import { Actions } from './actions';
 import { clockTicked } from './deviceSlice';
 import { Devices } from './devices';
-import { Keeper } from './keeper';
-import { type Store, makeStore } from './store';
+import { makeStore, type Store } from './store';
+import { Keeper } from './sync/keeper';
 
 interface Application {
   store: Store;

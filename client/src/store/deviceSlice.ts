@@ -1,4 +1,4 @@
-import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** Where this device stands with the server. */
 export type SyncStatus = 'starting' | 'syncing' | 'synced' | 'offline' | 'refused';

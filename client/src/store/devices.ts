@@ -1,20 +1,21 @@
-import { type FiredLight, type MeteringMethod, statedLight } from '@sphene/core/balance';
+import { openFrame } from '@/workers/openFrame';
+import { z } from 'zod';
+
 import {
   type ArrangedHead,
   DEVICE_KINDS,
   type DeviceCommand,
   type DeviceEvent,
-  type DeviceView,
-  type MeterReading,
   deviceEventSchema,
+  type DeviceView,
   deviceViewSchema,
+  type MeterReading,
 } from '@sphene/core/devices';
 import { kitInUse } from '@sphene/core/formats';
-import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
-import { z } from 'zod';
-
-import { openFrame } from '@/workers/openFrame';
-import type { Actions } from './actions';
+import { statedLight } from '@sphene/core/lights';
+import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
+import type { FiredLight, MeteringMethod } from '@sphene/core/setup';
+import { Actions } from './actions';
 import { meteringMoved, noticed } from './deviceSlice';
 import { devicesListed, lookingMoved, troubled } from './devicesSlice';
 import { newId } from './ids';

@@ -1,4 +1,5 @@
-import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
 import type { DeviceView } from '@sphene/core/devices';
 
 /** A device, and whether this page has it: its readings come here. */

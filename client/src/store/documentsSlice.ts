@@ -1,6 +1,7 @@
-import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
-import type { Setting } from '@sphene/core/balance';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
 import type { Document } from '@sphene/core/documents';
+import type { Setting } from '@sphene/core/setup';
 
 /** Unsaved values under the thumb: a control being dragged, shown everywhere but not yet a change. */
 export interface Draft {

@@ -1,26 +1,19 @@
 import { createSelector } from '@reduxjs/toolkit';
-import {
-  type Fact,
-  type Kit,
-  type Reading,
-  type SceneChange,
-  type Setup,
-  solve,
-  teach,
-  withSettings,
-} from '@sphene/core/balance';
+
 import {
   type Change,
   type Document,
   type DocumentType,
   type Frame,
-  type KitItem,
+  groupChanges,
   type Shoot,
   type Spot,
-  gatherKit,
-  groupChanges,
 } from '@sphene/core/documents';
-
+import { gatherKit, type Kit, type KitItem } from '@sphene/core/gear';
+import { teach } from '@sphene/core/lights';
+import type { Fact } from '@sphene/core/metering';
+import { type Reading, type SceneChange, type Setup, withSettings } from '@sphene/core/setup';
+import { solve } from '@sphene/core/solution';
 import type { RootState } from './store';
 
 const byId = (state: RootState) => state.documents.byId;

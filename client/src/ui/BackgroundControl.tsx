@@ -1,7 +1,8 @@
 import { View } from 'react-native';
-import { BACKGROUND_MARKS, LOOK_RANGES } from '@sphene/core/balance';
-import { formatStops, sayStops } from '@sphene/core/photometry';
 
+import { formatStops, sayStops } from '@sphene/core/notation';
+import { LOOK_RANGES } from '@sphene/core/setup';
+import { BACKGROUND_MARKS } from '@sphene/core/words';
 import { MarkedSlider } from './MarkedSlider';
 import { Txt } from './Txt';
 import { patchTone } from './ladderGeometry';

@@ -2,8 +2,8 @@ import { useEffect, useRef } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
 import { Txt } from './Txt';
-import { TOUCH } from './palette';
 import { onSpace } from './onSpace';
+import { TOUCH } from './palette';
 import { usePalette } from './theme';
 
 export interface Choice<T> {

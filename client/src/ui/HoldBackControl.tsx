@@ -1,7 +1,9 @@
 import { View } from 'react-native';
-import { HOLD_BACK_RANGE, LOOK_MARKS, LOOK_WAYS, type LookWayId, sayLook, sayLookEveryWay } from '@sphene/core/balance';
-import { formatStopCount } from '@sphene/core/photometry';
 
+import type { LookWayId } from '@sphene/core/gear';
+import { formatStopCount } from '@sphene/core/notation';
+import { HOLD_BACK_RANGE } from '@sphene/core/setup';
+import { LOOK_MARKS, LOOK_WAYS, sayLook, sayLookEveryWay } from '@sphene/core/words';
 import { LookEntry } from './LookEntry';
 import { MarkedSlider } from './MarkedSlider';
 import { Txt } from './Txt';

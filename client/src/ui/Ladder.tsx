@@ -1,11 +1,11 @@
 import { useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
-import type { PointSolution } from '@sphene/core/balance';
-import { formatStops, formatStopsBothWays } from '@sphene/core/photometry';
 
+import type { PointSolution } from '@sphene/core/balance';
+import { formatStops, formatStopsBothWays } from '@sphene/core/notation';
 import { Txt } from './Txt';
-import { type Scale, ladderScale, patchTone, wedge } from './ladderGeometry';
+import { ladderScale, patchTone, type Scale, wedge } from './ladderGeometry';
 import type { Palette } from './palette';
 import { usePalette } from './theme';
 

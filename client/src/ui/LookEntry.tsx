@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { LOOK_WAYS, type LookWayId, readLook } from '@sphene/core/balance';
 
+import type { LookWayId } from '@sphene/core/gear';
+import { LOOK_WAYS, readLook } from '@sphene/core/words';
 import { Txt } from './Txt';
 import { SIZE, TOUCH } from './palette';
 

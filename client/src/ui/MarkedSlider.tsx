@@ -1,7 +1,7 @@
 import { type ReactNode, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { roundToStep } from '@sphene/core/photometry';
 
+import { roundToStep } from '@sphene/core/photometry';
 import { IconButton } from './ActionButton';
 import { Txt } from './Txt';
 import { TOUCH } from './palette';

@@ -1,24 +1,21 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
+
 import {
-  type ExposureSettings,
-  type Increment,
-  type METER_CONSTANT,
-  type Meaning,
-  type ReadValue,
-  ev100,
   formatAperture,
   formatIso,
   formatShutter,
+  type Meaning,
   readMeterText,
+  type ReadValue,
   speakAperture,
-} from '@sphene/core/photometry';
-
+} from '@sphene/core/notation';
+import { ev100, type ExposureSettings, type Increment, METER_CONSTANT } from '@sphene/core/photometry';
 import { ActionButton } from './ActionButton';
-import { ApertureDial, IsoDial, ShutterDial } from './dials';
 import { ClearKey, ReadingPad } from './ReadingPad';
 import { Txt } from './Txt';
+import { ApertureDial, IsoDial, ShutterDial } from './dials';
 import { SIZE } from './palette';
 
 interface ReadingEntryProps {

@@ -1,6 +1,6 @@
-import { View, Pressable } from 'react-native';
-import type { ReadValue } from '@sphene/core/photometry';
+import { Pressable, View } from 'react-native';
 
+import type { ReadValue } from '@sphene/core/notation';
 import { IconButton } from './ActionButton';
 import { Txt } from './Txt';
 import { TOUCH } from './palette';

@@ -1,12 +1,12 @@
-import Head from 'expo-router/head';
 import { useRouter } from 'expo-router';
-import { type ReactNode } from 'react';
+import Head from 'expo-router/head';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
+import { Notices } from '../shell/Notices';
+import { SyncNote } from '../shell/SyncNote';
 import { IconButton } from './ActionButton';
 import { Mark } from './Mark';
-import { Notices } from './Notices';
-import { SyncNote } from './SyncNote';
 import { Heading, Txt } from './Txt';
 import { usePalette } from './theme';
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import type { Outcome } from '@sphene/core/photometry';
 
+import type { Outcome } from '@sphene/core/photometry';
 import { IconButton } from './ActionButton';
 import { Txt } from './Txt';
 import { SIZE, TOUCH } from './palette';

@@ -1,4 +1,4 @@
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Text, type TextProps } from 'react-native';
 
 import { BOLD, type Palette, REGULAR, SIZE } from './palette';

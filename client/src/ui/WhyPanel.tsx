@@ -1,7 +1,7 @@
 import { View } from 'react-native';
-import type { WhyChain } from '@sphene/core/balance';
-import { formatStops } from '@sphene/core/photometry';
 
+import type { WhyChain } from '@sphene/core/explain';
+import { formatStops } from '@sphene/core/notation';
 import { Txt } from './Txt';
 import { usePalette } from './theme';
 

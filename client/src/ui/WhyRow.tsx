@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { WhyChain } from '@sphene/core/balance';
 
+import type { WhyChain } from '@sphene/core/explain';
 import PathIcon from './PathIcon';
 import { Txt } from './Txt';
 import { WhyPanel } from './WhyPanel';

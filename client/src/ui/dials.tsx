@@ -1,15 +1,11 @@
 import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
-import { type Preferences, distanceFromUnit, distanceInUnit, formatDistance } from '@sphene/core/balance';
+import type { Preferences } from '@sphene/core/gear';
 import {
   AV_RANGE,
-  INCREMENT_STOPS,
-  type Increment,
-  type Outcome,
-  SV_RANGE,
-  TONE_RANGE,
-  TV_RANGE,
-  failure,
+  distanceFromUnit,
+  distanceInUnit,
   formatAperture,
+  formatDistance,
   formatIso,
   formatShutter,
   formatStopCount,
@@ -19,10 +15,18 @@ import {
   parseIso,
   parsePartStops,
   parseShutter,
+  SV_RANGE,
+  TV_RANGE,
+} from '@sphene/core/notation';
+import {
+  failure,
+  type Increment,
+  INCREMENT_STOPS,
+  type Outcome,
   roundToStep,
   success,
+  TONE_RANGE,
 } from '@sphene/core/photometry';
-
 import { StopDial } from './StopDial';
 
 interface DialProps {

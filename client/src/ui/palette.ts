@@ -1,4 +1,4 @@
-import { DefaultTheme, type MD3Theme, configureFonts } from 'react-native-paper';
+import { configureFonts, DefaultTheme, type MD3Theme } from 'react-native-paper';
 
 /** The colours of one theme, each with one role. Meaning never hangs on colour alone: ambient is lined, flash dotted. */
 export interface Palette {

@@ -1,9 +1,9 @@
-import { type ReactNode, createContext, useContext, useMemo } from 'react';
+import type { ThemeChoice } from '@/store/deviceSlice';
+import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 
-import type { ThemeChoice } from '@/store/deviceSlice';
-import { PALETTES, type Palette, paperTheme } from './palette';
+import { type Palette, PALETTES, paperTheme } from './palette';
 
 const PaletteContext = createContext<Palette>(PALETTES.dark);
 

@@ -1,11 +1,12 @@
 import { expose } from 'comlink';
 import exifr from 'exifr';
+
 import {
   MAX_FRAME_IMAGE_LETTERS,
   type PictureTones,
-  type Place,
-  type Pixels,
   pictureTones,
+  type Pixels,
+  type Place,
   placeInPicture,
 } from '@sphene/core/frames';
 

@@ -1,6 +1,6 @@
-import { type Remote, proxy, wrap } from 'comlink';
-import type { Place } from '@sphene/core/frames';
+import { proxy, type Remote, wrap } from 'comlink';
 
+import type { Place } from '@sphene/core/frames';
 import type { FrameApi, FrameProgress, FrameResult } from './frame.worker';
 
 export type { FrameProgress, FrameResult };

@@ -1,8 +1,8 @@
 import type { Frame } from '@sphene/core/documents';
 import { exposureFromExif, hasSettings } from '@sphene/core/frames';
 import type { ExposureSettings } from '@sphene/core/photometry';
-
-import { type FrameProgress, type FrameResult, readFrame } from './frameWorker';
+import type { FrameProgress, FrameResult } from './frame.worker';
+import { readFrame } from './frameWorker';
 
 /** What a frame document says beyond its place in the store. */
 export type FrameFacts = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'>;

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
-import type { LayerSource, PictureOf } from '@sphene/core/picture';
-import { Composer, type EdgeWeights, type Quality } from '@sphene/core/preview';
 
+import type { LayerSource, PictureOf } from '@sphene/core/picture';
+import { Composer, type EdgeWeights, type Quality } from '@sphene/core/renderer';
 import type { PreviewApi } from './preview.worker';
 
 /** A layer as far as it is rendered. */

@@ -1,19 +1,20 @@
 import { expose, transfer } from 'comlink';
 import { encode } from 'fast-png';
+
 import {
+  bakeSculpture,
   type EdgeWeights,
   FINE_CELL_CM,
+  frameScene,
   type Framing,
   type Model,
+  modelOf,
   type PictureScene,
   type Quality,
-  type Source,
-  bakeSculpture,
-  frameScene,
-  modelOf,
   renderSoft,
   renderSource,
-} from '@sphene/core/preview';
+  type Source,
+} from '@sphene/core/renderer';
 
 /** What a worker is told of a framing: the whole scene, and which rows of it are its own. */
 export interface FramingJob {

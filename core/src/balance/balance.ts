@@ -1,27 +1,33 @@
-import { formatAperture, formatShare, formatStopCount } from '../photometry';
-import { solvePoint } from './balancePoints';
-import type { Camera } from './camera';
 import {
   type CameraGear,
   type CameraSolution,
-  type ExposureTarget,
   chooseCameraSettings,
+  clipsAboveAt,
+  depthWanted,
+  exposureIntent,
+  type ExposureTarget,
   limitsInForce,
-} from './cameraSettings';
+  type LitPoint,
+} from '../exposure';
+import type { Camera, Kit } from '../gear';
+import {
+  type LightConfig,
+  type LightSolution,
+  type LightsSolution,
+  solveLights,
+  type UsableLight,
+  usableLights,
+} from '../lights';
+import { type MeteredScene, questionFlashes, type Warning } from '../metering';
+import { formatAperture, formatShare, formatStopCount } from '../notation';
+import type { Setup } from '../setup';
+import type { Solution } from '../solution';
+import { sayLook } from '../words';
+import { solvePoint } from './balancePoints';
 import { contrastOf, contrastWarnings } from './contrast';
-import { depthWanted } from './depthOfField';
-import { type LitPoint, clipsAboveAt, exposureIntent } from './intent';
-import type { Kit } from './kit';
-import type { LightConfig } from './lightConfig';
-import type { LightSolution } from './lightPower';
-import { type LightsSolution, type UsableLight, solveLights, usableLights } from './lights';
-import { questionFlashes } from './questions';
+import type { PointSolution } from './point';
 import { lightRatios } from './ratios';
 import { togetherReading } from './together';
-import { sayLook } from './look';
-import type { MeteredScene } from './meteredScene';
-import type { Setup } from './setup';
-import type { PointSolution, Solution, Warning } from './solution';
 
 /** The numbers of a setup, before anything is said about what to do next. */
 export interface Balance extends Pick<

@@ -1,16 +1,12 @@
-import { type Increment, addLight, formatAperture, formatShutter, formatStops } from '../photometry';
-import type { Camera } from './camera';
-import { clipsAboveAt } from './intent';
-import type { CameraSolution } from './cameraSettings';
-import { readingNoiseStops } from './levels';
-import type { LightSolution } from './lightPower';
-import { lightName } from './lightRoles';
-import type { LightAtPoint } from './lights';
-import { type PointTarget, missStops } from './powers';
-import type { Reading } from './reading';
-import type { MeteringPoint } from './setup';
-import type { PointSolution } from './solution';
-import type { Staleness } from './stale';
+import { type CameraSolution, clipsAboveAt } from '../exposure';
+import type { Camera } from '../gear';
+import { type LightAtPoint, type LightSolution, missStops, type PointTarget } from '../lights';
+import { type PointAmbient, readingNoiseStops } from '../metering';
+import { formatAperture, formatShutter, formatStops } from '../notation';
+import { addLight, type Increment } from '../photometry';
+import type { MeteringPoint } from '../setup';
+import { lightName } from '../words';
+import type { PointSolution } from './point';
 
 interface PointContext {
   clock: Date;
@@ -47,14 +43,6 @@ const say = (
   const side = Math.abs(placedStops) < 0.05 ? '' : placedStops > 0 ? ', brighter' : ', darker';
   return `${point.name}: ${formatStops(placedStops)} stops from mid grey${side}${place}${doubt} (${parts.join(', ')}).`;
 };
-
-/** A point's ambient as it is taken for the solution. */
-export interface PointAmbient {
-  reading: Reading | undefined;
-  ambientEv100: number | null;
-  basis: PointSolution['basis'];
-  stale: Staleness | null;
-}
 
 /** Where each metered point lands. */
 export function solvePoint(

@@ -1,24 +1,23 @@
 import {
-  FLASH_COLOUR,
-  type LightColour,
-  NAMED_SOURCES,
   castSwatch,
-  gelLossStops,
+  FLASH_COLOUR,
   gelled,
+  gelLossStops,
   kelvinOf,
+  type LightColour,
   miredOf,
   miredOffNeutral,
+  NAMED_SOURCES,
   sayCast,
   shiftedKelvin,
   stackFor,
 } from '../colour';
-import { formatStopCount } from '../photometry';
-import { type Kit, offered } from './kit';
-import type { LightSolution } from './lightPower';
-import { LIGHT_ROLE_FACTS, lightName } from './lightRoles';
-import type { UsableLight } from './lights';
-import type { Setup } from './setup';
-import type { PointSolution } from './solution';
+import { type Kit, offered } from '../gear';
+import type { LightSolution, UsableLight } from '../lights';
+import { formatStopCount } from '../notation';
+import { LIGHT_ROLE_FACTS, type Setup } from '../setup';
+import { lightName } from '../words';
+import type { PointSolution } from './point';
 
 /** A source as the picture shows it. */
 export interface SourceCast extends LightColour {

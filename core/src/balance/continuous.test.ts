@@ -1,27 +1,25 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import {
-  type Kit,
-  type Lamp,
-  type Light,
-  PANEL_FACTS,
-  PANEL_KINDS,
-  type Panel,
-  type PanelKind,
-  type Reading,
-  SURFACES,
-  type Setup,
-  changedPanel,
-  lampLuxAt1M,
-  lampSchema,
-  solve,
-  withSettings,
-} from '.';
 import { ambientPair } from '../../test/ambientPair';
-import { newLight, newPoint } from '../documents';
+import { type Kit, lampLuxAt1M, SURFACES } from '../gear';
+import { type Lamp, lampSchema } from '../gear/lamp';
 import { ev100FromLux } from '../photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+import {
+  changedPanel,
+  type Light,
+  newLight,
+  newPoint,
+  type Panel,
+  PANEL_FACTS,
+  PANEL_KINDS,
+  type PanelKind,
+  type Reading,
+  type Setup,
+  withSettings,
+} from '../setup';
+import { solve } from '../solution';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const { setup, facts } = ambientPair(SAMPLE_HALL.setup);

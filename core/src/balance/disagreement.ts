@@ -1,15 +1,12 @@
 import { expectedOffset } from '../calibration';
 import { writePower } from '../flash';
+import type { Kit } from '../gear';
+import { lightConfig, promisedAv, sameSource, type UsableLight } from '../lights';
+import { ambientReadings, flashReadingsOf, lightEv100, measureFlash, outlierQuestion } from '../metering';
 import { distanceForChange } from '../modifiers';
-import { formatStopCount, remainingLight, sayStops } from '../photometry';
-import { formatDistance } from './distanceText';
-import type { Kit } from './kit';
-import { ambientReadings, flashReadingsOf, lightEv100, measureFlash } from './levels';
-import { lightConfig, promisedAv, sameSource } from './lightConfig';
-import type { UsableLight } from './lights';
-import type { Reading } from './reading';
-import type { Setup } from './setup';
-import { outlierQuestion } from './teach';
+import { formatDistance, formatStopCount, sayStops } from '../notation';
+import { remainingLight } from '../photometry';
+import type { Reading, Setup } from '../setup';
 
 /** A reading of a light that is not what was foretold: possible causes with their sizes, and the one reading that tells them apart. */
 export interface Disagreement {

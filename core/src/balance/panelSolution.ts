@@ -1,12 +1,11 @@
-import { formatStopCount } from '../photometry';
-import { type LitPlace, direction } from '../scene';
-import { panelEffectStops } from './ambientField';
-import type { Kit } from './kit';
-import type { MeteredScene } from './meteredScene';
-import { PANEL_FACTS, type PanelKind, panelName, panelSize } from './panel';
-import { pointPlace } from './pointPlaces';
-import type { Setup } from './setup';
-import type { PointSolution } from './solution';
+import { panelEffectStops, panelSize } from '../ambient';
+import type { Kit } from '../gear';
+import { type MeteredScene, pointPlace } from '../metering';
+import { formatStopCount } from '../notation';
+import { direction, type LitPlace } from '../scene';
+import { PANEL_FACTS, type PanelKind, type Setup } from '../setup';
+import { panelName } from '../words';
+import type { PointSolution } from './point';
 
 /** What one flat thing does to the light on the face. */
 export interface PanelSolution {

@@ -1,6 +1,7 @@
-import { formatStopCount, stopsToRatio } from '../photometry';
-import type { LightsSolution } from './lights';
-import type { PointSolution } from './solution';
+import type { LightsSolution } from '../lights';
+import { formatStopCount } from '../notation';
+import { stopsToRatio } from '../photometry';
+import type { PointSolution } from './point';
 
 /** How the lights stand to each other; null where one of them is missing. */
 export interface LightRatios {

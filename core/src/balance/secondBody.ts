@@ -1,9 +1,10 @@
+import { type CameraSolution, chooseCameraSettings } from '../exposure';
 import { powerStepStops } from '../flash';
-import { formatStopCount, roundToStep, sayStops } from '../photometry';
+import type { Kit } from '../gear';
+import { formatStopCount, sayStops } from '../notation';
+import { roundToStep } from '../photometry';
+import type { CameraWish, Setup } from '../setup';
 import type { Balance } from './balance';
-import { type CameraSolution, chooseCameraSettings } from './cameraSettings';
-import type { Kit } from './kit';
-import type { CameraWish, Setup } from './setup';
 
 /** The same picture on a second body. */
 export interface SecondBody {

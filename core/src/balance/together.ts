@@ -1,9 +1,9 @@
-import { ev100, formatAperture } from '../photometry';
-import type { Kit } from './kit';
-import type { LightSolution } from './lightPower';
-import type { Reading } from './reading';
-import type { Setup } from './setup';
-import type { PointSolution } from './solution';
+import type { Kit } from '../gear';
+import type { LightSolution } from '../lights';
+import { formatAperture } from '../notation';
+import { ev100 } from '../photometry';
+import type { Reading, Setup } from '../setup';
+import type { PointSolution } from './point';
 
 /** A reading with all lights on beside what was foretold for it. */
 export interface Together {

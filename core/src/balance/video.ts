@@ -1,8 +1,9 @@
-import { formatShutter, formatStopCount, secondsFromTv } from '../photometry';
+import { videoShutterTv } from '../exposure';
+import type { Kit } from '../gear';
+import { formatShutter, formatStopCount } from '../notation';
+import { secondsFromTv } from '../photometry';
+import type { Setup } from '../setup';
 import type { Balance } from './balance';
-import { videoShutterTv } from './cameraSettings';
-import type { Kit } from './kit';
-import type { Setup } from './setup';
 
 /** What filming asks for. */
 export interface VideoSolution {

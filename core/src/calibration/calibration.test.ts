@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { type Observation, type Taught, UNTAUGHT, calibrationSchema, expectedOffset, learn } from '.';
+import { calibrationSchema, expectedOffset, learn, type Observation, type Taught, UNTAUGHT } from './calibration';
 
 const unit = (id: string): Taught => ({ id: `unit:${id}`, priorSdStops: 0.5 });
 const modifier = (id: string): Taught => ({ id: `modifier:${id}`, priorSdStops: 0.5 });

@@ -1,1 +1,9 @@
-export * from './calibration';
+export {
+  type Calibration,
+  calibrationSchema,
+  expectedOffset,
+  learn,
+  type Observation,
+  type Taught,
+  UNTAUGHT,
+} from './calibration';

@@ -1,22 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import golden from '../../test/golden/gels.json';
+import { colourDistanceMired, gelled, gelLossStops, stackFor, USUAL_GELS } from './gels';
 import {
-  FLASH_COLOUR,
-  NAMED_SOURCES,
-  USUAL_GELS,
   castSwatch,
-  colourDistanceMired,
   colourFromGreyCard,
-  gelLossStops,
-  gelled,
+  FLASH_COLOUR,
   kelvinOf,
   miredOf,
   miredOffNeutral,
+  NAMED_SOURCES,
   sayCast,
-  stackFor,
-} from '.';
-import golden from '../../test/golden/gels.json';
+} from './mired';
 
 const gelNamed = (name: string) => USUAL_GELS.filter((gel) => gel.name === name);
 

@@ -1,21 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { POINT_ROLES, solve } from '../balance';
 import { addLight, ev100 } from '../photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE } from '../sample';
-import {
-  type MeterHead,
-  TERRACE_LIGHT,
-  deviceCommandSchema,
-  deviceEventSchema,
-  deviceHelloSchema,
-  deviceMessageSchemas,
-  seeded,
-  truePlacementStops,
-  trueEv100,
-  trueSolution,
-} from '.';
+import { POINT_ROLES } from '../setup';
+import { solve } from '../solution';
+import { deviceCommandSchema, deviceEventSchema, deviceHelloSchema, deviceMessageSchemas } from './protocol';
+import { seeded } from './seeded';
+import { type MeterHead, TERRACE_LIGHT, trueEv100, truePlacementStops, trueSolution } from './trueScene';
 
 const HEADS: MeterHead[] = ['camera', 'light', 'disc'];
 const CLOCK = new Date('2026-02-27T16:00:00Z');

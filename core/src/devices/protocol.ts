@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
-import { POINT_ROLES, RADIO_GROUPS, kitSchema, lightSchema, readingSchema, setupSchema, stopFields } from '../balance';
-import { READ_VALUES } from '../photometry';
+import { kitSchema, stopFields } from '../gear';
+import { READ_VALUES } from '../notation';
+import { lightSchema, POINT_ROLES, RADIO_GROUPS, readingSchema, setupSchema } from '../setup';
 
 /** Version of the words between gateway and device; see docs/devices.md. */
 export const DEVICE_PROTOCOL = 1;

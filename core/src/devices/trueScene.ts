@@ -1,5 +1,6 @@
-import { type PointRole, ROLE_FACTS, type Solution } from '../balance';
-import { type ExposureSettings, addLight, discResponse, domeResponse, ev100, ev100FromLux } from '../photometry';
+import { addLight, discResponse, domeResponse, ev100, ev100FromLux, type ExposureSettings } from '../photometry';
+import { type PointRole, ROLE_FACTS } from '../setup';
+import type { Solution } from '../solution';
 
 /** One source as it reaches a place: where it comes from, and what it gives square on. */
 export interface TrueSource {

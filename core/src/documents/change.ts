@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { SETTING_PATHS, type Setting, type Setup, settingAt } from '../balance';
+import { type Setting, SETTING_PATHS, settingAt, type Setup } from '../setup';
 
 /** A change of one setup's settings: a fact for the log, and what undo goes by. */
 export const changeSchema = z.strictObject({

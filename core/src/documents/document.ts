@@ -1,8 +1,5 @@
 import { z } from 'zod';
 
-import { readingSchema, sceneChangeSchema, setupSchema } from '../balance';
-import { changeSchema } from './change';
-import { frameSchema } from './frame';
 import {
   cameraItemSchema,
   filterItemSchema,
@@ -15,7 +12,10 @@ import {
   preferencesItemSchema,
   reflectorItemSchema,
   standItemSchema,
-} from './kitItems';
+} from '../gear';
+import { readingSchema, sceneChangeSchema, setupSchema } from '../setup';
+import { changeSchema } from './change';
+import { frameSchema } from './frame';
 import { migrateDocument } from './migrate';
 import { shootSchema, spotSchema } from './shoot';
 

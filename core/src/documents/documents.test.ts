@@ -1,23 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import {
-  type Change,
-  describeChange,
-  documentSchema,
-  enteredShootSchema,
-  gatherKit,
-  groupChanges,
-  kitItems,
-  lastUndoable,
-  mergeByField,
-  migrateDocument,
-  newSetup,
-  settingChanges,
-  undoSettings,
-} from '.';
-import { DEFAULT_PREFERENCES, type Setup, withSettings } from '../balance';
+import { DEFAULT_PREFERENCES, gatherKit, kitItems } from '../gear';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+import { newSetup, type Setup, withSettings } from '../setup';
+import { describeChange } from '../words';
+import { type Change, groupChanges, lastUndoable, settingChanges, undoSettings } from './change';
+import { documentSchema } from './document';
+import { mergeByField } from './merge';
+import { migrateDocument } from './migrate';
+import { enteredShootSchema } from './shoot';
 
 const { setup } = SAMPLE_HALL;
 const change = (

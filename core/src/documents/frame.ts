@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
-import { stopFields } from '../balance';
 import { HISTOGRAM_BINS, MAX_FRAME_IMAGE_LETTERS } from '../frames';
+import { stopFields } from '../gear';
 
 const channelCounts = z.array(z.number().int().min(0)).length(HISTOGRAM_BINS);
 const channelShares = z.tuple([z.number().min(0).max(1), z.number().min(0).max(1), z.number().min(0).max(1)]);

@@ -1,12 +1,13 @@
+import { DEFAULT_PREFERENCES, FULL_FRAME_DIAGONAL_MM } from '../gear';
 import {
-  DEFAULT_PREFERENCES,
-  FULL_FRAME_DIAGONAL_MM,
   LIGHT_ROLE_FACTS,
+  PLAIN_CAMERA,
+  PLAIN_LIGHTING,
+  PLAIN_LOOK,
   PLAIN_READING,
   ROLE_FACTS,
   USUAL_METHOD,
-} from '../balance';
-import { PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
+} from '../setup';
 
 type Raw = Record<string, unknown>;
 const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -33,11 +33,9 @@ export type Stored = z.infer<typeof storedSchema>;
 export const mutationResultSchema = z.strictObject({
   key: z.uuid(),
   id: z.uuid(),
-  status: z
-    .enum(['applied', 'conflict', 'rejected'])
-    .meta({
-      description: 'conflict: someone else was first, merge and send again; rejected: a fact was to be changed',
-    }),
+  status: z.enum(['applied', 'conflict', 'rejected']).meta({
+    description: 'conflict: someone else was first, merge and send again; rejected: a fact was to be changed',
+  }),
   version: z.int(),
 });
 export type MutationResult = z.infer<typeof mutationResultSchema>;

@@ -1,24 +1,22 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import golden from '../../test/golden/flash-power.json';
+import { effectiveDistanceM } from '../modifiers';
+import { parseAperture } from '../notation';
+import { roundToStep, svFromIso } from '../photometry';
+import { automaticStart } from './automatic';
+import { highSpeedSyncLossStops, zoomGainStops } from './flashUnit';
+import { flashAv, flashPowerStops, guideNumberFromWs } from './guideNumber';
 import {
-  type PowerScale,
-  flashAv,
-  flashPowerStops,
-  guideNumberFromWs,
-  highSpeedSyncLossStops,
   lowestPowerStops,
+  type PowerScale,
   powerScaleSchema,
   powerSettings,
   readPower,
   snapPower,
   writePower,
-  automaticStart,
-  zoomGainStops,
-} from '.';
-import { effectiveDistanceM } from '../modifiers';
-import { parseAperture, roundToStep, svFromIso } from '../photometry';
-import golden from '../../test/golden/flash-power.json';
+} from './powerScale';
 
 const SCALES: [string, PowerScale][] = [
   ['fractions in thirds', { kind: 'fraction', step: 'third', lowestStops: -7 }],

@@ -1,5 +1,14 @@
-export * from './automatic';
-export * from './duration';
-export * from './flashUnit';
-export * from './guideNumber';
-export * from './powerScale';
+export { automaticStart } from './automatic';
+export { darkBandShare, passedPowerStops, safeSyncTv } from './duration';
+export {
+  type FlashUnit,
+  flashUnitSchema,
+  highSpeedSyncLossStops,
+  popsPerCharge,
+  recycleS,
+  unitGuideNumberM,
+  unitUncertaintyStops,
+  zoomGainStops,
+} from './flashUnit';
+export { flashAv } from './guideNumber';
+export { lowestPowerStops, powerSettings, powerStepStops, readPower, snapPower, writePower } from './powerScale';

@@ -1,15 +1,7 @@
 import { z } from 'zod';
 
-import {
-  INCREMENT_STOPS,
-  type Outcome,
-  ceilToStep,
-  failure,
-  parsePartStops,
-  roundToStep,
-  stepsToStops,
-  success,
-} from '../photometry';
+import { parsePartStops } from '../notation';
+import { ceilToStep, failure, INCREMENT_STOPS, type Outcome, roundToStep, stepsToStops, success } from '../photometry';
 
 /**
  * The scale printed on a flash unit. Power is kept in stops below full (0 and less);

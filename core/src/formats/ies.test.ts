@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { readIes } from '.';
 import { beamSchema, beamShare } from '../modifiers';
+import { readIes } from './ies';
 
 const GOOD = [
   'IESNA:LM-63-2002',

@@ -1,5 +1,5 @@
 import type { Beam } from '../modifiers';
-import { type Outcome, failure, success } from '../photometry';
+import { failure, type Outcome, success } from '../photometry';
 
 /** What an IES LM-63 photometric file says of a lamp or a modifier, as far as its beam goes. */
 export interface IesBeam {

@@ -1,11 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 
-import { type SetupFile, kitInUse, readSetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from '.';
-import { type Solution, solve } from '../balance';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+import { type Solution, solve } from '../solution';
+import { kitInUse, readSetupFile, type SetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from './setupFile';
 
 const file: SetupFile = {
   format: 'sphene-setup',

@@ -1,18 +1,9 @@
 import { z } from 'zod';
 
-import {
-  EMPTY_KIT,
-  GEAR_LISTS,
-  type GearList,
-  type Kit,
-  type Setup,
-  kitSchema,
-  readingSchema,
-  sceneChangeSchema,
-  setupSchema,
-} from '../balance';
-import { GEAR_TYPES, changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
-import { type Outcome, failure, success } from '../photometry';
+import { changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
+import { EMPTY_KIT, GEAR_LISTS, GEAR_TYPES, type GearList, type Kit, kitSchema } from '../gear';
+import { failure, type Outcome, success } from '../photometry';
+import { readingSchema, sceneChangeSchema, type Setup, setupSchema } from '../setup';
 
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({

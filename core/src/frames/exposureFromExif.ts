@@ -1,15 +1,5 @@
-import {
-  AV_RANGE,
-  type ExposureSettings,
-  SV_RANGE,
-  TV_RANGE,
-  avFromN,
-  parseAperture,
-  parseIso,
-  parseShutter,
-  svFromIso,
-  tvFromSeconds,
-} from '../photometry';
+import { AV_RANGE, parseAperture, parseIso, parseShutter, SV_RANGE, TV_RANGE } from '../notation';
+import { avFromN, type ExposureSettings, svFromIso, tvFromSeconds } from '../photometry';
 
 /** The fields that tell an exposure. Checked by hand and not by a schema, so that the worker carries no schema library. */
 interface ExposureFields {

@@ -1,15 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import {
-  HISTOGRAM_BINS,
-  type Pixels,
-  exposureFromExif,
-  hasSettings,
-  linearFromSrgb,
-  pictureTones,
-  placeInPicture,
-} from '.';
+import { exposureFromExif, hasSettings } from './exposureFromExif';
+import { HISTOGRAM_BINS, linearFromSrgb, pictureTones, type Pixels, placeInPicture } from './tones';
 
 const flat = (level: number, width = 40, height = 30): Pixels => ({
   data: new Uint8ClampedArray(width * height * 4).fill(level),

@@ -1,2 +1,11 @@
-export * from './exposureFromExif';
-export * from './tones';
+export { exposureFromExif, hasSettings } from './exposureFromExif';
+export {
+  HISTOGRAM_BINS,
+  linearFromSrgb,
+  MAX_FRAME_IMAGE_LETTERS,
+  type PictureTones,
+  pictureTones,
+  type Pixels,
+  type Place,
+  placeInPicture,
+} from './tones';

@@ -1,3 +1,3 @@
-export * from './areaSource';
-export * from './beam';
-export * from './modifier';
+export { apparentSizeDeg, distanceForChange, effectiveDistanceM, falloffStops, type SourceShape } from './areaSource';
+export { type Beam, beamLossStops, beamSchema, beamShare, type Grid, griddedBeam, gridSchema } from './beam';
+export { BARE_REFLECTOR, type Modifier, MODIFIER_UNCERTAINTY_STOPS, modifierSchema } from './modifier';

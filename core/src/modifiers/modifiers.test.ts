@@ -1,16 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import falloff from '../../test/golden/falloff.json';
+import rectangles from '../../test/golden/rectangle.json';
 import {
-  type SourceShape,
   apparentSizeDeg,
   distanceForChange,
   effectiveDistanceM,
   falloffStops,
   rectangleConfigurationFactor,
-} from '.';
-import falloff from '../../test/golden/falloff.json';
-import rectangles from '../../test/golden/rectangle.json';
+  type SourceShape,
+} from './areaSource';
 
 const size = fc.double({ min: 0.05, max: 3, noNaN: true });
 const shape: fc.Arbitrary<SourceShape> = fc.oneof(

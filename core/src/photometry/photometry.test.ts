@@ -1,44 +1,38 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import holdBacks from '../../test/golden/holdback.json';
+import apertures from '../../test/golden/notation-aperture.json';
+import shutters from '../../test/golden/notation-shutter.json';
+import twoExposureErrors from '../../test/golden/two-exposures-errors.json';
+import twoExposures from '../../test/golden/two-exposures.json';
 import {
-  type Increment,
-  addLight,
   apertureNumber,
-  avFromN,
-  ev100,
-  ev100FromLux,
-  flashMinusAmbient,
   formatAperture,
   formatIso,
   formatShutter,
   formatStops,
-  holdBackFromFlashMinusAmbient,
-  holdBackFromShare,
-  isoFromSv,
-  luxFromEv100,
-  nFromAv,
   parseAperture,
   parseIso,
   parseShutter,
-  remainingLight,
-  roundToStep,
   sayStops,
-  secondsFromTv,
-  separateFlashAv,
-  separateFlashN,
-  shareFromFlashMinusAmbient,
-  shareFromHoldBack,
   speakAperture,
+} from '../notation';
+import {
+  avFromN,
+  ev100,
+  ev100FromLux,
+  isoFromSv,
+  luxFromEv100,
+  nFromAv,
+  secondsFromTv,
   svFromIso,
-  totalAv,
   tvFromSeconds,
-} from '.';
-import apertures from '../../test/golden/notation-aperture.json';
-import shutters from '../../test/golden/notation-shutter.json';
-import twoExposures from '../../test/golden/two-exposures.json';
-import twoExposureErrors from '../../test/golden/two-exposures-errors.json';
-import holdBacks from '../../test/golden/holdback.json';
+} from './exposure';
+import { flashMinusAmbient, holdBackFromFlashMinusAmbient, holdBackFromShare, shareFromHoldBack } from './holdBack';
+import type { Increment } from './increments';
+import { addLight, remainingLight, roundToStep } from './stops';
+import { separateFlashAv, separateFlashN, shareFromFlashMinusAmbient, totalAv } from './twoExposures';
 
 const stops = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 

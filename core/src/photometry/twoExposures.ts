@@ -1,5 +1,5 @@
 import { avFromN, nFromAv } from './exposure';
-import { type Outcome, failure, success } from './outcome';
+import { failure, type Outcome, success } from './outcome';
 import { addLight, remainingLight, stopsToRatio } from './stops';
 
 /**

@@ -1,3 +1,3 @@
-export * from './marks';
-export { type LayerSource, PICTURE, type PictureOf, pictureOf } from './pictureOf';
-export { type Showing, greyCardValue, strengthsOf, weightsOf } from './weights';
+export { type ToneMark, toneMarks } from './marks';
+export { type LayerSource, type PictureOf, pictureOf } from './pictureOf';
+export { type Showing, weightsOf } from './weights';

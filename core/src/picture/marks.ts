@@ -1,5 +1,6 @@
-import type { Setup, Solution } from '../balance';
-import { MATERIAL, type Vec, cross, dot, lensOf, minus } from '../preview';
+import { cross, dot, lensOf, MATERIAL, minus, type Vec } from '../renderer';
+import type { Setup } from '../setup';
+import type { Solution } from '../solution';
 import type { PictureOf } from './pictureOf';
 
 /** A metering point on the picture: where, in parts of its size, and where its tone lands; the ladder's own number. */

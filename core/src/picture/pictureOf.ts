@@ -1,34 +1,29 @@
-import {
-  type Kit,
-  PANEL_FACTS,
-  type Setup,
-  type Solution,
-  companions,
-  isIndoors,
-  lightConfig,
-  panelFlat,
-  pointPlace,
-  setupView,
-} from '../balance';
+import { isIndoors, panelFlat } from '../ambient';
+import type { Kit } from '../gear';
+import { lightConfig } from '../lights';
+import { pointPlace } from '../metering';
 import { beamShare } from '../modifiers';
 import {
-  type BACKDROPS,
+  areaSource,
+  BACKDROPS,
+  beamTable,
   type Blocker,
+  cosineBeam,
   HAIR_TONES,
+  openSky,
   type Outline,
   type Person,
   type PictureScene,
   type Rgb,
+  room,
   SKIN_TONES,
   type Source,
   type Vec,
-  areaSource,
-  beamTable,
-  cosineBeam,
-  openSky,
-  room,
-} from '../preview';
-import { type Flat, type Place, flatAxes, frameSizeM } from '../scene';
+} from '../renderer';
+import { type Flat, flatAxes, frameSizeM, type Place } from '../scene';
+import { PANEL_FACTS, type Setup } from '../setup';
+import type { Solution } from '../solution';
+import { companions, setupView } from '../stage';
 
 /** One layer of the picture: what casts it, and a key that changes when it must be rendered again. `null`: the soft light from all round. */
 export interface LayerSource {

@@ -1,28 +1,24 @@
-import {
-  type Kit,
-  PANEL_FACTS,
-  type Setup,
-  type Solution,
-  lightConfig,
-  panelFlat,
-  pointPlace,
-  thrownTowards,
-} from '../balance';
-import { FLASH_COLOUR, type LightColour, gelled, linearRgb } from '../colour';
+import { panelFlat, thrownTowards } from '../ambient';
+import { FLASH_COLOUR, gelled, type LightColour, linearRgb } from '../colour';
+import type { Kit } from '../gear';
+import { lightConfig } from '../lights';
+import { pointPlace } from '../metering';
 import {
   CARD,
   DOME,
-  MID_GREY,
-  type Rgb,
-  type Source,
-  WEIGHTS_PER_LAYER,
-  type Vec,
   dot,
   lightAt,
+  MID_GREY,
+  type Rgb,
   skyRadiance,
   softOnCard,
-} from '../preview';
+  type Source,
+  type Vec,
+  WEIGHTS_PER_LAYER,
+} from '../renderer';
 import type { Place } from '../scene';
+import { PANEL_FACTS, type Setup } from '../setup';
+import type { Solution } from '../solution';
 import { CM, type LayerSource, type PictureOf, toVec } from './pictureOf';
 
 /** Which part of the light a picture shows. */

@@ -1,3 +1,3 @@
-export * from './ids';
-export * from './kit';
-export * from './orlabach';
+export { sampleId } from './ids';
+export { SAMPLE_KIT } from './kit';
+export { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_TERRACE } from './orlabach';

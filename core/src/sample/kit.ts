@@ -1,5 +1,5 @@
-import { type Camera, EMPTY_KIT, type Kit } from '../balance';
 import { USUAL_GELS } from '../colour';
+import { type Camera, EMPTY_KIT, type Kit } from '../gear';
 import type { Modifier } from '../modifiers';
 import { sampleId } from './ids';
 

@@ -1,5 +1,15 @@
-import { PLAIN_READING, PLAIN_STAGE, type Reading, type Setup, USUAL_METHOD } from '../balance';
-import { type Document, type Shoot, type Spot, PLAIN_LOOK, kitItems, newLight, newSetup } from '../documents';
+import type { Document, Shoot, Spot } from '../documents';
+import { kitItems } from '../gear';
+import {
+  newLight,
+  newSetup,
+  PLAIN_LOOK,
+  PLAIN_READING,
+  PLAIN_STAGE,
+  type Reading,
+  type Setup,
+  USUAL_METHOD,
+} from '../setup';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
 

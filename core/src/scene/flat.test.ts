@@ -1,27 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { rectangleConfigurationFactor } from '../modifiers/areaSource';
 import {
   CARD_ANSWER,
+  coveredShare,
   DOME_ANSWER,
   type Flat,
-  coveredShare,
-  direction,
-  flatInFrame,
-  frameSizeM,
-  frameView,
-  inFrame,
-  lightPlace,
   mirrored,
   passesThrough,
-  poleInFrame,
   shareFromFlat,
-  spectaclesShow,
-  standOf,
-  turned,
   unitOf,
-} from '.';
-import { rectangleConfigurationFactor } from '../modifiers';
+} from './flat';
+import { flatInFrame, frameSizeM, frameView, inFrame, poleInFrame } from './framing';
+import { direction, lightPlace, standOf, turned } from './position';
+import { spectaclesShow } from './spectacles';
 
 const EYES = { x: 0, y: 0, z: 0 };
 const TO_CAMERA = direction(0);

@@ -1,4 +1,4 @@
-import { type Place, lengthM, minus } from './position';
+import { lengthM, minus, type Place } from './position';
 
 /** A flat thing in the scene: a reflector, a panel, a window. Metres. */
 export interface Flat {

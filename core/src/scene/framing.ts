@@ -1,5 +1,5 @@
-import { type Flat, dot, flatAxes, movedBy, unitOf } from './flat';
-import { type Place, lengthM, minus } from './position';
+import { dot, type Flat, flatAxes, movedBy, unitOf } from './flat';
+import { lengthM, minus, type Place } from './position';
 
 /** A camera and how wide it sees: half of the frame's width and height at unit distance. */
 export interface FrameView {

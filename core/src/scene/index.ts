@@ -1,10 +1,10 @@
-export * from './ballast';
+export { ballastKg } from './ballast';
 export {
-  type Flat,
   CARD_ANSWER,
-  DOME_ANSWER,
   coveredShare,
+  DOME_ANSWER,
   dot,
+  type Flat,
   flatAxes,
   mirrored,
   movedBy,
@@ -12,8 +12,18 @@ export {
   shareFromFlat,
   unitOf,
 } from './flat';
-export * from './framing';
-export * from './group';
-export * from './position';
-export * from './spectacles';
-export * from './spill';
+export { flatInFrame, frameSizeM, type FrameView, frameView, poleInFrame } from './framing';
+export {
+  angleDeg,
+  direction,
+  lengthM,
+  lightPlace,
+  type LightStand,
+  type LitPlace,
+  minus,
+  type Place,
+  standOf,
+  turned,
+  wrapDeg,
+} from './position';
+export { spectaclesShow } from './spectacles';

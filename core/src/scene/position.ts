@@ -61,3 +61,11 @@ export function standOf(place: Place, from: Place): LightStand {
 
 /** An angle as −180 up to 180 degrees. */
 export const wrapDeg = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
+
+/** A place that is lit, and where it faces. */
+export interface LitPlace {
+  at: Place;
+  faces: Place;
+  /** light from further aside than this is shaded by the body; none: the dome sees all round */
+  shadedFromDeg?: number;
+}

@@ -1,20 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import {
-  type LightStand,
-  angleDeg,
-  ballastKg,
-  direction,
-  evenness,
-  evennessCures,
-  lengthM,
-  lightPlace,
-  minus,
-  spillStops,
-} from '.';
 import golden from '../../test/golden/ballast.json';
-import { type Beam, type SourceShape, beamLossStops, beamSchema, beamShare, griddedBeam } from '../modifiers';
+import { evenness } from '../lights';
+import { evennessCures } from '../lights/evenness';
+import { spillStops } from '../lights/spill';
+import { type Beam, beamLossStops, beamSchema, beamShare, griddedBeam, type SourceShape } from '../modifiers';
+import { ballastKg } from './ballast';
+import { angleDeg, direction, lengthM, lightPlace, type LightStand, minus } from './position';
 
 const ORIGIN = { x: 0, y: 0, z: 0 };
 const stand = fc.record({

@@ -1,5 +1,5 @@
-import { type Flat, dot, flatAxes, mirrored, unitOf } from './flat';
-import { type Place, minus } from './position';
+import { dot, type Flat, flatAxes, mirrored, unitOf } from './flat';
+import { minus, type Place } from './position';
 
 const RADIANS = Math.PI / 180;
 /** Lenses: how far their middles lie from the nose line, half width and height, and the radius of their bend; metres. */

@@ -1,2 +1,2 @@
-export * from './clearSky';
-export * from './sunPosition';
+export { clearSky } from './clearSky';
+export { sunPosition } from './sunPosition';

@@ -1,9 +1,9 @@
+import { describe, expect, it } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { describe, expect, it } from '@jest/globals';
-
-import { clearSky, sunPosition } from '.';
+import { clearSky } from './clearSky';
+import { sunPosition } from './sunPosition';
 
 const golden = JSON.parse(readFileSync(join(__dirname, '../../test/golden/sun.json'), 'utf8')) as {
   cases: { lat: number; lon: number; at: string; altitudeDeg: number; azimuthDeg: number }[];

@@ -1,25 +1,14 @@
 import { createHash } from 'node:crypto';
 
-import {
-  LIGHT_ROLES,
-  type LightRole,
-  SETTING_PATHS,
-  SYMPTOMS,
-  type Setting,
-  type Symptom,
-  diagnose,
-  equalLooks,
-  placementsFor,
-  readLook,
-  ripple,
-  sayMethod,
-  sayPaces,
-  settingAt,
-  solve,
-} from '../../src/balance';
-import { describeChange, lightToAdd, settingChanges } from '../../src/documents';
-import { answerStops, parseAperture, parseIso, parseShutter, readMeterText } from '../../src/photometry';
+import { diagnose, lightToAdd, type Symptom, SYMPTOMS } from '../../src/advice';
+import { settingChanges } from '../../src/documents';
+import { equalLooks, ripple } from '../../src/explain';
+import { answerStops, parseAperture, parseIso, parseShutter, readMeterText } from '../../src/notation';
 import { sampleId } from '../../src/sample';
+import { LIGHT_ROLES, type LightRole, type Setting, SETTING_PATHS, settingAt } from '../../src/setup';
+import { solve } from '../../src/solution';
+import { placementsFor, sayPaces } from '../../src/stage';
+import { describeChange, readLook, sayMethod } from '../../src/words';
 import type { SolutionCase } from './corpus';
 
 /** JSON with the keys of every object in order: what does not hang on the order in which fields are written. */

@@ -1,32 +1,30 @@
+import { seeded } from '../../src/devices';
+import { type Kit, LOOK_WAY_IDS, SURFACES } from '../../src/gear';
+import { firedAs, teach } from '../../src/lights';
+import type { Fact } from '../../src/metering';
+import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../../src/sample';
 import {
-  type Fact,
   type FiredLight,
-  type Kit,
-  LIGHT_ROLES,
   type Light,
-  LOOK_WAY_IDS,
+  LIGHT_ROLES,
   MOTIONS,
+  newLight,
+  newPoint,
+  type Panel,
   PANEL_FACTS,
   PANEL_KINDS,
   PLAIN_READING,
   PLAIN_STAGE,
   POINT_ROLES,
-  type Panel,
   type PointRole,
   type Reading,
   SCENE_CHANGES,
-  SURFACES,
   type SceneChange,
   type Setup,
-  firedAs,
   setupSchema,
-  solve,
-  teach,
   withSettings,
-} from '../../src/balance';
-import { seeded } from '../../src/devices';
-import { newLight, newPoint } from '../../src/documents';
-import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../../src/sample';
+} from '../../src/setup';
+import { solve } from '../../src/solution';
 import { PICTURE_SCENES } from '../pictureScenes';
 import { SCENES_FROM_TESTS } from './fromTests';
 
@@ -224,20 +222,18 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
       highlightPointId: highlight !== undefined && chance(0.4) ? highlight.id : null,
       faceStops: chance(0.3) ? between(-1, 1, 1) : 0,
       feelStops: chance(0.2) ? between(-0.7, 0.7, 1) : 0,
-      targets: points
-        .slice(1)
-        .flatMap(({ id }) =>
-          chance(0.25)
-            ? [
-                {
-                  pointId: id,
-                  kind: pick(['value', 'least', 'most'] as const),
-                  stops: between(-3, 2, 1),
-                  weight: pick([0.5, 1, 2, 4] as const),
-                },
-              ]
-            : [],
-        ),
+      targets: points.slice(1).flatMap(({ id }) =>
+        chance(0.25)
+          ? [
+              {
+                pointId: id,
+                kind: pick(['value', 'least', 'most'] as const),
+                stops: between(-3, 2, 1),
+                weight: pick([0.5, 1, 2, 4] as const),
+              },
+            ]
+          : [],
+      ),
     },
     camera: {
       ...like.camera,

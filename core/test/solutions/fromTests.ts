@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import type { Fact, Kit, Setup } from '../../src/balance';
 import { migrateDocument } from '../../src/documents';
+import type { Kit } from '../../src/gear';
+import type { Fact } from '../../src/metering';
+import type { Setup } from '../../src/setup';
 import type { SolutionCase } from './corpus';
 
 interface Kept {

@@ -1,7 +1,6 @@
+import { beforeAll, describe, expect, it } from '@jest/globals';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-
-import { beforeAll, describe, expect, it } from '@jest/globals';
 
 import { answersOf, answersToTyped, canonical, fingerprint } from './answers';
 import { solutionCorpus } from './corpus';

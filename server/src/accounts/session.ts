@@ -1,8 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Context } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
 import { HTTPException } from 'hono/http-exception';
+import { createHash, randomBytes } from 'node:crypto';
 
 import type { Queryable } from '../db/dataSource';
 import type { AppEnv } from '../environment';

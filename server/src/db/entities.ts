@@ -1,4 +1,5 @@
 import { EntitySchema, type ValueTransformer } from 'typeorm';
+
 import type { Document } from '@sphene/core/documents';
 
 /** int8 arrives as a string; these columns count changes and stay far under 2^53. */

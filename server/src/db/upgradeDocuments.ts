@@ -1,5 +1,6 @@
-import { MIGRATED_TYPES, migrateDocument } from '@sphene/core/documents';
 import type { QueryRunner } from 'typeorm';
+
+import { MIGRATED_TYPES, migrateDocument } from '@sphene/core/documents';
 
 const BATCH = 500;
 

@@ -1,7 +1,7 @@
 import { once } from 'node:events';
-import { type DeviceKind, deviceMessageSchemas } from '@sphene/core/devices';
 import WebSocket from 'ws';
 
+import { type DeviceKind, deviceMessageSchemas } from '@sphene/core/devices';
 import type { DeviceDriver, DriverEvents } from './driver';
 
 /** A device may say so much within so long; a hand cannot press faster. */

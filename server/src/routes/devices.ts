@@ -1,11 +1,11 @@
-import { deviceCommandSchema } from '@sphene/core/devices';
 import { Hono } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 
+import { deviceCommandSchema } from '@sphene/core/devices';
 import { requireAccount } from '../accounts/session';
-import type { DeviceGateway } from '../devices/gateway';
+import { DeviceGateway } from '../devices/gateway';
 import type { AppEnv } from '../environment';
 
 const KEEP_ALIVE_MS = 15_000;

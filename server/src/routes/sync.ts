@@ -1,8 +1,8 @@
-import { syncRequestSchema } from '@sphene/core/documents';
 import { Hono } from 'hono';
 import { validator } from 'hono/validator';
 import { z } from 'zod';
 
+import { syncRequestSchema } from '@sphene/core/documents';
 import { requireAccount } from '../accounts/session';
 import type { AppEnv } from '../environment';
 import { pull } from '../sync/pull';

@@ -1,5 +1,4 @@
 import type { Document, Stored } from '@sphene/core/documents';
-
 import type { Queryable } from '../db/dataSource';
 
 /** How many changes one answer carries at most. */

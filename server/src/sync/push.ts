@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import { type Document, type Mutation, type MutationResult, isFactType } from '@sphene/core/documents';
 
+import { type Document, isFactType, type Mutation, type MutationResult } from '@sphene/core/documents';
 import type { Queryable } from '../db/dataSource';
 
 interface Row {

@@ -1,6 +1,6 @@
-import { SAMPLE_DOCUMENTS } from '@sphene/core/sample';
 import type { DataSource } from 'typeorm';
 
+import { SAMPLE_DOCUMENTS } from '@sphene/core/sample';
 import { demoAccountId } from '../accounts/session';
 import { push } from './push';
 

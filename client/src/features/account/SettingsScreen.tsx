@@ -1,7 +1,4 @@
-import { ScrollView } from 'react-native';
-
-import { LOOK_WAYS, LOOK_WAY_IDS, keepOrderSchema } from '@sphene/core/balance';
-
+import { SHORTCUTS } from '@/features/setup/shortcuts';
 import { useActions, useKeeper } from '@/store/application';
 import type { ThemeChoice } from '@/store/deviceSlice';
 import { selectKit } from '@/store/selectors';
@@ -9,7 +6,10 @@ import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
-import { SHORTCUTS } from '@/features/balance/shortcuts';
+import { ScrollView } from 'react-native';
+
+import { keepOrderSchema, LOOK_WAY_IDS } from '@sphene/core/gear';
+import { LOOK_WAYS } from '@sphene/core/words';
 
 /** The orders that people work by; the first dial is kept, the last gives way first. */
 const ORDERS = [

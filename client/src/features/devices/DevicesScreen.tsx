@@ -1,7 +1,3 @@
-import { useEffect } from 'react';
-import { ScrollView, View } from 'react-native';
-import { formatIso, formatShutter, formatStopCount } from '@sphene/core/photometry';
-
 import { useDevices } from '@/store/application';
 import type { ListedDevice } from '@/store/devicesSlice';
 import { selectActivePointId, selectSetup } from '@/store/selectors';
@@ -11,6 +7,10 @@ import { ChoiceList } from '@/ui/ChoiceList';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
+import { useEffect } from 'react';
+import { ScrollView, View } from 'react-native';
+
+import { formatIso, formatShutter, formatStopCount } from '@sphene/core/notation';
 
 /** A connected meter: how it is set, and a key that presses it. */
 function MeterKeys({ device }: { device: ListedDevice }) {

@@ -1,13 +1,12 @@
-import { useState } from 'react';
-import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
-import type { GearList } from '@sphene/core/balance';
-import { GEAR_SCHEMAS, GEAR_TYPES, type GearItem } from '@sphene/core/documents';
-
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
-import { type Draft, FIELDS, chosen, valueAt, withValueAt } from './fields';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+
+import { GEAR_SCHEMAS, GEAR_TYPES, type GearItem, type GearList } from '@sphene/core/gear';
+import { chosen, type Draft, FIELDS, valueAt, withValueAt } from './fields';
 
 interface GearFormProps {
   list: GearList;

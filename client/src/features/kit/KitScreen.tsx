@@ -1,11 +1,3 @@
-import { useMemo, useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
-import { GEAR_LISTS, type GearList, type Kit } from '@sphene/core/balance';
-import { GEAR_TYPES, type GearItem } from '@sphene/core/documents';
-import { readIes } from '@sphene/core/formats';
-import { formatStopCount, formatStops } from '@sphene/core/photometry';
-
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
 import { selectKit } from '@/store/selectors';
@@ -17,6 +9,13 @@ import { Heading, Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
 import { pickFile } from '@/ui/pickFile';
 import { usePalette } from '@/ui/theme';
+import { useMemo, useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+
+import { readIes } from '@sphene/core/formats';
+import { GEAR_LISTS, GEAR_TYPES, type GearItem, type GearList, type Kit } from '@sphene/core/gear';
+import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { GearForm } from './GearForm';
 import { type Draft, FIELDS, TEMPLATES, valueAt } from './fields';
 

@@ -1,3 +1,4 @@
+import { type GearList, SURFACES } from '@sphene/core/gear';
 import {
   formatAperture,
   formatIso,
@@ -6,8 +7,7 @@ import {
   parseAperture,
   parseIso,
   parseShutter,
-} from '@sphene/core/photometry';
-import { type GearList, SURFACES } from '@sphene/core/balance';
+} from '@sphene/core/notation';
 
 /** A thing of the kit as plain data, on its way through the form. */
 export type Draft = Record<string, unknown>;

@@ -1,14 +1,15 @@
-import { View } from 'react-native';
-import { type GelAdvice, lightPath, sayGelCost } from '@sphene/core/balance';
-import { GREEN_RANGE, KELVIN_RANGE, NAMED_SOURCES, type NamedSource } from '@sphene/core/colour';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { type GelAdvice, sayGelCost } from '@sphene/core/balance';
+import { GREEN_RANGE, KELVIN_RANGE, NAMED_SOURCES, type NamedSource } from '@sphene/core/colour';
+import { lightPath } from '@sphene/core/setup';
 
 const UNKNOWN = 'unknown';
 const SOURCES = [

@@ -1,13 +1,13 @@
-import { View } from 'react-native';
-import { saySpread } from '@sphene/core/balance';
-import { formatStopCount, formatStops } from '@sphene/core/photometry';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { NumberDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { saySpread } from '@sphene/core/lights';
+import { formatStopCount, formatStops } from '@sphene/core/notation';
 
 const USUAL_GROUP = { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2, withinStops: 0.5 };
 const PLACES = [

@@ -1,7 +1,4 @@
-import { View } from 'react-native';
-import { type PlacedLamp, offered } from '@sphene/core/balance';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
@@ -9,6 +6,10 @@ import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, NumberDial, SideDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { offered } from '@sphene/core/gear';
+import type { PlacedLamp } from '@sphene/core/setup';
 
 const USUAL_LAMP_M = 1.5;
 const MOST_LAMPS = 6;

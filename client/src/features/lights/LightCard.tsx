@@ -1,14 +1,15 @@
-import { useState } from 'react';
-import { Pressable, View } from 'react-native';
-import { type Light, lightName } from '@sphene/core/balance';
-import { formatStopCount } from '@sphene/core/photometry';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import { formatStopCount } from '@sphene/core/notation';
+import type { Light } from '@sphene/core/setup';
+import { lightName } from '@sphene/core/words';
 import { LightGear } from './LightGear';
 import { LightPlace } from './LightPlace';
 import { PowerFigures } from './PowerFigures';

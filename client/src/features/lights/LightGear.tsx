@@ -1,11 +1,12 @@
-import { View } from 'react-native';
-import { type Light, RADIO_GROUPS, lightPath, offered } from '@sphene/core/balance';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { ToggleList } from '@/ui/ToggleList';
 import { NumberDial } from '@/ui/dials';
+import { View } from 'react-native';
+
+import { offered } from '@sphene/core/gear';
+import { type Light, lightPath, RADIO_GROUPS } from '@sphene/core/setup';
 
 const NONE = 'none';
 const MOST_CHANNELS = 32;

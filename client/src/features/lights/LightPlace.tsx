@@ -1,7 +1,4 @@
-import { View } from 'react-native';
-import { LIGHT_ROLES, LIGHT_ROLE_FACTS, type Light, equalLooks, lightPath } from '@sphene/core/balance';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -10,6 +7,10 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, SideDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { equalLooks } from '@sphene/core/explain';
+import { type Light, LIGHT_ROLE_FACTS, LIGHT_ROLES, lightPath } from '@sphene/core/setup';
 
 /** The same look in another way, or half a step closer: what each changes. */
 function EqualLooks({ light, index }: { light: Light; index: number }) {

@@ -1,10 +1,5 @@
-import { View } from 'react-native';
-import { LIGHT_ROLES, LIGHT_ROLE_FACTS, type LightRole, MOST_LIGHTS, ROLE_FACTS, offered } from '@sphene/core/balance';
-import { formatStopCount } from '@sphene/core/photometry';
-import { useRouter } from 'expo-router';
-
-import { WaysOut } from '@/features/balance/WaysOut';
-import { useSetupView } from '@/features/balance/setupContext';
+import { WaysOut } from '@/features/camera/WaysOut';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { noticed } from '@/store/deviceSlice';
 import { useAppDispatch } from '@/store/store';
@@ -12,6 +7,12 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { Heading, Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+
+import { offered } from '@sphene/core/gear';
+import { formatStopCount } from '@sphene/core/notation';
+import { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS, ROLE_FACTS } from '@sphene/core/setup';
 import { ColourPart } from './ColourPart';
 import { GroupPart } from './GroupPart';
 import { LampsPart } from './LampsPart';

@@ -1,12 +1,14 @@
-import { View } from 'react-native';
-import { type LightSolution, LOOK_WAYS, type StepEffect, lightName, lightPath, sayLookAs } from '@sphene/core/balance';
-import { formatShare, formatStopCount, formatStopsBothWays } from '@sphene/core/photometry';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { WhyRow } from '@/ui/WhyRow';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import type { LightSolution, StepEffect } from '@sphene/core/lights';
+import { formatShare, formatStopCount, formatStopsBothWays } from '@sphene/core/notation';
+import { lightPath } from '@sphene/core/setup';
+import { lightName, LOOK_WAYS, sayLookAs } from '@sphene/core/words';
 
 /** Where a light's figure comes from, and how sure that makes it. */
 const BASIS: Record<LightSolution['basis'], { power: string; doubt: (taughtBy: number) => string }> = {

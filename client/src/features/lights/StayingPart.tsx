@@ -1,11 +1,10 @@
-import { View } from 'react-native';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { NumberDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
 
 const USUAL_PACE = { framesPerMinute: 10, frames: 200 };
 const USUAL_GUST_MPS = 8;

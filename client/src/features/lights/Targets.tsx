@@ -1,13 +1,14 @@
-import { View } from 'react-native';
-import { LOOK_RANGES, type PointSolution, TARGET_WEIGHTS, type Target } from '@sphene/core/balance';
-import { formatShare, formatStopCount, formatStops } from '@sphene/core/photometry';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { StopsDial } from '@/ui/dials';
+import { View } from 'react-native';
+
+import type { PointSolution } from '@sphene/core/balance';
+import { formatShare, formatStopCount, formatStops } from '@sphene/core/notation';
+import { LOOK_RANGES, type Target, TARGET_WEIGHTS } from '@sphene/core/setup';
 
 const KINDS = [
   { value: 'value', label: 'Just so' },

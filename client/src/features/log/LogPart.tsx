@@ -1,10 +1,4 @@
-import { View } from 'react-native';
-import { type Reading, SCENE_CHANGE_FACTS, lightNameInText, powerTextOf, sayMethod } from '@sphene/core/balance';
-import { describeChange, isTimeZone } from '@sphene/core/documents';
-import { writeSetupFile } from '@sphene/core/formats';
-import { formatAperture, formatIso, formatShutter } from '@sphene/core/photometry';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import {
   selectChangeGroups,
@@ -17,6 +11,13 @@ import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { isTimeZone } from '@sphene/core/documents';
+import { writeSetupFile } from '@sphene/core/formats';
+import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
+import { type Reading, SCENE_CHANGE_FACTS } from '@sphene/core/setup';
+import { describeChange, lightNameInText, powerTextOf, sayMethod } from '@sphene/core/words';
 
 /** Hands a file to the browser. */
 function download(name: string, text: string): void {

@@ -1,12 +1,12 @@
-import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { View } from 'react-native';
-import { MAX_SETUP_FILE_BYTES, readSetupFile } from '@sphene/core/formats';
-
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { pickFile } from '@/ui/pickFile';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { MAX_SETUP_FILE_BYTES, readSetupFile } from '@sphene/core/formats';
 
 /** Brings in a setup that Export wrote; says what is wrong with any other file. */
 export function ImportButton() {

@@ -1,16 +1,16 @@
+import { useActions } from '@/store/application';
+import { ActionButton } from '@/ui/ActionButton';
+import { Screen } from '@/ui/Screen';
+import { Txt } from '@/ui/Txt';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { formatISO } from 'date-fns/formatISO';
 import { useRouter } from 'expo-router';
 import { type Control, Controller, type FieldPath, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-import { enteredShootSchema } from '@sphene/core/documents';
 import type { z } from 'zod';
 
-import { useActions } from '@/store/application';
-import { ActionButton } from '@/ui/ActionButton';
-import { Screen } from '@/ui/Screen';
-import { Txt } from '@/ui/Txt';
+import { enteredShootSchema } from '@sphene/core/documents';
 
 const formSchema = enteredShootSchema.pick({ title: true, date: true, place: true, timeZone: true });
 type Form = z.infer<typeof formSchema>;

@@ -1,9 +1,8 @@
-import { useRouter } from 'expo-router';
-import { View } from 'react-native';
-
 import { ActionButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Txt } from '@/ui/Txt';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
 
 /** Nothing is at this address: it was deleted, or belongs to another account. */
 export function NotFoundScreen() {

@@ -1,13 +1,13 @@
-import { useRouter } from 'expo-router';
-import { Pressable, View } from 'react-native';
-import type { Setup } from '@sphene/core/balance';
-
 import { selectSolution } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
+import { useRouter } from 'expo-router';
+import { Pressable, View } from 'react-native';
+
+import type { Setup } from '@sphene/core/setup';
 
 /** A setup in a list: where, what, and what is to do next there. */
 export function SetupRow({ setup, spotTitle }: { setup: Setup; spotTitle?: string }) {

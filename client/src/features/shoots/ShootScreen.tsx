@@ -1,7 +1,3 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
-import { ScrollView, View } from 'react-native';
-import type { Spot } from '@sphene/core/documents';
-
 import { useActions } from '@/store/application';
 import { selectDocument, selectSetups, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -9,6 +5,10 @@ import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { ScrollView, View } from 'react-native';
+
+import type { Spot } from '@sphene/core/documents';
 import { NotFoundScreen } from './NotFoundScreen';
 import { SetupRow } from './SetupRow';
 import { TitleField } from './TitleField';

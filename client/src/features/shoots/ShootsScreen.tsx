@@ -1,15 +1,15 @@
-import { useRouter } from 'expo-router';
-import { ScrollView, View } from 'react-native';
-import type { Shoot } from '@sphene/core/documents';
-
 import { selectSetups, selectShoots, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
-import { SetupRow } from './SetupRow';
+import { useRouter } from 'expo-router';
+import { ScrollView, View } from 'react-native';
+
+import type { Shoot } from '@sphene/core/documents';
 import { ImportButton } from './ImportButton';
+import { SetupRow } from './SetupRow';
 import { formatDay } from './formatDay';
 
 function ShootCard({ shoot }: { shoot: Shoot }) {

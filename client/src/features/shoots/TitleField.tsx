@@ -1,8 +1,7 @@
+import { Txt } from '@/ui/Txt';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
-
-import { Txt } from '@/ui/Txt';
 
 /** A name that is changed in place; an empty one is refused and the old one kept. */
 export function TitleField({

@@ -1,24 +1,17 @@
-import { View } from 'react-native';
-import {
-  PANEL_FACTS,
-  PANEL_KINDS,
-  type Panel,
-  type PanelKind,
-  SURFACES,
-  type Surface,
-  formatDistance,
-  offered,
-  sayPaces,
-} from '@sphene/core/balance';
-
-import { useSetupView } from '@/features/balance/setupContext';
-import { newId } from '@/store/ids';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
+import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, NumberDial, SideDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { offered, type Surface, SURFACES } from '@sphene/core/gear';
+import { formatDistance } from '@sphene/core/notation';
+import { type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind } from '@sphene/core/setup';
+import { sayPaces } from '@sphene/core/stage';
 import { isOpening, panelSettings } from './things';
 import type { Moment } from './useStage';
 

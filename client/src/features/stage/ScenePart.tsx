@@ -1,8 +1,4 @@
-import { useState } from 'react';
-import { View } from 'react-native';
-import { BACKGROUNDS, GROUNDS, type Subject, type Sun, companions, formatDistance } from '@sphene/core/balance';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -12,6 +8,12 @@ import { Disclosure } from '@/ui/Disclosure';
 import { ToggleList } from '@/ui/ToggleList';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, NumberDial, SideDial } from '@/ui/dials';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { formatDistance } from '@sphene/core/notation';
+import { BACKGROUNDS, GROUNDS, type Subject, type Sun } from '@sphene/core/setup';
+import { companions } from '@sphene/core/stage';
 import { TimeField } from './TimeField';
 import { sayOthers } from './things';
 

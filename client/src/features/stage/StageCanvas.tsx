@@ -1,13 +1,13 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { usePalette } from '@/ui/theme';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 
-import { useSetupView } from '@/features/balance/setupContext';
-import { ActionButton, IconButton } from '@/ui/ActionButton';
-import { usePalette } from '@/ui/theme';
 import { StageDrawing } from './StageDrawing';
 import { StageHandle } from './StageHandle';
-import { type Face, type Spot, clampZoom, fitView, fromPx, toPx } from './stageView';
-import { type Stage, placesToShow } from './useStage';
+import { clampZoom, type Face, fitView, fromPx, type Spot, toPx } from './stageView';
+import { placesToShow, type Stage } from './useStage';
 
 /** What a handle is marked with. */
 function letterOf(id: string, name: string): string | null {

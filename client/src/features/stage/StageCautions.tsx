@@ -1,11 +1,11 @@
-import { View } from 'react-native';
-import type { StageCaution } from '@sphene/core/balance';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import type { StageCaution } from '@sphene/core/stage';
 
 /** What to watch on the stage, each with the moves that cure it, the smallest first. */
 export function StageCautions({ cautions }: { cautions: readonly StageCaution[] }) {

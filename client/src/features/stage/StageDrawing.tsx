@@ -1,11 +1,15 @@
+import { type Palette, REGULAR } from '@/ui/palette';
 import { memo } from 'react';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect, Text as SvgText } from 'react-native-svg';
-import { type Kit, type Setup, type Solution, companions, panelFlat } from '@sphene/core/balance';
-import { type Flat, type Place, flatAxes } from '@sphene/core/scene';
 
-import { type Palette, REGULAR } from '@/ui/palette';
+import { panelFlat } from '@sphene/core/ambient';
+import type { Kit } from '@sphene/core/gear';
+import { type Flat, flatAxes, type Place } from '@sphene/core/scene';
+import type { Setup } from '@sphene/core/setup';
+import type { Solution } from '@sphene/core/solution';
+import { companions } from '@sphene/core/stage';
 import { type StageView, toPx } from './stageView';
-import { UNSAID_BACKGROUND_M, isOpening, sunAt } from './things';
+import { isOpening, sunAt, UNSAID_BACKGROUND_M } from './things';
 
 const ROUND_POINTS = 20;
 const RADIANS = Math.PI / 180;

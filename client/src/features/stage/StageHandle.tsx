@@ -1,9 +1,9 @@
-import { useRef } from 'react';
-import { View } from 'react-native';
-
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
+import { useRef } from 'react';
+import { View } from 'react-native';
+
 import type { Spot } from './stageView';
 
 interface StageHandleProps {

@@ -1,13 +1,8 @@
-import { useRouter } from 'expo-router';
-import { memo, useState } from 'react';
-import { Pressable, View, useWindowDimensions } from 'react-native';
-import { LIGHT_ROLES, LIGHT_ROLE_FACTS, mirroredStage } from '@sphene/core/balance';
-
-import { LaterSetup } from '@/features/balance/LaterSetup';
-import { useSetupView } from '@/features/balance/setupContext';
-import { PictureCanvas } from '@/features/preview/PictureCanvas';
-import { PictureProgress } from '@/features/preview/PictureProgress';
-import { useCalm, usePicture } from '@/features/preview/usePicture';
+import { LaterSetup } from '@/features/setup/LaterSetup';
+import { useSetupView } from '@/setupView/setupContext';
+import { PictureCanvas } from '@/features/picture/PictureCanvas';
+import { PictureProgress } from '@/features/picture/PictureProgress';
+import { useCalm, usePicture } from '@/features/picture/usePicture';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -15,6 +10,12 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useWide } from '@/ui/useWide';
+import { useRouter } from 'expo-router';
+import { memo, useState } from 'react';
+import { Pressable, useWindowDimensions, View } from 'react-native';
+
+import { LIGHT_ROLE_FACTS, LIGHT_ROLES } from '@sphene/core/setup';
+import { mirroredStage } from '@sphene/core/stage';
 import { AddPanel, PanelCard } from './PanelsPart';
 import { ScenePart } from './ScenePart';
 import { StageCanvas } from './StageCanvas';

@@ -1,13 +1,14 @@
-import { View } from 'react-native';
-import { type Light, type StageLight, formatDistance, lightPath, placementsFor, sayPaces } from '@sphene/core/balance';
-import { formatStopCount, formatStops } from '@sphene/core/photometry';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, NumberDial, SideDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { formatDistance, formatStopCount, formatStops } from '@sphene/core/notation';
+import { type Light, lightPath } from '@sphene/core/setup';
+import { placementsFor, sayPaces, type StageLight } from '@sphene/core/stage';
 
 interface Figure {
   label: string;

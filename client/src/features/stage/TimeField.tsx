@@ -1,10 +1,10 @@
+import { StopDial } from '@/ui/StopDial';
 import { TZDate } from '@date-fns/tz';
 import { addMinutes } from 'date-fns/addMinutes';
 import { format } from 'date-fns/format';
+
 import { isTimeZone } from '@sphene/core/documents';
 import { failure, success } from '@sphene/core/photometry';
-
-import { StopDial } from '@/ui/StopDial';
 
 const STEP_MINUTES = 10;
 const WRITTEN = /^(\d{4})-(\d{1,2})-(\d{1,2})[ T]+(\d{1,2})[:.](\d{2})$/;

@@ -1,19 +1,11 @@
-import {
-  type Kit,
-  PANEL_FACTS,
-  type Panel,
-  type Setting,
-  type Setup,
-  type Solution,
-  changedPanel,
-  companions,
-  formatDistance,
-  lightPath,
-  panelName,
-  pointPlace,
-} from '@sphene/core/balance';
-import { type Place, lightPlace, minus, standOf, unitOf, wrapDeg } from '@sphene/core/scene';
-
+import type { Kit } from '@sphene/core/gear';
+import { pointPlace } from '@sphene/core/metering';
+import { formatDistance } from '@sphene/core/notation';
+import { lightPlace, minus, type Place, standOf, unitOf, wrapDeg } from '@sphene/core/scene';
+import { changedPanel, lightPath, type Panel, PANEL_FACTS, type Setting, type Setup } from '@sphene/core/setup';
+import type { Solution } from '@sphene/core/solution';
+import { companions } from '@sphene/core/stage';
+import { panelName } from '@sphene/core/words';
 import { type Face, snapAngle, snapTo } from './stageView';
 
 /** Something on the stage that can be moved. */

@@ -1,13 +1,13 @@
-import { useMemo, useRef, useState } from 'react';
-import type { Setting } from '@sphene/core/balance';
-import type { Place } from '@sphene/core/scene';
-
-import { useSetupView } from '@/features/balance/setupContext';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { timestamp } from '@/store/ids';
 import { selectDocument, selectReadings } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
-import { type Thing, stageThings } from './things';
+import { useMemo, useRef, useState } from 'react';
+
+import type { Place } from '@sphene/core/scene';
+import type { Setting } from '@sphene/core/setup';
+import { stageThings, type Thing } from './things';
 
 /** The stage of the setup on screen: what stands on it, and how it is moved. */
 export interface Stage {

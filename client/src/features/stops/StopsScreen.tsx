@@ -1,13 +1,13 @@
-import { useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
-import { answerStops } from '@sphene/core/photometry';
-
 import { IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { SIZE, TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
+import { useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+
+import { answerStops } from '@sphene/core/notation';
 
 /** Keys in rows: what each writes and how a voice says it. */
 const KEYS: readonly (readonly { text: string; say?: string; wide?: boolean }[])[] = [

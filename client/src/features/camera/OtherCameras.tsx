@@ -1,0 +1,104 @@
+import { ActionButton } from '@/ui/ActionButton';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Txt } from '@/ui/Txt';
+import { NumberDial } from '@/ui/dials';
+import { View } from 'react-native';
+
+import { useSetupView } from '../../setupView/setupContext';
+
+const NONE = 'none';
+
+/** The same picture on a second body. */
+export function SecondBody({ chosen }: { chosen: string | null }) {
+  const { setup, kit, solution, changeOne } = useSetupView();
+  const { second } = solution;
+  return (
+    <View style={{ gap: 12 }}>
+      <ChoiceList
+        label="Second camera"
+        value={chosen ?? NONE}
+        onChoose={(id) => changeOne('camera.secondCameraId', id === NONE ? null : id)}
+        choices={[
+          { value: NONE, label: 'None' },
+          ...kit.cameras
+            .filter(({ id }) => id !== setup.camera.cameraId)
+            .map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+      />
+      {second !== null && (
+        <View role="status" style={{ gap: 4 }}>
+          <Txt size="value" bold>
+            {second.camera.text.shutter}, {second.camera.text.aperture}, {second.camera.text.iso}
+          </Txt>
+          <Txt>{second.text.slice(second.text.indexOf('. ') + 2)}</Txt>
+          {!second.camera.met && <Txt tone="danger">{second.camera.reason}</Txt>}
+        </View>
+      )}
+      {chosen !== null && second === null && (
+        <Txt tone="quiet">Its settings stand here once this camera has its own.</Txt>
+      )}
+    </View>
+  );
+}
+
+const RATES = [24, 25, 30, 50, 60, 100, 120];
+
+/** Filming: shutter from frame rate and angle, the filter for the wanted aperture, flicker. */
+export function Video() {
+  const { setup, solution, changeOne } = useSetupView();
+  const { video } = setup.camera;
+  const its = solution.video;
+  return (
+    <View style={{ gap: 12 }}>
+      <ChoiceList
+        label="This setup is for"
+        layout="row"
+        value={video === null ? 'stills' : 'video'}
+        onChoose={(what) =>
+          changeOne('camera.video', what === 'stills' ? null : { framesPerSecond: 25, angleDeg: 180 })
+        }
+        choices={[
+          { value: 'stills', label: 'Stills' },
+          { value: 'video', label: 'Video', note: 'no flash' },
+        ]}
+      />
+      {video !== null && its !== null && (
+        <>
+          <ChoiceList
+            label="Frames a second"
+            layout="scroll"
+            value={String(video.framesPerSecond)}
+            onChoose={(rate) => changeOne('camera.video', { ...video, framesPerSecond: Number(rate) })}
+            choices={RATES.map((rate) => ({ value: String(rate), label: String(rate) }))}
+          />
+          <NumberDial
+            label="Shutter angle"
+            unit="°"
+            value={video.angleDeg}
+            least={1}
+            most={360}
+            step={5}
+            decimals={1}
+            onChange={(angleDeg) => changeOne('camera.video', { ...video, angleDeg })}
+            note={its.shutterText}
+          />
+          <Txt>{its.text}</Txt>
+          <Txt bold={its.ndNeededStops > 0}>{its.ndText}</Txt>
+          {its.flicker !== null && (
+            <View style={{ gap: 8 }}>
+              <Txt tone="danger">{its.flicker.text}</Txt>
+              {its.flicker.safeAngleDeg !== null && (
+                <ActionButton
+                  label={`Take ${its.flicker.safeAngleDeg.toFixed(1)}°`}
+                  onPress={() =>
+                    changeOne('camera.video', { ...video, angleDeg: its.flicker?.safeAngleDeg ?? video.angleDeg })
+                  }
+                />
+              )}
+            </View>
+          )}
+        </>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,44 @@
+import { Txt } from '@/ui/Txt';
+import { View } from 'react-native';
+
+import type { Ripple } from '@sphene/core/explain';
+
+/** What a change moves along with it, what hands must do then, and which readings it makes old. */
+export function RippleList({ ripple: { moves, follow, stale } }: { ripple: Ripple }) {
+  return (
+    <View role="list" aria-label="What it moves" style={{ gap: 4 }}>
+      {moves.length === 0 && follow.length === 0 && (
+        <View role="listitem">
+          <Txt size="label" tone="quiet">
+            Nothing else moves.
+          </Txt>
+        </View>
+      )}
+      {moves.map(({ what, from, to, words }) => (
+        <View key={what} role="listitem" style={{ flexDirection: 'row', gap: 8 }}>
+          <Txt size="label" tone="quiet" style={{ width: 90 }}>
+            {what}
+          </Txt>
+          <Txt size="label" style={{ flex: 1 }}>
+            {from} → {to}
+            {words === null ? '' : `, ${words}`}
+          </Txt>
+        </View>
+      ))}
+      {follow.map((text) => (
+        <View key={text} role="listitem">
+          <Txt size="label" bold>
+            {text}
+          </Txt>
+        </View>
+      ))}
+      {stale.map((text) => (
+        <View key={text} role="listitem">
+          <Txt size="label" tone="danger">
+            {text}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,89 @@
+import { useActions } from '@/store/application';
+import { selectFacts } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Txt } from '@/ui/Txt';
+import { StopsDial } from '@/ui/dials';
+import { usePalette } from '@/ui/theme';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import { diagnose, type Symptom, SYMPTOMS } from '@sphene/core/advice';
+import { useSetupView } from '../../setupView/setupContext';
+
+const CHOICES = (Object.keys(SYMPTOMS) as Symptom[]).map((value) => ({ value, label: SYMPTOMS[value] }));
+const MOST_STOPS = 5;
+
+/** From what looks wrong to the one control that moves only that, the cheapest first. */
+export function Symptoms() {
+  const { setup, kit, change } = useSetupView();
+  const actions = useActions();
+  const palette = usePalette();
+  const facts = useAppSelector((state) => selectFacts(state, setup.id));
+  const clockMs = useAppSelector((state) => state.device.clockMs);
+  const [symptom, setSymptom] = useState<Symptom | undefined>();
+  const [byStops, setByStops] = useState<number | null>(null);
+  const answer = useMemo(
+    () => (symptom === undefined ? null : diagnose(symptom, setup, kit, facts, new Date(clockMs), byStops)),
+    [symptom, setup, kit, facts, clockMs, byStops],
+  );
+  return (
+    <View style={{ gap: 12 }}>
+      <ChoiceList
+        label="What looks wrong"
+        value={symptom}
+        onChoose={(next) => {
+          setSymptom(next);
+          setByStops(null);
+        }}
+        choices={CHOICES}
+      />
+      {answer !== null && (
+        <>
+          <Txt role="status">{answer.found}</Txt>
+          {answer.byStops !== null && (
+            <StopsDial
+              label="Move it by"
+              value={answer.byStops}
+              least={0}
+              most={MOST_STOPS}
+              step={0.1}
+              onChange={setByStops}
+              note={byStops === null ? 'from the readings' : 'as you said'}
+            />
+          )}
+          {answer.cures.map(({ title, how, settings, asks }, index) => (
+            <View
+              key={title}
+              role="article"
+              aria-label={title}
+              style={{
+                gap: 8,
+                padding: 12,
+                backgroundColor: palette.raised,
+                borderLeftWidth: 3,
+                borderLeftColor: index === 0 ? palette.accent : palette.line,
+              }}
+            >
+              <Txt bold>{title}</Txt>
+              <Txt size="label" tone="quiet">
+                {how}
+              </Txt>
+              {settings.length > 0 && (
+                <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+              )}
+              {asks !== null && (
+                <ActionButton
+                  label="Done, meter again"
+                  name={`Done: ${title}. Meter again`}
+                  onPress={() => actions.addSceneChange(setup.id, asks)}
+                />
+              )}
+            </View>
+          ))}
+        </>
+      )}
+    </View>
+  );
+}

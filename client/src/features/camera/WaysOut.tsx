@@ -1,0 +1,128 @@
+import { useActions } from '@/store/application';
+import { selectFacts } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
+import { Heading, Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { WayOut } from '@sphene/core/advice';
+import { ripple } from '@sphene/core/explain';
+import { useSetupView } from '../../setupView/setupContext';
+import { RippleList } from './RippleList';
+
+const EFFECTS = [
+  ['depthOfField', 'Depth'],
+  ['flash', 'Flash'],
+  ['recycle', 'Recycle'],
+  ['noise', 'Noise'],
+  ['look', 'Look'],
+] as const;
+
+/** One way out: what it does, its price by kind, and one tap to take it. */
+function WayCard({ way }: { way: WayOut }) {
+  const { setup, kit, change } = useSetupView();
+  const actions = useActions();
+  const palette = usePalette();
+  const facts = useAppSelector((state) => selectFacts(state, setup.id));
+  const clockMs = useAppSelector((state) => state.device.clockMs);
+  const [open, setOpen] = useState(false);
+  const more = open ? ripple(setup, kit, facts, new Date(clockMs), way.settings) : null;
+  const { effects, asks } = way;
+  const said = EFFECTS.flatMap(([key, label]) => (effects?.[key] == null ? [] : [{ label, text: effects[key] }]));
+  const prices = said.filter(({ text }) => text !== 'unchanged');
+  const unmoved = said.filter(({ text }) => text === 'unchanged').map(({ label }) => label);
+  return (
+    <View
+      role="article"
+      aria-label={way.title}
+      style={{
+        gap: 8,
+        padding: 12,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: way.solves ? palette.accent : palette.line,
+      }}
+    >
+      <View>
+        <Txt bold>{way.title}</Txt>
+        <Txt size="label" tone="quiet">
+          {way.effect}
+          {/[.]$/.test(way.effect) ? '' : '.'}
+        </Txt>
+      </View>
+      {effects !== null && (
+        <View>
+          <Txt size="label" bold>
+            {way.after.settings}
+          </Txt>
+          {prices.map(({ label, text }) => (
+            <View key={label} style={{ flexDirection: 'row', gap: 8 }}>
+              <Txt size="label" tone="quiet" style={{ width: 58 }}>
+                {label}
+              </Txt>
+              <Txt size="label" style={{ flex: 1 }}>
+                {text}
+              </Txt>
+            </View>
+          ))}
+          {unmoved.length > 0 && (
+            <Txt size="label" tone="quiet">
+              Unchanged: {unmoved.join(', ').toLowerCase()}
+            </Txt>
+          )}
+        </View>
+      )}
+      <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
+        {way.settings.length > 0 && (
+          <ActionButton
+            kind="plain"
+            label={open ? 'Less' : 'What it moves'}
+            name={`${open ? 'Hide' : 'Show'} what moves: ${way.title}`}
+            onPress={() => setOpen(!open)}
+          />
+        )}
+        {way.settings.length > 0 && (
+          <ActionButton label="Apply" name={`Apply: ${way.title}`} onPress={() => change(...way.settings)} />
+        )}
+        {asks !== null && (
+          <ActionButton
+            label="Done, meter again"
+            name={`Done: ${way.title}. Meter again`}
+            onPress={() => actions.addSceneChange(setup.id, asks)}
+          />
+        )}
+      </View>
+      {more !== null && <RippleList ripple={more} />}
+    </View>
+  );
+}
+
+/** Every way out of a wish that cannot be met, ranked, and what does not help here. */
+export function WaysOut({ cures }: { cures: WayOut['cures'] }) {
+  const { solution } = useSetupView();
+  const ways = solution.waysOut.filter((way) => way.cures === cures);
+  if (ways.length === 0) return null;
+  return (
+    <View style={{ gap: 8 }}>
+      <Heading>Ways out</Heading>
+      {ways.map((way) => (
+        <WayCard key={way.id} way={way} />
+      ))}
+      {solution.notHelping.length > 0 && (
+        <View role="group" aria-label="What does not help here" style={{ gap: 4, paddingTop: 4 }}>
+          <Heading level={3}>Does not help here</Heading>
+          {solution.notHelping.map(({ id, title, why }) => (
+            <Txt key={id} size="label">
+              <Txt size="label" bold>
+                {title}.
+              </Txt>{' '}
+              {why}
+            </Txt>
+          ))}
+        </View>
+      )}
+    </View>
+  );
+}

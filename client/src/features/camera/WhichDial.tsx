@@ -1,0 +1,139 @@
+import { selectFacts } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+import { TOUCH } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
+import { useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+
+import { type DialColumn, ripple } from '@sphene/core/explain';
+import { formatStops, formatStopsBothWays } from '@sphene/core/notation';
+import { useSetupView } from '../../setupView/setupContext';
+import { RippleList } from './RippleList';
+
+const NAME_PX = 96;
+const CELL_PX = 74;
+
+/** A step of one dial before it is taken: what it does to each source, what follows to keep the look. */
+function StepAhead({ column, sources }: { column: DialColumn; sources: readonly { id: string; name: string }[] }) {
+  const { setup, kit, change } = useSetupView();
+  const facts = useAppSelector((state) => selectFacts(state, setup.id));
+  const clockMs = useAppSelector((state) => state.device.clockMs);
+  const ahead = column.settings.length === 0 ? null : ripple(setup, kit, facts, new Date(clockMs), column.settings);
+  return (
+    <View role="group" aria-label={`${column.name}, one step`} style={{ gap: 8 }}>
+      <Txt>
+        <Txt bold>
+          {column.name} {column.step}
+        </Txt>{' '}
+        by itself:{' '}
+        {sources
+          .map(
+            ({ id, name }) =>
+              `${name.toLowerCase()} ${(column.stops[id] ?? 0) === 0 ? 'unmoved' : formatStopsBothWays(column.stops[id] ?? 0)}`,
+          )
+          .join(', ')}
+        .
+      </Txt>
+      {ahead === null ? (
+        <Txt size="label" tone="quiet">
+          The kit has nothing for it yet, or its end is reached.
+        </Txt>
+      ) : (
+        <>
+          <Txt size="label" tone="quiet">
+            Taken here, this follows to keep the look:
+          </Txt>
+          <RippleList ripple={ahead} />
+          <ActionButton
+            label="Take the step"
+            name={`Take the step: ${column.name} ${column.step}`}
+            onPress={() => change(...column.settings)}
+          />
+        </>
+      )}
+    </View>
+  );
+}
+
+/** Which dial moves only the thing wanted: sources by controls, in stops for one step; a tap on a control shows what follows. */
+export function WhichDial() {
+  const {
+    solution: { dials },
+  } = useSetupView();
+  const palette = usePalette();
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (dials === null) return <Txt tone="quiet">Meter the face and choose a camera first.</Txt>;
+  const column = dials.columns.find(({ dial }) => dial === chosen);
+  return (
+    <View style={{ gap: 12 }}>
+      <ScrollView horizontal role="region" aria-label="Sources by controls" tabIndex={0}>
+        <View role="table" aria-label="Stops for one step of each control">
+          <View role="row" style={{ flexDirection: 'row' }}>
+            <View role="columnheader" style={{ width: NAME_PX, justifyContent: 'flex-end' }}>
+              <Txt size="label" tone="quiet">
+                Stops a step
+              </Txt>
+            </View>
+            {dials.columns.map(({ dial, name, step }) => (
+              <View key={dial} role="columnheader" style={{ width: CELL_PX, padding: 2 }}>
+                <Pressable
+                  role="button"
+                  aria-pressed={dial === chosen}
+                  aria-label={`${name} ${step}: what follows`}
+                  onPress={() => setChosen(dial === chosen ? null : dial)}
+                  style={{
+                    minHeight: TOUCH,
+                    justifyContent: 'center',
+                    borderWidth: dial === chosen ? 2 : 1,
+                    borderColor: dial === chosen ? palette.accent : palette.line,
+                    borderRadius: 4,
+                  }}
+                >
+                  <Txt size="label" bold style={{ textAlign: 'center' }}>
+                    {name}
+                  </Txt>
+                  <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+                    {step}
+                  </Txt>
+                </Pressable>
+              </View>
+            ))}
+          </View>
+          {dials.sources.map(({ id, name }) => (
+            <View
+              key={id}
+              role="row"
+              style={{
+                flexDirection: 'row',
+                alignItems: 'center',
+                minHeight: 36,
+                borderTopWidth: 1,
+                borderTopColor: palette.raised,
+              }}
+            >
+              <View role="rowheader" style={{ width: NAME_PX }}>
+                <Txt size="label">{name}</Txt>
+              </View>
+              {dials.columns.map(({ dial, stops }) => {
+                const moves = (stops[id] ?? 0) !== 0;
+                return (
+                  <View key={dial} role="cell" style={{ width: CELL_PX }}>
+                    <Txt bold={moves} tone={moves ? 'text' : 'quiet'} style={{ textAlign: 'center' }}>
+                      {moves ? formatStops(stops[id] ?? 0) : '·'}
+                    </Txt>
+                  </View>
+                );
+              })}
+            </View>
+          ))}
+        </View>
+      </ScrollView>
+      <Txt size="label" tone="quiet">
+        All steps are towards darker; the other way is as much brighter.
+      </Txt>
+      {column !== undefined && <StepAhead column={column} sources={dials.sources} />}
+    </View>
+  );
+}

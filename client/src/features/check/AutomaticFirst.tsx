@@ -1,0 +1,62 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+import { PowerDial, StopsDial } from '@/ui/dials';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { automaticStart, type FlashUnit, writePower } from '@sphene/core/flash';
+import type { LightSolution } from '@sphene/core/lights';
+import { lightPath } from '@sphene/core/setup';
+import { lightName } from '@sphene/core/words';
+
+const MOST_COMPENSATION = 5;
+
+/** Automatic flash first: the power that the unit reported for a frame that looked right becomes the manual start. */
+export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: FlashUnit }) {
+  const { change } = useSetupView();
+  const [reported, setReported] = useState(light.powerStops ?? 0);
+  const [compensation, setCompensation] = useState(0);
+  const { manualStops, plainStops } = automaticStart(unit.scale, reported, compensation);
+  return (
+    <View style={{ gap: 12 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+        <PowerDial
+          label="It reported"
+          value={reported}
+          unit={unit}
+          onChange={setReported}
+          note="power of the automatic frame"
+        />
+        <StopsDial
+          label="Compensation on it"
+          signed
+          value={compensation}
+          least={-MOST_COMPENSATION}
+          most={MOST_COMPENSATION}
+          step={1 / 3}
+          onChange={setCompensation}
+          note="as dialled for that frame"
+        />
+      </View>
+      <Txt size="label" tone="quiet">
+        The compensation is in that power already
+        {compensation === 0
+          ? ''
+          : plainStops === null
+            ? '; without it automatic would have wanted more than full power'
+            : `; without it automatic would have fired ${writePower(unit.scale, plainStops)}`}
+        .
+      </Txt>
+      <ActionButton
+        label={`Start ${lightName(light)} by hand at ${writePower(unit.scale, manualStops)}`}
+        onPress={() =>
+          change(
+            { path: lightPath(light.index, 'dialledStops'), value: manualStops },
+            { path: lightPath(light.index, 'locked'), value: true },
+          )
+        }
+      />
+    </View>
+  );
+}

@@ -1,0 +1,85 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import type { LightSolution } from '@sphene/core/lights';
+import { formatStopCount, formatStopsBothWays, sayStops } from '@sphene/core/notation';
+
+/** What the last test of a light said and what to dial for it. */
+export function Correction({ light }: { light: LightSolution }) {
+  const palette = usePalette();
+  if (light.problem)
+    return (
+      <Txt tone="danger" role="alert">
+        {light.problem}
+      </Txt>
+    );
+  if (light.correction === null || light.meter === null) return null;
+  const { correction } = light;
+  const settled = Math.abs(correction.changeStops) < 1e-6;
+  return (
+    <View
+      role="group"
+      aria-label="Correction"
+      style={{ gap: 4, borderLeftWidth: 3, borderLeftColor: palette.flash, paddingLeft: 12 }}
+    >
+      <Txt tone="quiet">
+        At {correction.firedPowerText} the flash alone gave {correction.measuredFlashText}: the{' '}
+        {light.aimName.toLowerCase()} {formatStopsBothWays(correction.measuredTotalStops)} against mid grey.
+      </Txt>
+      <Txt size="figure" bold tone="flash">
+        {light.powerText}
+      </Txt>
+      <Txt bold>
+        {settled
+          ? 'Leave it there.'
+          : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ${sayStops(correction.changeStops)}.`}
+      </Txt>
+      <Txt tone="quiet">
+        Meter should then read {light.meter.totalText} total, {light.meter.flashText} flash only.
+      </Txt>
+    </View>
+  );
+}
+
+/** A reading of this light that is not what was foretold: causes with their sizes, and the one reading that tells them apart. */
+export function DisagreementCard({ light }: { light: LightSolution }) {
+  const { setup, solution, changeOne } = useSetupView();
+  const palette = usePalette();
+  const one = solution.disagreements.find(({ lightId }) => lightId === light.lightId);
+  if (one === undefined) return null;
+  return (
+    <View
+      role="group"
+      aria-label="It does not agree"
+      style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}
+    >
+      <Txt bold>{one.text}</Txt>
+      <View role="list" aria-label={one.settled === null ? 'Possible causes' : 'What it was'} style={{ gap: 4 }}>
+        {one.causes.map(({ kind, text }) => (
+          <View key={kind} role="listitem">
+            <Txt size="label">{text}</Txt>
+          </View>
+        ))}
+      </View>
+      {one.tellApart !== null ? (
+        <Txt>{one.tellApart}</Txt>
+      ) : (
+        <Txt>
+          {one.settled === 'ambient'
+            ? 'The flash is as it was: the correction goes by the new ambient.'
+            : 'The ambient held: the correction goes by this reading.'}
+        </Txt>
+      )}
+      <View style={{ alignItems: 'flex-start' }}>
+        <ActionButton
+          label="All right"
+          name="All right, say no more of it"
+          onPress={() => changeOne('confirmed', [...setup.confirmed.slice(-199), `disagrees:${one.readingId}`])}
+        />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,239 @@
+import { useActions } from '@/store/application';
+import { BackgroundControl } from '@/ui/BackgroundControl';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Disclosure } from '@/ui/Disclosure';
+import { HoldBackControl } from '@/ui/HoldBackControl';
+import { Txt } from '@/ui/Txt';
+import { StopsDial } from '@/ui/dials';
+import { View } from 'react-native';
+
+import { LOOK_WAY_IDS } from '@sphene/core/gear';
+import { formatStopCount, formatStops, formatStopsBothWays } from '@sphene/core/notation';
+import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting } from '@sphene/core/setup';
+import { LOOK_WAYS, sayLookAs } from '@sphene/core/words';
+import { useSetupView } from '../../setupView/setupContext';
+import { Symptoms } from '../camera/Symptoms';
+import { CompareVersions } from './CompareVersions';
+
+const within = (value: number, { least, most }: { least: number; most: number }) =>
+  Math.min(most, Math.max(least, value));
+
+/** The settings that let another thing lead the exposure without moving the picture. */
+function leading(
+  by: ExposeBy,
+  {
+    holdBackStops,
+    backgroundStops,
+    highlight,
+  }: { holdBackStops: number | null; backgroundStops: number | null; highlight: { headroomStops: number } | null },
+): Setting[] {
+  const settings: Setting[] = [{ path: 'look.exposeBy', value: by }];
+  if (by === 'face' && holdBackStops !== null)
+    settings.push({ path: 'look.holdBackStops', value: within(holdBackStops, HOLD_BACK_RANGE) });
+  if (by === 'background' && backgroundStops !== null)
+    settings.push({ path: 'look.backgroundStops', value: within(backgroundStops, LOOK_RANGES.background) });
+  if (by === 'highlight' && highlight !== null)
+    settings.push({ path: 'look.headroomStops', value: within(highlight.headroomStops, LOOK_RANGES.headroom) });
+  return settings;
+}
+
+/** How this person says the look; kept for all setups. */
+function OwnWay() {
+  const { kit } = useSetupView();
+  const actions = useActions();
+  return (
+    <ChoiceList
+      label="You say the look as"
+      layout="scroll"
+      value={kit.preferences.lookWay}
+      onChoose={(lookWay) => actions.setPreferences({ lookWay })}
+      choices={LOOK_WAY_IDS.map((id) => ({
+        value: id,
+        label: { underTotal: 'Under total', share: 'Flash share', underKey: 'Under key', fill: 'Match, fill' }[id],
+        note: LOOK_WAYS[id].example,
+      }))}
+    />
+  );
+}
+
+/** The highlight that leads, and how far it stays under clipping. */
+function Headroom() {
+  const { setup, solution, changeOne } = useSetupView();
+  const { highlight } = solution.look;
+  return (
+    <View style={{ gap: 8 }}>
+      <ChoiceList
+        label="Highlight"
+        layout="scroll"
+        value={setup.look.highlightPointId ?? 'brightest'}
+        onChoose={(id) => changeOne('look.highlightPointId', id === 'brightest' ? null : id)}
+        choices={[
+          { value: 'brightest', label: 'Brightest', note: highlight?.name ?? 'none metered' },
+          ...setup.points.filter(({ role }) => role !== 'face').map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+      />
+      <StopsDial
+        label="Headroom under clipping"
+        value={setup.look.headroomStops}
+        least={LOOK_RANGES.headroom.least}
+        most={LOOK_RANGES.headroom.most}
+        step={0.1}
+        onChange={(value) => changeOne('look.headroomStops', value)}
+        note={highlight === null ? 'meter a highlight first' : `${highlight.name}, by the ambient on it`}
+      />
+    </View>
+  );
+}
+
+/** Where all of it lands, in one place. */
+function Lands() {
+  const { setup, solution } = useSetupView();
+  const { look, warnings, points, camera } = solution;
+  const background = points.find(({ role }) => role === 'background');
+  const byDials =
+    camera?.met !== true ||
+    background?.placedStops == null ||
+    look.backgroundStops === null ||
+    Math.abs(background.placedStops - look.backgroundStops) < 0.05
+      ? null
+      : background;
+  return (
+    <View style={{ gap: 4 }}>
+      {byDials !== null && (
+        <Txt size="label" tone="quiet">
+          With the dials' own steps the {byDials.name.toLowerCase()} lands at {formatStops(byDials.placedStops ?? 0)}.
+        </Txt>
+      )}
+      {look.tie !== null && (
+        <Txt size="label" tone="quiet">
+          {look.tie.text}
+        </Txt>
+      )}
+      {look.highlight !== null && setup.look.exposeBy !== 'highlight' && (
+        <Txt size="label" tone="quiet">
+          {look.highlight.name} keeps {formatStopCount(Math.max(0, look.highlight.headroomStops))} stops under clipping
+          {look.highlight.headroomStops < 0 ? ': it burns' : ''}.
+        </Txt>
+      )}
+      {warnings
+        .filter(({ kind }) => ['clipped', 'lost', 'headroom', 'no-flash-can-help'].includes(kind))
+        .map(({ text }) => (
+          <Txt key={text} tone="danger">
+            {text}
+          </Txt>
+        ))}
+    </View>
+  );
+}
+
+/** The wish: what the exposure is set by, how dark the ambient may sit, where face and background land, and the feel after the numbers. */
+export function LookStep() {
+  const { setup, kit, solution, change, changeOne } = useSetupView();
+  const actions = useActions();
+  const { look } = solution;
+  const { lookWay } = kit.preferences;
+  const background = setup.points.find(({ role }) => role === 'background');
+  const draft = (...settings: Setting[]) => actions.draft(setup.id, settings);
+  const byFace = (value: number): Setting[] => [
+    { path: 'look.exposeBy', value: 'face' },
+    { path: 'look.holdBackStops', value },
+  ];
+  const byBackground = (value: number): Setting[] => [
+    { path: 'look.exposeBy', value: 'background' },
+    { path: 'look.backgroundStops', value },
+  ];
+  const holdBack = look.holdBackStops ?? setup.look.holdBackStops;
+  const faceText =
+    holdBack > 0
+      ? sayLookAs(holdBack, lookWay)
+      : `ambient ${formatStopCount(holdBack)} stops over its place, no flash can help`;
+  return (
+    <View style={{ gap: 16 }}>
+      <ChoiceList
+        label="Exposed for"
+        layout="row"
+        value={setup.look.exposeBy}
+        onChoose={(by) => change(...leading(by, look))}
+        choices={[
+          { value: 'face', label: 'Face' },
+          { value: 'background', label: 'Background' },
+          { value: 'highlight', label: 'Highlight' },
+        ]}
+      />
+      {setup.look.exposeBy === 'highlight' && <Headroom />}
+      <HoldBackControl
+        value={within(holdBack, HOLD_BACK_RANGE)}
+        way={lookWay}
+        onDraft={(value) => draft(...byFace(value))}
+        onChange={(value) => change(...byFace(value))}
+      />
+      {holdBack < HOLD_BACK_RANGE.least && (
+        <Txt tone="danger">
+          The ambient on the face lies {formatStopCount(holdBack)} stops {holdBack < 0 ? 'over' : 'under'} its place:
+          there is no room for flash.
+        </Txt>
+      )}
+      <OwnWay />
+      {background !== undefined &&
+        (look.backgroundStops === null ? (
+          <Txt tone="quiet">{background.name} lands once face and background are metered and a camera is chosen.</Txt>
+        ) : (
+          <BackgroundControl
+            name={background.name}
+            value={look.backgroundStops}
+            faceText={faceText}
+            onDraft={(value) => draft(...byBackground(value))}
+            onChange={(value) => change(...byBackground(value))}
+          />
+        ))}
+      <Lands />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+        <StopsDial
+          label="Face lands"
+          signed
+          value={setup.look.faceStops}
+          least={LOOK_RANGES.face.least}
+          most={LOOK_RANGES.face.most}
+          step={0.1}
+          onChange={(value) => changeOne('look.faceStops', value)}
+          note={setup.look.faceStops === 0 ? 'as a meter has it' : formatStopsBothWays(setup.look.faceStops)}
+        />
+        <StopsDial
+          label="Feel, after the numbers"
+          signed
+          value={setup.look.feelStops}
+          least={LOOK_RANGES.feel.least}
+          most={LOOK_RANGES.feel.most}
+          step={0.1}
+          onChange={(value) => changeOne('look.feelStops', value)}
+          note={setup.look.feelStops === 0 ? 'none' : `the whole picture ${formatStopsBothWays(setup.look.feelStops)}`}
+        />
+      </View>
+      {look.actual !== null && Math.abs(look.actual.holdBackStops - holdBack) > 0.05 && (
+        <Txt size="label" tone="quiet">
+          With the dials' own steps it comes to {sayLookAs(look.actual.holdBackStops, lookWay)}.
+        </Txt>
+      )}
+      <View>
+        <Disclosure title="Something looks wrong" summary="Background dark, face flat, dress clipped: the one cure">
+          <Symptoms />
+        </Disclosure>
+        <Disclosure
+          title="Compare versions"
+          summary={
+            setup.versions.length === 0
+              ? 'Set this look and camera aside, try another, keep one'
+              : `${setup.versions.map(({ name }) => name).join(', ')} set aside`
+          }
+        >
+          <CompareVersions />
+        </Disclosure>
+      </View>
+      {setup.look.feelStops !== 0 && (
+        <Txt size="label" tone="quiet">
+          Feel {formatStops(setup.look.feelStops)} is carried along in all figures.
+        </Txt>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,77 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { useActions } from '@/store/application';
+import { ReadingEntry } from '@/ui/ReadingEntry';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import type { Reading } from '@sphene/core/setup';
+import { Questions } from '../../setupView/Questions';
+import { ContrastMatrix } from './ContrastMatrix';
+import { DeviceKeys } from './DeviceKeys';
+import { DomeChoice } from './DomeChoice';
+import { MethodChooser, MethodLine } from './MethodChooser';
+import { PointBar } from './PointBar';
+import { PointDetails } from './PointDetails';
+import { SceneChanges } from './SceneChanges';
+import { TestFrames } from './frames/TestFrames';
+
+type Assumed = Reading['assumed'][number];
+const INHERITED: readonly Assumed[] = ['shutter', 'iso', 'aperture', 'direction', 'mode'];
+
+/** Metering what is there: which point, how, and what the meter shows; then what the readings say together. */
+export function AmbientStep() {
+  const { setup, kit, solution, change, activePointId, activatePoint } = useSetupView();
+  const actions = useActions();
+  /** what was set by hand since the last reading; the rest is taken over from it */
+  const [said, setSaid] = useState<readonly Assumed[]>([]);
+  const [choosing, setChoosing] = useState(false);
+  const point = setup.points.find(({ id }) => id === activePointId);
+  const { meter } = setup;
+  const name = point?.name ?? 'Point';
+  const expected =
+    solution.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ??
+    solution.points.find(({ ambientEv100 }) => ambientEv100 !== null)?.ambientEv100 ??
+    null;
+  return (
+    <View style={{ gap: 8 }}>
+      <Questions />
+      <PointBar beside={<MethodLine open={choosing} onOpen={setChoosing} />} />
+      {choosing && <MethodChooser onSaid={(what) => setSaid([...said, what])} />}
+      <ReadingEntry
+        label={`${name}, ambient`}
+        held={meter}
+        read={meter.read}
+        receptor={meter.method.kind === 'disc' ? 'disc' : 'dome'}
+        onHeld={({ av, tv, sv }) => {
+          setSaid([
+            ...said,
+            ...(tv === meter.tv ? [] : ['shutter' as const]),
+            ...(sv === meter.sv ? [] : ['iso' as const]),
+            ...(av === meter.av ? [] : ['aperture' as const]),
+          ]);
+          change({ path: 'meter.av', value: av }, { path: 'meter.tv', value: tv }, { path: 'meter.sv', value: sv });
+        }}
+        meterIncrement={kit.preferences.meterIncrement}
+        expectedEv100={expected}
+        saveLabel={`Save for ${name.toLowerCase()}`}
+        onSave={({ guessed, ...reading }) => {
+          const held = INHERITED.filter((what) => !said.includes(what) && what !== reading.read);
+          actions.addReading(setup.id, {
+            ...reading,
+            pointId: activePointId,
+            method: meter.method,
+            assumed: guessed ? [...held, 'figure'] : held,
+          });
+          setSaid([]);
+          activatePoint(null);
+        }}
+      />
+      <DeviceKeys pointName={name} />
+      <DomeChoice />
+      <SceneChanges />
+      {point !== undefined && <PointDetails key={point.id} point={point} />}
+      <ContrastMatrix />
+      <TestFrames />
+    </View>
+  );
+}

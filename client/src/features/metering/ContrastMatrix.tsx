@@ -1,0 +1,92 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+import { StopsDial } from '@/ui/dials';
+import { usePalette } from '@/ui/theme';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+
+import { formatStops } from '@sphene/core/notation';
+
+const CELL = { width: 88, minHeight: 36, justifyContent: 'center' as const };
+
+/** Stops of light between any two points, on demand; warnings about contrast always. */
+export function ContrastMatrix() {
+  const { setup, solution, changeOne } = useSetupView();
+  const palette = usePalette();
+  const [open, setOpen] = useState(false);
+  const nameOf = (pointId: string) => setup.points.find(({ id }) => id === pointId)?.name ?? '';
+  const { pointIds, stops } = solution.contrast;
+  const metered = pointIds.map((_, index) => index).filter((index) => stops[index]?.[index] !== null);
+  const warnings = solution.warnings.filter(
+    ({ kind }) =>
+      kind === 'span' || kind === 'headroom' || kind === 'face-contrast' || kind === 'fooled' || kind === 'one-source',
+  );
+  return (
+    <View style={{ gap: 8, paddingTop: 8 }}>
+      {warnings.map(({ text }) => (
+        <Txt key={text} tone="danger">
+          {text}
+        </Txt>
+      ))}
+      <View style={{ flexDirection: 'row' }}>
+        <ActionButton label={open ? 'Hide contrast' : 'Contrast between points'} onPress={() => setOpen(!open)} />
+      </View>
+      {open && metered.length < 2 && <Txt tone="quiet">Meter two points or more to compare them.</Txt>}
+      {open && metered.length >= 2 && (
+        <ScrollView horizontal tabIndex={0} role="region" aria-label="Contrast">
+          <View role="table" aria-label="Stops of light, row over column">
+            <View role="row" style={{ flexDirection: 'row' }}>
+              <View role="columnheader" style={{ ...CELL, width: 96 }}>
+                <Txt size="label" tone="quiet">
+                  Row over column
+                </Txt>
+              </View>
+              {metered.map((column) => (
+                <View key={column} role="columnheader" style={CELL}>
+                  <Txt size="label" bold>
+                    {nameOf(pointIds[column] ?? '')}
+                  </Txt>
+                </View>
+              ))}
+            </View>
+            {metered.map((row) => (
+              <View
+                key={row}
+                role="row"
+                style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line }}
+              >
+                <View role="rowheader" style={{ ...CELL, width: 96 }}>
+                  <Txt size="label" bold>
+                    {nameOf(pointIds[row] ?? '')}
+                  </Txt>
+                </View>
+                {metered.map((column) => {
+                  const between = stops[row]?.[column];
+                  return (
+                    <View key={column} role="cell" style={CELL}>
+                      <Txt tone={row === column ? 'quiet' : 'text'}>
+                        {row === column || between == null ? '·' : formatStops(between)}
+                      </Txt>
+                    </View>
+                  );
+                })}
+              </View>
+            ))}
+          </View>
+        </ScrollView>
+      )}
+      {setup.points.some(({ role }) => role === 'shadow') && (
+        <StopsDial
+          label="Contrast on the face, at most"
+          value={setup.look.faceContrastStops}
+          least={0}
+          most={6}
+          step={0.5}
+          onChange={(value) => changeOne('look.faceContrastStops', value)}
+          note="shadow side under the lit side, in stops"
+        />
+      )}
+    </View>
+  );
+}

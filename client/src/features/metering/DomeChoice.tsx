@@ -1,0 +1,30 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Txt } from '@/ui/Txt';
+import { View } from 'react-native';
+
+import { formatStopCount } from '@sphene/core/notation';
+
+/** Dome to the camera against dome to the light, once both were taken at the face: a choice of mood. */
+export function DomeChoice() {
+  const { solution, changeOne } = useSetupView();
+  const { dome } = solution;
+  if (dome === null) return null;
+  return (
+    <View role="group" aria-label="Dome of the face" style={{ gap: 4 }}>
+      <ChoiceList
+        label={`The face is set by · ${formatStopCount(dome.differenceStops)} stops between`}
+        layout="row"
+        value={dome.by}
+        onChoose={(by) => changeOne('look.faceBy', by)}
+        choices={[
+          { value: 'camera', label: 'Dome to camera', note: `EV ${dome.cameraEv100.toFixed(1)}, open` },
+          { value: 'light', label: 'Dome to light', note: `EV ${dome.lightEv100.toFixed(1)}, moody` },
+        ]}
+      />
+      <Txt size="label" tone="quiet">
+        {dome.text}
+      </Txt>
+    </View>
+  );
+}

@@ -1,0 +1,124 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { ChoiceList } from '@/ui/ChoiceList';
+import PathIcon from '@/ui/PathIcon';
+import { Txt } from '@/ui/Txt';
+import { ToneDial } from '@/ui/dials';
+import { TOUCH } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
+import { Pressable, View } from 'react-native';
+
+import { READ_VALUES, type ReadValue } from '@sphene/core/notation';
+import { TONES } from '@sphene/core/photometry';
+import type { MeteringMethod } from '@sphene/core/setup';
+import { METHOD_CHOICES, methodKey, sayMethod } from '@sphene/core/words';
+
+const SHOWS: Record<ReadValue, string> = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' };
+
+/** The tone under a spot: one of the usual ones, or typed. */
+export function ToneChooser({
+  value,
+  onChange,
+}: {
+  value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number };
+  onChange: (value: { tone: Extract<MeteringMethod, { kind: 'spot' }>['tone']; toneStops: number }) => void;
+}) {
+  return (
+    <View style={{ gap: 8 }}>
+      <ChoiceList
+        label="Tone"
+        layout="scroll"
+        value={value.tone}
+        choices={[
+          ...TONES.map(({ id, name }) => ({ value: id, label: name })),
+          { value: 'own' as const, label: 'Own tone' },
+        ]}
+        onChoose={(tone) =>
+          onChange({ tone, toneStops: TONES.find(({ id }) => id === tone)?.offsetStops ?? value.toneStops })
+        }
+      />
+      <ToneDial
+        label="Lies from mid grey"
+        value={value.toneStops}
+        onChange={(toneStops) =>
+          onChange({
+            tone: TONES.some(({ id, offsetStops }) => id === value.tone && Math.abs(offsetStops - toneStops) < 0.01)
+              ? value.tone
+              : 'own',
+            toneStops,
+          })
+        }
+      />
+    </View>
+  );
+}
+
+/** The line that says how it is metered; a tap opens the choices. */
+export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
+  const { setup } = useSetupView();
+  const palette = usePalette();
+  const { method, read } = setup.meter;
+  const spoken = sayMethod(method);
+  return (
+    <Pressable
+      role="button"
+      aria-expanded={open}
+      aria-label={`${open ? 'Done with' : 'Change'} how it is metered: ${spoken}, reading the ${SHOWS[read]}`}
+      onPress={() => onOpen(!open)}
+      style={({ pressed }) => ({
+        minHeight: TOUCH,
+        flexDirection: 'row',
+        alignItems: 'center',
+        justifyContent: 'flex-end',
+        gap: 4,
+        opacity: pressed ? 0.7 : 1,
+      })}
+    >
+      <View style={{ flexShrink: 1 }}>
+        <Txt size="label" bold style={{ textAlign: 'right' }}>
+          {spoken.charAt(0).toUpperCase() + spoken.slice(1)}
+        </Txt>
+        <Txt size="label" tone="quiet" style={{ textAlign: 'right' }}>
+          reads {SHOWS[read]}
+        </Txt>
+      </View>
+      <PathIcon name={open ? 'check' : 'menu-down'} color={palette.text} />
+    </Pressable>
+  );
+}
+
+/** How the meter is pointed and which of its values is read. */
+export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void }) {
+  const { setup, changeOne } = useSetupView();
+  const { method, read } = setup.meter;
+  const say = (next: MeteringMethod) => {
+    onSaid('direction');
+    changeOne('meter.method', next);
+  };
+  return (
+    <View role="group" aria-label="How it is metered" style={{ gap: 8 }}>
+      <ChoiceList
+        label="Metered by"
+        value={methodKey(method)}
+        choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
+        onChoose={(key) => {
+          const choice = METHOD_CHOICES.find((one) => one.key === key);
+          if (choice !== undefined) say(choice.method);
+        }}
+      />
+      <Txt size="label" tone="quiet">
+        {METHOD_CHOICES.find(({ key }) => key === methodKey(method))?.advice ?? ''}
+      </Txt>
+      {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
+      <ChoiceList
+        label="The meter shows"
+        layout="row"
+        value={read}
+        choices={READ_VALUES.map((value) => ({
+          value,
+          label: SHOWS[value].replace(/^[as]/, (letter) => letter.toUpperCase()),
+        }))}
+        onChoose={(value) => changeOne('meter.read', value)}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,115 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { newId } from '@/store/ids';
+import { selectReadings } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Txt } from '@/ui/Txt';
+import { type ReactNode, useState } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+
+import { formatAperture, formatStops } from '@sphene/core/notation';
+import { newPoint, POINT_ROLES, type PointRole, ROLE_FACTS } from '@sphene/core/setup';
+import { sayAge } from '@sphene/core/words';
+
+const MOST_POINTS = 20;
+
+/** The points of the setup, each with its latest reading and its stops over the face; more are one tap away. */
+export function PointBar({ beside }: { beside: ReactNode }) {
+  const { setup, kit, solution, changeOne, activePointId, activatePoint } = useSetupView();
+  const readings = useAppSelector((state) => selectReadings(state, setup.id));
+  const [adding, setAdding] = useState(false);
+  const [ownName, setOwnName] = useState('');
+  const few = setup.points.length <= 2;
+  const face = solution.points.find(({ role }) => role === 'face');
+  const noteOf = (pointId: string): string => {
+    const point = solution.points.find((one) => one.pointId === pointId);
+    const reading = readings.find(({ id }) => id === point?.readingId);
+    if (point === undefined || reading === undefined) return 'not metered';
+    const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)}`;
+    const age = point.stale !== null ? ', old' : few ? `, ${sayAge(point.ambientAgeMinutes ?? 0)}` : '';
+    return `${formatAperture(reading.av, kit.preferences.meterIncrement)}${over}${age}`;
+  };
+  const missing = POINT_ROLES.filter((role) => role !== 'own' && !setup.points.some((point) => point.role === role));
+  const add = (role: PointRole, name?: string) => {
+    const point = newPoint(newId(), role, name);
+    changeOne('points', [...setup.points, point]);
+    activatePoint(point.id);
+    setAdding(false);
+    setOwnName('');
+  };
+  const [next] = missing;
+  const full = setup.points.length >= MOST_POINTS;
+  return (
+    <View style={{ gap: 8 }}>
+      <ChoiceList
+        label="Point"
+        showLabel={false}
+        layout={few ? 'row' : 'scroll'}
+        value={activePointId}
+        onChoose={activatePoint}
+        choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))}
+      />
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+        {next !== undefined && !full && (
+          <ActionButton
+            label={ROLE_FACTS[next].name}
+            name={`Add ${ROLE_FACTS[next].name.toLowerCase()}`}
+            icon="plus"
+            onPress={() => add(next)}
+          />
+        )}
+        {!full && (
+          <IconButton
+            icon="menu-down"
+            name={adding ? 'Fewer points' : 'More points'}
+            onPress={() => setAdding(!adding)}
+          />
+        )}
+        <View style={{ flex: 1, minWidth: 0 }}>{beside}</View>
+      </View>
+      {adding && (
+        <View role="group" aria-label="More points" style={{ gap: 8 }}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            {missing.slice(1).map((role) => (
+              <ActionButton
+                key={role}
+                label={ROLE_FACTS[role].name}
+                name={`Add ${ROLE_FACTS[role].name.toLowerCase()}`}
+                icon="plus"
+                onPress={() => add(role)}
+              />
+            ))}
+          </View>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+            <TextInput
+              label="Own point"
+              accessibilityLabel="Own point"
+              mode="outlined"
+              dense
+              value={ownName}
+              onChangeText={setOwnName}
+              maxLength={60}
+              style={{ flex: 1, minWidth: 0 }}
+              onSubmitEditing={() => {
+                if (ownName.trim() !== '') add('own', ownName.trim());
+              }}
+            />
+            <ActionButton
+              label="Add"
+              name="Add own point"
+              disabled={ownName.trim() === ''}
+              onPress={() => add('own', ownName.trim())}
+            />
+          </View>
+          {missing.length === 0 && (
+            <Txt size="label" tone="quiet">
+              All usual points are there.
+            </Txt>
+          )}
+        </View>
+      )}
+    </View>
+  );
+}

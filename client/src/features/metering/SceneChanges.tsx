@@ -1,0 +1,51 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { useActions } from '@/store/application';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+import { SCENE_CHANGE_FACTS, SCENE_CHANGES } from '@sphene/core/setup';
+
+/** What changed in the scene, in one tap each, and the fewest readings that settle it. */
+export function SceneChanges() {
+  const { setup, solution, activatePoint } = useSetupView();
+  const palette = usePalette();
+  const actions = useActions();
+  return (
+    <View role="group" aria-label="Changed in the scene" style={{ gap: 8, paddingTop: 8 }}>
+      <Txt size="label" tone="quiet">
+        Changed in the scene
+      </Txt>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {SCENE_CHANGES.map((what) => (
+          <ActionButton
+            key={what}
+            label={SCENE_CHANGE_FACTS[what].label}
+            onPress={() => actions.addSceneChange(setup.id, what)}
+          />
+        ))}
+      </View>
+      {solution.meterAgain.map(({ pointId, text }) => (
+        <View
+          key={pointId}
+          style={{
+            flexDirection: 'row',
+            alignItems: 'center',
+            gap: 8,
+            borderLeftWidth: 3,
+            borderLeftColor: palette.ambient,
+            paddingLeft: 12,
+          }}
+        >
+          <Txt style={{ flex: 1 }}>{text}</Txt>
+          <ActionButton
+            label="Meter"
+            name={`Meter ${setup.points.find(({ id }) => id === pointId)?.name.toLowerCase() ?? 'it'} again`}
+            onPress={() => activatePoint(pointId)}
+          />
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,158 @@
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { pictureMaker } from '@/workers/pictureMaker';
+import { useEffect, useRef } from 'react';
+import { View } from 'react-native';
+
+import type { Kit } from '@sphene/core/gear';
+import { formatStops } from '@sphene/core/notation';
+import { type PictureOf, type Showing, type ToneMark, toneMarks, weightsOf } from '@sphene/core/picture';
+import type { Picture as Developed } from '@sphene/core/renderer';
+import type { Setup } from '@sphene/core/setup';
+import type { Solution } from '@sphene/core/solution';
+import { usePictureVersion } from './usePicture';
+
+interface PictureCanvasProps {
+  setup: Setup;
+  kit: Kit;
+  solution: Solution;
+  picture: PictureOf;
+  widthPx: number;
+  showing?: Showing;
+  /** clipped highlights and lost shadows as patterns */
+  marks?: boolean;
+  /** the metering points with the ladder's numbers */
+  tones?: boolean;
+  /** drawn instead while it is held */
+  instead?: ImageData | null;
+  name: string;
+  /** after every drawing: what was drawn, to be read at once */
+  onDrawn?: (developed: Developed) => void;
+}
+
+/** Where the picture holds, when the camera does not say. */
+const USUAL_LATITUDE = { clipsAboveStops: 3, noiseBelowStops: -5 };
+
+const percent = (count: number, all: number): string => `${((100 * count) / all).toFixed(1)} %`;
+
+/** The picture in words: what its tones are and what is lost. */
+function sayPicture(name: string, solution: Solution, developed: Developed | null): string {
+  const tones = solution.points
+    .flatMap(({ name: point, placedStops }) =>
+      placedStops === null ? [] : [`${point.toLowerCase()} ${formatStops(placedStops)}`],
+    )
+    .join(', ');
+  const pixels = developed === null ? 1 : developed.width * developed.height;
+  return `${name}. Tones: ${tones || 'none yet'}.${developed === null ? ' Being made.' : ` ${percent(developed.clipped, pixels)} clipped, ${percent(developed.lost, pixels)} lost in shadow.`}`;
+}
+
+const LABEL_PX = { wide: 150, high: 21 } as const;
+
+/** How far each label moves up or down so that none lies on another. */
+function labelLifts(places: readonly { x: number; y: number }[]): number[] {
+  const lifts = places.map(() => 0);
+  const order = places.map((_, index) => index).sort((a, b) => (places[a]?.y ?? 0) - (places[b]?.y ?? 0));
+  for (const [at, index] of order.entries())
+    for (const above of order.slice(0, at)) {
+      const [own, other] = [places[index], places[above]];
+      if (own === undefined || other === undefined || Math.abs(own.x - other.x) > LABEL_PX.wide) continue;
+      lifts[index] = Math.max(lifts[index] ?? 0, other.y + (lifts[above] ?? 0) + LABEL_PX.high - own.y);
+    }
+  return lifts;
+}
+
+/** Draws a picture from the layers that there are: weights are summed again on every change, at the speed of a slider. */
+export function PictureCanvas({
+  setup,
+  kit,
+  solution,
+  picture,
+  widthPx,
+  showing = 'all',
+  marks = false,
+  tones = false,
+  instead = null,
+  name,
+  onDrawn,
+}: PictureCanvasProps) {
+  const palette = usePalette();
+  const version = usePictureVersion();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const box = useRef<HTMLElement | null>(null);
+  const drawn = useRef(onDrawn);
+  const toneRows = useRef<ToneMark[]>([]);
+  useEffect(() => {
+    drawn.current = onDrawn;
+  });
+  useEffect(() => {
+    // a task of its own: drawing must not lengthen the one that moved the stage
+    const timer = setTimeout(() => {
+      const context = canvas.current?.getContext('2d');
+      if (context == null) return;
+      if (instead !== null) return context.putImageData(instead, 0, 0);
+      const ready = pictureMaker().ready(picture);
+      const weights = weightsOf(setup, kit, solution, picture, showing);
+      if (ready === null || weights === null) return;
+      const { clipsAboveStops, noiseBelowStops } = solution.latitude ?? USUAL_LATITUDE;
+      const developed = ready.composer.compose(ready.layers, weights, {
+        clipsAboveStops,
+        noiseBelowStops: Math.abs(noiseBelowStops),
+        marks,
+      });
+      context.putImageData(new ImageData(developed.rgba, developed.width, developed.height), 0, 0);
+      box.current?.setAttribute('aria-label', sayPicture(name, solution, developed));
+      box.current?.setAttribute('data-drawn', String(version));
+      drawn.current?.(developed);
+    });
+    return () => clearTimeout(timer);
+  }, [setup, kit, solution, picture, version, showing, marks, instead, name]);
+  const ready = tones ? pictureMaker().ready(picture) : null;
+  toneRows.current = ready === null ? [] : toneMarks(setup, solution, picture, ready.materials);
+  const heightPx = (widthPx * picture.height) / picture.width;
+  const lifts = labelLifts(toneRows.current.map(({ x, y }) => ({ x: x * widthPx, y: y * heightPx })));
+  return (
+    <View
+      ref={(node) => {
+        box.current = node as unknown as HTMLElement | null;
+      }}
+      role="img"
+      aria-label={sayPicture(name, solution, null)}
+      style={{ width: widthPx, height: heightPx, backgroundColor: palette.raised }}
+    >
+      <canvas
+        ref={canvas}
+        width={picture.width}
+        height={picture.height}
+        style={{ width: widthPx, height: heightPx, display: 'block' }}
+        aria-hidden
+      />
+      {toneRows.current.map(({ pointId, name: point, x, y, placedStops }, index) => (
+        <View
+          key={pointId}
+          aria-hidden
+          style={{
+            position: 'absolute',
+            left: x * widthPx - 3,
+            top: y * heightPx - 3,
+            flexDirection: x > 0.6 ? 'row-reverse' : 'row',
+            alignItems: 'center',
+            gap: 3,
+            transform: [{ translateX: x > 0.6 ? '-100%' : 0 }] as never,
+            pointerEvents: 'none',
+          }}
+        >
+          <View style={{ width: 7, height: 7, borderWidth: 1.5, borderColor: '#FFFFFF', backgroundColor: '#000000' }} />
+          <View
+            style={{
+              backgroundColor: 'rgba(0,0,0,0.72)',
+              paddingHorizontal: 4,
+              transform: [{ translateY: lifts[index] ?? 0 }],
+            }}
+          >
+            <Txt size="label" bold style={{ color: '#FFFFFF' }}>{`${point} ${formatStops(placedStops)}`}</Txt>
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}

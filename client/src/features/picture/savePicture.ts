@@ -1,0 +1,63 @@
+import { pictureMaker } from '@/workers/pictureMaker';
+
+import type { Picture as Developed } from '@sphene/core/renderer';
+import type { Setup } from '@sphene/core/setup';
+import type { Solution } from '@sphene/core/solution';
+
+/** PNG text is Latin: everything else is written as JSON escapes. */
+const latin = (text: string): string =>
+  text.replace(/[^\x20-\x7e]/g, (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`);
+
+/** The settings that a picture was made with, as PNG text. */
+export function pictureText(setup: Setup, solution: Solution): Record<string, string> {
+  const { camera, lights, points, stage, colour } = solution;
+  const settings = {
+    setup: setup.title,
+    camera: camera === null ? null : camera.text,
+    whiteBalance: colour.whiteBalance.text,
+    lights: lights.map(({ role, group, unitName, modifierName, powerText }) => ({
+      role,
+      group,
+      unit: unitName,
+      modifier: modifierName,
+      power: powerText,
+    })),
+    stage: stage.lights.map(({ name, at, noseDeg, softnessDeg }) => ({
+      name,
+      at,
+      noseDeg: Number(noseDeg.toFixed(1)),
+      softnessDeg: Number(softnessDeg.toFixed(1)),
+    })),
+    tones: points.map(({ name, placedStops }) => ({
+      name,
+      stops: placedStops === null ? null : Number(placedStops.toFixed(2)),
+    })),
+  };
+  return {
+    Title: latin(setup.title),
+    Software: 'Sphene',
+    Description: 'Computed picture, not a photograph',
+    'Sphene settings': latin(JSON.stringify(settings)),
+  };
+}
+
+/** Saves a picture as a PNG file with its settings in it. */
+export async function savePicture(developed: Developed, setup: Setup, solution: Solution): Promise<void> {
+  const file = await pictureMaker().png(
+    developed.rgba.slice(),
+    developed.width,
+    developed.height,
+    pictureText(setup, solution),
+  );
+  const url = URL.createObjectURL(new Blob([file as Uint8Array<ArrayBuffer>], { type: 'image/png' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${
+    setup.title
+      .replace(/[^\w-]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'setup'
+  }.png`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}

@@ -1,0 +1,53 @@
+import { pictureMaker } from '@/workers/pictureMaker';
+import { useIsFocused } from 'expo-router';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+
+import type { Kit } from '@sphene/core/gear';
+import { type PictureOf, pictureOf } from '@sphene/core/picture';
+import type { Setup } from '@sphene/core/setup';
+import type { Solution } from '@sphene/core/solution';
+
+/**
+ * Has the picture of the setup on screen made, coarsely at once and finely when nothing moves.
+ * @param wanted false: not yet
+ */
+export function usePicture(setup: Setup, kit: Kit, solution: Solution, wanted = true): PictureOf {
+  const focused = useIsFocused();
+  const picture = useMemo(() => pictureOf(setup, kit, solution), [setup, kit, solution]);
+  useEffect(() => {
+    if (focused && wanted) pictureMaker().show(picture);
+  }, [picture, focused, wanted]);
+  return picture;
+}
+
+/** A hand that rests for this long is not busy elsewhere on the page. */
+const CALM_MS = 2500;
+
+/**
+ * True once nobody has touched the page for a moment, and from then on: where the picture is one part of many, it must not
+ * take the device's strength from what is being entered.
+ */
+export function useCalm(): boolean {
+  const [calm, setCalm] = useState(false);
+  useEffect(() => {
+    if (calm) return;
+    let timer = setTimeout(() => setCalm(true), CALM_MS);
+    const busy = () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => setCalm(true), CALM_MS);
+    };
+    for (const event of ['pointerdown', 'keydown', 'wheel'] as const)
+      window.addEventListener(event, busy, { passive: true });
+    return () => {
+      clearTimeout(timer);
+      for (const event of ['pointerdown', 'keydown', 'wheel'] as const) window.removeEventListener(event, busy);
+    };
+  }, [calm]);
+  return calm;
+}
+
+/** Counts what has been finished of pictures: only what draws one follows it, so that a layer that arrives does not draw the whole screen. */
+export function usePictureVersion(): number {
+  const maker = pictureMaker();
+  return useSyncExternalStore(maker.subscribe, maker.getVersion);
+}

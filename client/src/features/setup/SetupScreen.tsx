@@ -1,0 +1,364 @@
+import { AmbientStep } from '@/features/metering/AmbientStep';
+import { CheckStep } from '@/features/check/CheckStep';
+import { LightsStep } from '@/features/lights/LightsStep';
+import { LogPart } from '@/features/log/LogPart';
+import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
+import { StagePart } from '@/features/stage/StagePart';
+import { useActions } from '@/store/application';
+import { meteringMoved } from '@/store/deviceSlice';
+import { selectDocument } from '@/store/selectors';
+import { useAppDispatch, useAppSelector } from '@/store/store';
+import { IconButton } from '@/ui/ActionButton';
+import { Ladder, ladderPx } from '@/ui/Ladder';
+import { NextBar } from '@/ui/NextBar';
+import { Screen } from '@/ui/Screen';
+import { Heading, Txt } from '@/ui/Txt';
+import { TOUCH } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
+import { useWide } from '@/ui/useWide';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { memo, type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+
+import type { NextAction } from '@sphene/core/advice';
+import { SetupContext, type SetupView, useSetupView } from '../../setupView/setupContext';
+import { useOpenSetup } from '../../setupView/useOpenSetup';
+import { CameraStep } from '../camera/CameraStep';
+import { LookStep } from '../look/LookStep';
+import { LaterSetup } from './LaterSetup';
+import { type Part, PARTS, useShortcuts } from './shortcuts';
+
+const CONTENT: Record<Part, () => ReactNode> = {
+  ambient: AmbientStep,
+  look: LookStep,
+  camera: CameraStep,
+  flash: LightsStep,
+  stage: StagePart,
+  check: CheckStep,
+  log: LogPart,
+};
+
+/** What a tap on the next bar is called. */
+const DOING: Record<NextAction['kind'], string | null> = {
+  'meter-face': 'Meter',
+  'meter-background': 'Meter',
+  'meter-highlight': 'Meter',
+  'meter-again': 'Meter',
+  'choose-camera': 'Choose',
+  'choose-flash': 'Choose',
+  'camera-cannot': 'Ways out',
+  'no-flash-can-help': 'Ways out',
+  'power-out-of-range': 'Ways out',
+  'no-flash-measured': 'Read',
+  answer: 'Answer',
+  'set-and-test': 'It is set',
+  'fire-test': 'Read',
+  'fire-all': 'Read',
+  correct: 'It is set',
+  shoot: null,
+  film: null,
+};
+
+function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
+  const { solution, activatePoint, readingsPlace } = useSetupView();
+  const show = (pointId: string) => {
+    activatePoint(pointId);
+    onTone();
+    // the part and the point's readings are drawn first
+    requestAnimationFrame(() => requestAnimationFrame(() => readingsPlace.current?.scrollIntoView({ block: 'start' })));
+  };
+  return (
+    <Ladder
+      points={solution.points}
+      onTone={show}
+      clipsAboveStops={solution.latitude?.clipsAboveStops ?? null}
+      noiseBelowStops={solution.latitude?.noiseBelowStops ?? null}
+      compact={compact}
+    />
+  );
+}
+
+/** The parts as tabs: one at a time on a phone. */
+function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const palette = usePalette();
+  return (
+    <View
+      role="tablist"
+      aria-label="Parts of the setup"
+      style={{ flexDirection: 'row', borderBottomWidth: 1, borderBottomColor: palette.line }}
+    >
+      {PARTS.map(({ part: one, label }) => {
+        const chosen = one === part;
+        return (
+          <Pressable
+            key={one}
+            role="tab"
+            aria-selected={chosen}
+            onPress={() => onPart(one)}
+            style={{
+              flexGrow: 1,
+              minHeight: TOUCH,
+              alignItems: 'center',
+              justifyContent: 'center',
+              borderBottomWidth: 3,
+              borderBottomColor: chosen ? palette.accent : 'transparent',
+            }}
+          >
+            <Txt size="label" bold={chosen} tone={chosen ? 'text' : 'quiet'}>
+              {label}
+            </Txt>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Scrolled this far the ladder becomes a strip; back at the top it opens again. */
+const SHRINK_AT = 40;
+
+/** One part at a time. Ladder and tabs lie over the scrolled part, so that nothing moves under the thumb when the ladder shrinks. */
+function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const palette = usePalette();
+  const [scrolled, setScrolled] = useState(false);
+  // what lies over the part besides the ladder, px
+  const [besidesPx, setBesidesPx] = useState(66);
+  const head = useRef<HTMLElement | null>(null);
+  const tones = useSetupView().solution.points.length;
+  const Content = CONTENT[part];
+  // while metering and on the stage the ladder is the strip, so that pad or stage fit on the screen
+  const strip = part === 'ambient' || part === 'stage';
+  const compact = scrolled || strip;
+  const headPx = besidesPx + ladderPx(tones, strip);
+  // a screen that lies hidden under another has no height
+  const measure = () =>
+    setBesidesPx((before) => {
+      const tall = head.current?.offsetHeight ?? 0;
+      return tall === 0 ? before : tall - ladderPx(tones, compact);
+    });
+  // room for one more tone comes in the same frame as the tone, or a button would slip from under a finger that is down on it
+  useLayoutEffect(measure);
+  return (
+    <View style={{ flex: 1 }}>
+      <View
+        ref={(node) => {
+          head.current = node as unknown as HTMLElement | null;
+        }}
+        style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }}
+        onLayout={measure}
+      >
+        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}>
+          <SetupLadder
+            compact={compact}
+            onTone={() => {
+              setScrolled(false);
+              onPart('ambient');
+            }}
+          />
+        </View>
+        <PartTabs
+          part={part}
+          onPart={(next) => {
+            setScrolled(false);
+            onPart(next);
+          }}
+        />
+      </View>
+      <ScrollView
+        key={part}
+        role="tabpanel"
+        aria-label={PARTS.find((one) => one.part === part)?.label ?? ''}
+        tabIndex={0}
+        style={{ flex: 1, scrollPaddingTop: headPx } as object}
+        contentContainerStyle={{ padding: 16, paddingTop: headPx + 12 }}
+        keyboardShouldPersistTaps="handled"
+        scrollEventThrottle={32}
+        onScroll={({ nativeEvent }) => setScrolled(nativeEvent.contentOffset.y > SHRINK_AT)}
+      >
+        <Content />
+      </ScrollView>
+    </View>
+  );
+}
+
+/** All steps under each other, on a wide screen. */
+const StepsColumn = memo(function StepsColumn({
+  places,
+}: {
+  places: React.RefObject<Partial<Record<Part, HTMLElement | null>>>;
+}) {
+  const palette = usePalette();
+  return (
+    <ScrollView
+      role="region"
+      aria-label="Steps"
+      tabIndex={0}
+      style={{ flex: 1 }}
+      contentContainerStyle={{ paddingVertical: 16, gap: 24 }}
+      keyboardShouldPersistTaps="handled"
+    >
+      {PARTS.filter(({ part }) => part !== 'log' && part !== 'stage').map(({ part, label }) => {
+        const Content = CONTENT[part];
+        return (
+          <View
+            key={part}
+            role="region"
+            aria-label={label}
+            ref={(node) => {
+              places.current[part] = node as unknown as HTMLElement | null;
+            }}
+            style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}
+          >
+            <Heading size="value">{label}</Heading>
+            <Content />
+          </View>
+        );
+      })}
+    </ScrollView>
+  );
+});
+const LaterLog = memo(LogPart);
+
+function WideParts({
+  places,
+  onPart,
+}: {
+  places: React.RefObject<Partial<Record<Part, HTMLElement | null>>>;
+  onPart: (part: Part) => void;
+}) {
+  const palette = usePalette();
+  const { solution } = useSetupView();
+  return (
+    <View
+      style={{
+        flex: 1,
+        flexDirection: 'row',
+        gap: 24,
+        paddingHorizontal: 24,
+        maxWidth: 1440,
+        width: '100%',
+        alignSelf: 'center',
+      }}
+    >
+      <ScrollView
+        role="region"
+        aria-label="Ladder"
+        tabIndex={0}
+        style={{ width: 300, flexGrow: 0 }}
+        contentContainerStyle={{ paddingVertical: 16, gap: 12 }}
+      >
+        <SetupLadder compact={false} onTone={() => onPart('ambient')} />
+        {solution.points.map(({ pointId, text }) => (
+          <Txt key={pointId} size="label" tone="quiet">
+            {text}
+          </Txt>
+        ))}
+        {solution.warnings.map(({ text }) => (
+          <Txt key={text} size="label" tone="danger">
+            {text}
+          </Txt>
+        ))}
+      </ScrollView>
+      <LaterSetup>
+        <StepsColumn places={places} />
+      </LaterSetup>
+      <ScrollView
+        role="region"
+        aria-label="Stage and log"
+        tabIndex={0}
+        style={{ width: 440, flexGrow: 0 }}
+        contentContainerStyle={{ paddingVertical: 16, gap: 24 }}
+        keyboardShouldPersistTaps="handled"
+      >
+        <View
+          role="region"
+          aria-label="Stage"
+          ref={(node) => {
+            places.current.stage = node as unknown as HTMLElement | null;
+          }}
+          style={{ gap: 12 }}
+        >
+          <Heading size="value">Stage</Heading>
+          <StagePart />
+        </View>
+        <View
+          role="region"
+          aria-label="Log"
+          ref={(node) => {
+            places.current.log = node as unknown as HTMLElement | null;
+          }}
+          style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}
+        >
+          <Heading size="value">Log</Heading>
+          <LaterSetup>
+            <LaterLog />
+          </LaterSetup>
+        </View>
+      </ScrollView>
+    </View>
+  );
+}
+
+function SetupParts({ view }: { view: SetupView }) {
+  const { setup, solution } = view;
+  const actions = useActions();
+  const wide = useWide();
+  const router = useRouter();
+  const [part, setPart] = useState<Part>(solution.nextAction.step);
+  const places = useRef<Partial<Record<Part, HTMLElement | null>>>({});
+  const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
+  const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
+  const { nextAction } = solution;
+  const goTo = (next: Part) => {
+    setPart(next);
+    places.current[next]?.scrollIntoView({ block: 'start' });
+  };
+  const doNext = () => {
+    if (nextAction.settings.length > 0) view.change(...nextAction.settings);
+    goTo(nextAction.step);
+  };
+  useShortcuts({ onPart: goTo, onNext: doNext, onUndo: () => actions.undo(setup.id) });
+  return (
+    <SetupContext.Provider value={view}>
+      <Screen
+        title={setup.title}
+        place={[spot?.title, shoot?.title].filter(Boolean).join(' · ')}
+        up={`/shoot/${setup.shootId}`}
+        actions={
+          <>
+            <IconButton
+              icon="calculator-variant-outline"
+              name="Stop arithmetic"
+              onPress={() => router.navigate('/stops')}
+            />
+            <IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} />
+          </>
+        }
+      >
+        {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
+        <NextBar text={nextAction.text} detail={nextAction.detail} doing={DOING[nextAction.kind]} onPress={doNext} />
+      </Screen>
+    </SetupContext.Provider>
+  );
+}
+
+/** One setup: the ladder, the step being worked on, and the one thing to do now. */
+export function SetupScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const dispatch = useAppDispatch();
+  const { view, ready } = useOpenSetup(id);
+  useEffect(() => {
+    dispatch(meteringMoved({ setupId: id, pointId: null }));
+  }, [dispatch, id]);
+  if (view === null)
+    return ready ? (
+      <NotFoundScreen />
+    ) : (
+      <Screen title="Setup" up="/">
+        <Txt role="status" tone="quiet" style={{ padding: 16 }}>
+          Opening the setup.
+        </Txt>
+      </Screen>
+    );
+  return <SetupParts key={view.setup.id} view={view} />;
+}

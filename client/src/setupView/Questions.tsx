@@ -1,0 +1,32 @@
+import { useSetupView } from '@/setupView/setupContext';
+import { useActions } from '@/store/application';
+import { ActionButton } from '@/ui/ActionButton';
+import { Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { View } from 'react-native';
+
+/** Readings that do not fit, each with its likely cause and two ways to answer. The reading is kept either way. */
+export function Questions() {
+  const { setup, solution, changeOne } = useSetupView();
+  const palette = usePalette();
+  const actions = useActions();
+  const [question] = solution.questions;
+  if (question === undefined) return null;
+  const more = solution.questions.length - 1;
+  return (
+    <View role="alert" style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}>
+      <Txt bold>{question.text}</Txt>
+      <Txt size="label" tone="quiet">
+        {question.cause}
+        {more > 0 ? ` ${more} more after this.` : ''}
+      </Txt>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <ActionButton
+          label="It is right"
+          onPress={() => changeOne('confirmed', [...setup.confirmed.slice(-199), question.id])}
+        />
+        <ActionButton label="Strike it out" onPress={() => actions.strike('reading', question.readingId, true)} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,44 @@
+import { useActions, useDevices } from '@/store/application';
+import { meteringMoved, noticed } from '@/store/deviceSlice';
+import { selectActivePointId, selectKit, selectSetup, selectSolution } from '@/store/selectors';
+import { useAppDispatch, useAppSelector } from '@/store/store';
+import { useEffect, useMemo, useRef } from 'react';
+
+import type { Setting } from '@sphene/core/setup';
+import type { SetupView } from './setupContext';
+
+/** The setup of a screen with its solution and what changes it; `view` is null while it is not there, `ready` says whether it may still come. */
+export function useOpenSetup(id: string): { view: SetupView | null; ready: boolean } {
+  const actions = useActions();
+  const dispatch = useAppDispatch();
+  const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
+  const setup = useAppSelector((state) => selectSetup(state, id));
+  const kit = useAppSelector(selectKit);
+  const solution = useAppSelector((state) => selectSolution(state, id));
+  const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
+  const readingsPlace = useRef<HTMLElement | null>(null);
+  // a meter that is connected is held where the next reading goes
+  const devices = useDevices();
+  useEffect(() => devices.holdAtActivePoint(), [devices, activePointId]);
+  const view = useMemo((): SetupView | null => {
+    if (setup === undefined || solution === undefined) return null;
+    const change = (...settings: Setting[]) => {
+      const changed = actions.changeSettings(setup.id, settings);
+      if (!changed.ok) dispatch(noticed({ text: changed.message }));
+    };
+    const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
+    return {
+      setup,
+      kit,
+      solution,
+      activePointId,
+      activatePoint,
+      readingsPlace,
+      cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId),
+      lens: kit.lenses.find(({ id: lensId }) => lensId === setup.camera.lensId),
+      change,
+      changeOne: (path, value) => change({ path, value }),
+    };
+  }, [setup, kit, solution, activePointId, actions, dispatch]);
+  return { view, ready };
+}

@@ -1,0 +1,30 @@
+import { direction, type Place, wrapDeg } from '../scene';
+import type { StagePlan, Sun } from '../setup';
+import { sunPosition } from '../sky';
+
+/** Where the sun stands against the camera. */
+export interface SunStand {
+  /** from the line to the camera, positive to the right of the camera; 180: behind the subject */
+  sideDeg: number;
+  altitudeDeg: number;
+  /** direction to it, unit */
+  towards: Place;
+}
+
+/** The sun of a stage: typed, or from place and time. The camera's right is clockwise of where it looks; the subject looks back. */
+export function sunStand({ sun }: Pick<StagePlan, 'sun'>): SunStand | null {
+  if (sun === null) return null;
+  const { sideDeg, altitudeDeg } = sun.by === 'hand' ? sun : fromTime(sun);
+  return { sideDeg, altitudeDeg, towards: direction(sideDeg, altitudeDeg) };
+}
+
+function fromTime({
+  latitudeDeg: latitude,
+  longitudeDeg: longitude,
+  at,
+  cameraLooksDeg,
+}: Extract<Sun, { by: 'time' }>) {
+  const { altitudeDeg, azimuthDeg } = sunPosition(latitude, longitude, new Date(at));
+  // straight behind the subject is where the camera looks; clockwise from there lies to the camera's right
+  return { altitudeDeg, sideDeg: wrapDeg(180 - (azimuthDeg - cameraLooksDeg)) };
+}

@@ -1,0 +1,50 @@
+import type { Staleness } from '../metering';
+import type { PointRole } from '../setup';
+
+/** One metered tone: where it lands against mid grey, and what it is made of. Levels are stops; null is not known. */
+export interface PointSolution {
+  pointId: string;
+  role: PointRole;
+  name: string;
+  ambientEv100: number | null;
+  ambientStops: number | null;
+  flashStops: number | null;
+  totalStops: number | null;
+  /** every light that reaches the point, its part of the total, and where its figure comes from */
+  sources: {
+    lightId: string;
+    name: string;
+    stops: number;
+    share: number;
+    basis: 'geometry' | 'calibration' | 'reading';
+  }[];
+  /** where the tone should land, and how far it misses that; null where nothing is wanted */
+  targetStops: number | null;
+  targetKind: 'value' | 'least' | 'most' | null;
+  missStops: number | null;
+  /** what a meter reads here with the flash, EV100; the ambient alone where no flash is known */
+  totalEv100: number | null;
+  /** where the tone lands on the ladder: its light and how far the tone lies from mid grey */
+  placedStops: number | null;
+  /** where the ambient part of it ends on the same scale */
+  placedAmbientStops: number | null;
+  /** light here over the light at the face, stops */
+  overFaceStops: number | null;
+  /** measured here; carried: an older reading moved by what changed in the same light elsewhere; one source: only a disc to one source was taken */
+  basis: 'measured' | 'carried' | 'one source' | null;
+  uncertaintyStops: number | null;
+  /** the reading in force */
+  readingId: string | null;
+  stale: Staleness | null;
+  /** what a meter at the camera's shutter and ISO would show here with every light on */
+  meterText: string | null;
+  /** what a meter at the camera's shutter and ISO would show here, by the ambient alone */
+  atCameraText: string | null;
+  /** where the camera would be if this point were right */
+  ifRightText: string | null;
+  zone: 'in range' | 'clipped' | 'lost' | null;
+  /** minutes since the ambient was metered */
+  ambientAgeMinutes: number | null;
+  /** the same in one sentence, for a voice and for text views */
+  text: string;
+}

@@ -1,0 +1,181 @@
+import type { Balance } from '../balance';
+import { type FlashUnit, highSpeedSyncLossStops, powerStepStops, snapPower } from '../flash';
+import { type Kit, offered } from '../gear';
+import { falloffStops } from '../modifiers';
+import { formatDistance, formatStopCount } from '../notation';
+import { addLight, INCREMENT_STOPS } from '../photometry';
+import { lightPath, type Setting, type Setup } from '../setup';
+import { lightName } from '../words';
+
+/** One control, a step of it, and what that step does to each source. */
+export interface DialColumn {
+  /** the same for the same control: `shutter`, `power:` and a light's id */
+  dial: string;
+  name: string;
+  /** the step, with its direction: `one third faster` */
+  step: string;
+  /** stops per step by source id; 0: it does nothing to it */
+  stops: Record<string, number>;
+  /** what taking the step changes in the documents; empty where the kit has nothing for it */
+  settings: Setting[];
+}
+
+/** Sources by controls, in stops per step towards less light; the other way is the same with the other sign. */
+export interface DialMatrix {
+  sources: { id: string; name: string }[];
+  columns: DialColumn[];
+}
+
+const DISTANCE_STEP_M = 0.25;
+
+/**
+ * Which dial does only the thing wanted: the change of every source at the face for one step of every control.
+ * Shutter, aperture, ISO and filter act on the ambient, on lamps and on LED panels alike; the shutter does not act on
+ * flash below sync, and does in high-speed sync, where each stop of it takes a stop of flash.
+ */
+export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | null {
+  const { camera, gear, light } = now;
+  if (camera === null || gear === null) return null;
+  const step = INCREMENT_STOPS[gear.body.increment];
+  const steady = ['ambient', 'lamps'];
+  const flashIds = now.usable.map(({ light: { id } }) => id);
+  const syncLoss = (entry: number, tv: number) =>
+    highSpeedSyncLossStops(entry, camera.highSpeedSync ? tv - (camera.tv - camera.beyondSyncStops) : 0);
+  const column = (
+    dial: string,
+    name: string,
+    said: string,
+    steadyStops: number,
+    flashStops: (unit: FlashUnit) => number,
+    settings: Setting[],
+  ): DialColumn => ({
+    dial,
+    name,
+    step: said,
+    settings,
+    stops: {
+      ...Object.fromEntries(steady.map((id) => [id, steadyStops + 0])),
+      ...Object.fromEntries(now.usable.map(({ light: { id }, config: { unit } }) => [id, flashStops(unit) + 0])),
+    },
+  });
+  const alike = (stops: number) => () => stops;
+  const size = formatStopCount(step, gear.body.increment);
+  const nd = offered(kit.filters)
+    .filter(({ id }) => !setup.camera.filterIds.includes(id))
+    .sort((a, b) => a.lossStops - b.lossStops)[0];
+  const columns = [
+    column(
+      'shutter',
+      'Shutter',
+      `${size} faster`,
+      -step,
+      ({ highSpeedSyncLossStops: entry }) => syncLoss(entry ?? 0, camera.tv) - syncLoss(entry ?? 0, camera.tv + step),
+      setup.camera.video === null ? [{ path: 'camera.pins.tv', value: camera.tv + step }] : [],
+    ),
+    column('aperture', 'Aperture', `${size} smaller`, -step, alike(-step), [
+      { path: 'camera.pins.av', value: camera.av + step },
+    ]),
+    column('iso', 'ISO', `${size} lower`, -step, alike(-step), [{ path: 'camera.pins.sv', value: camera.sv - step }]),
+    column(
+      'nd',
+      'ND',
+      nd === undefined ? '1 stop on' : `${nd.name} on`,
+      -(nd?.lossStops ?? 1),
+      alike(-(nd?.lossStops ?? 1)),
+      nd === undefined || setup.camera.filterIds.length >= 6
+        ? []
+        : [{ path: 'camera.filterIds', value: [...setup.camera.filterIds, nd.id] }],
+    ),
+  ];
+  const lamp = setup.lamps[0];
+  if (lamp !== undefined)
+    columns.push({
+      dial: 'dimmer',
+      name: 'Dimmer',
+      step: `${size} down`,
+      stops: Object.fromEntries([...steady, ...flashIds].map((id) => [id, id === 'lamps' ? -step : 0])),
+      settings: [
+        {
+          path: 'lamps',
+          value: setup.lamps.map((each) =>
+            each.id === lamp.id ? { ...each, dimStops: Math.max(-10, each.dimStops - step) } : each,
+          ),
+        },
+      ],
+    });
+  for (const {
+    index,
+    light: one,
+    config: { unit, modifier },
+  } of now.usable) {
+    const solution = now.lights.find(({ lightId }) => lightId === one.id);
+    const letter = now.usable.length === 1 ? '' : ` ${one.group}`;
+    const farther = Math.min(30, one.distanceM + DISTANCE_STEP_M);
+    const power = powerStepStops(unit.scale);
+    const gel = offered(kit.gels)
+      .filter(({ id, lossStops }) => !one.gelIds.includes(id) && lossStops > 0)
+      .sort((p, q) => p.lossStops - q.lossStops)[0];
+    const alone = (stops: number) =>
+      Object.fromEntries([...steady, ...flashIds].map((id) => [id, id === one.id ? stops + 0 : 0]));
+    columns.push(
+      {
+        dial: `power:${one.id}`,
+        name: `Power${letter}`,
+        step: `${formatStopCount(power, unit.scale.step)} down`,
+        stops: alone(-(power - Math.min(power, solution?.tailLossStops ?? 0))),
+        settings:
+          one.id === light?.light.id
+            ? powerSettings(setup, now, -power)
+            : solution?.powerStops == null
+              ? []
+              : [
+                  { path: lightPath(index, 'dialledStops'), value: snapPower(unit.scale, solution.powerStops - power) },
+                  { path: lightPath(index, 'locked'), value: true },
+                ],
+      },
+      {
+        dial: `distance:${one.id}`,
+        name: `Distance${letter}`,
+        step: `${formatDistance(farther, kit.preferences.distanceUnit)}, farther`,
+        stops: alone(-falloffStops(modifier.shape, one.distanceM, farther)),
+        settings: [{ path: lightPath(index, 'distanceM'), value: farther }],
+      },
+      {
+        dial: `gel:${one.id}`,
+        name: `Gel${letter}`,
+        step: gel === undefined ? 'none owned' : `${gel.name} on`,
+        stops: alone(-(gel?.lossStops ?? 0)),
+        settings:
+          gel === undefined || one.gelIds.length >= 4
+            ? []
+            : [{ path: lightPath(index, 'gelIds'), value: [...one.gelIds, gel.id] }],
+      },
+    );
+  }
+  return {
+    sources: [
+      ...SOURCES,
+      ...now.usable.map(({ light: one, config: { unit } }) => ({
+        id: one.id,
+        name: now.usable.length === 1 ? unit.name : lightName(one),
+      })),
+    ],
+    columns,
+  };
+}
+
+const SOURCES = [
+  { id: 'ambient', name: 'Daylight' },
+  { id: 'lamps', name: 'Lamps, LED' },
+];
+
+/** A step of power is another look: the face ends up elsewhere, and the ambient on it stays where it is. */
+function powerSettings({ look }: Setup, { face, light }: Balance, powerStops: number): Setting[] {
+  const flashStops = light?.solution?.flashStops ?? null;
+  if (face?.ambientStops == null || flashStops === null) return [];
+  const finalStops = addLight(face.ambientStops, flashStops + powerStops);
+  const settings: Setting[] = [{ path: 'look.faceStops', value: finalStops - look.feelStops }];
+  return look.exposeBy === 'face'
+    ? [...settings, { path: 'look.holdBackStops', value: finalStops - face.ambientStops }]
+    : settings;
+}

@@ -1,0 +1,11 @@
+export {
+  type CameraGear,
+  type CameraSolution,
+  chooseCameraSettings,
+  type ExposureTarget,
+  limitsInForce,
+  videoShutterTv,
+} from './cameraSettings';
+export { type Depth, depthWanted, sharpZoneM } from './depthOfField';
+export { clipsAboveAt, exposureIntent, type Intent, type LitPoint } from './intent';
+export { focalLengthMm, MOTION_LIMITS } from './sharpShutter';

@@ -1,0 +1,31 @@
+export { type Camera, type Filter, FULL_FRAME_DIAGONAL_MM, type Lens, stopFields } from './camera';
+export { EMPTY_KIT, GEAR_LISTS, type GearList, type Kit, kitSchema, offered } from './kit';
+export {
+  cameraItemSchema,
+  filterItemSchema,
+  flashItemSchema,
+  gatherKit,
+  GEAR_SCHEMAS,
+  GEAR_TYPES,
+  type GearItem,
+  gelItemSchema,
+  gridItemSchema,
+  type KitItem,
+  kitItems,
+  lampItemSchema,
+  lensItemSchema,
+  modifierItemSchema,
+  preferencesItemSchema,
+  reflectorItemSchema,
+  standItemSchema,
+} from './kitItems';
+export { kelvin, lampLuxAt1M } from './lamp';
+export {
+  type CameraDial,
+  DEFAULT_PREFERENCES,
+  keepOrderSchema,
+  LOOK_WAY_IDS,
+  type LookWayId,
+  type Preferences,
+} from './preferences';
+export { type Surface, SURFACES } from './reflector';

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+
+import { KELVIN_RANGE } from '../colour';
+import { beamSchema } from '../modifiers';
+
+export const kelvin = z.number().min(KELVIN_RANGE.least).max(KELVIN_RANGE.most);
+
+/** A continuous lamp in the kit. */
+export const lampSchema = z
+  .strictObject({
+    name: z.string().trim().min(1).max(80),
+    output: z.discriminatedUnion('by', [
+      z.strictObject({
+        by: z.literal('lux'),
+        luxAt1M: z.number().min(1).max(1e6).meta({ description: 'on its axis at one metre, full power' }),
+      }),
+      z.strictObject({
+        by: z.literal('lumens'),
+        lumens: z.number().min(1).max(1e6),
+        beamDeg: z.number().min(5).max(180).meta({ description: 'full angle that the light fills' }),
+      }),
+    ]),
+    kelvinLow: kelvin,
+    kelvinHigh: kelvin,
+    beam: beamSchema,
+  })
+  .refine(({ kelvinLow, kelvinHigh }) => kelvinLow <= kelvinHigh, {
+    path: ['kelvinHigh'],
+    message: 'the coolest colour is at least the warmest',
+  });
+export type Lamp = z.infer<typeof lampSchema>;
+
+/** Lux on the axis at a metre: as stated, or the lumens spread evenly over the cone, `Φ / (2π(1 − cos(β/2)))`. */
+export const lampLuxAt1M = ({ output }: Lamp): number =>
+  output.by === 'lux'
+    ? output.luxAt1M
+    : output.lumens / (2 * Math.PI * (1 - Math.cos((output.beamDeg * Math.PI) / 360)));

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+
+/** The ways in which photographers say the look; each under our own name in `LOOK_WAYS`. */
+export const LOOK_WAY_IDS = ['underTotal', 'share', 'underKey', 'fill'] as const;
+export type LookWayId = (typeof LOOK_WAY_IDS)[number];
+
+/** The camera's dials that can be kept, in the usual order of preference. */
+export const DIALS_KEPT = ['aperture', 'iso', 'shutter'] as const;
+export type CameraDial = (typeof DIALS_KEPT)[number];
+
+/** The three dials in the order in which they are kept. */
+export const keepOrderSchema = z
+  .tuple([z.enum(DIALS_KEPT), z.enum(DIALS_KEPT), z.enum(DIALS_KEPT)])
+  .refine((order) => new Set(order).size === 3, 'name aperture, iso and shutter, each once');
+
+/** How this person counts and measures; part of the kit because the meter and the tape are. */
+export const preferencesSchema = z.strictObject({
+  meterIncrement: z.enum(['tenth', 'third', 'half']),
+  distanceUnit: z.enum(['m', 'ft']),
+  lookWay: z.enum(LOOK_WAY_IDS).meta({ description: 'how this person says the look; comes first everywhere' }),
+  keepOrder: keepOrderSchema.meta({ description: 'what a new setup keeps first on the camera' }),
+  mainsHz: z.literal([50, 60]).meta({ description: 'mains frequency, for lamps that flicker' }),
+  paces: z.boolean().meta({ description: 'distances in paces and hand-breadths too, for a helper without a tape' }),
+  forgotten: z
+    .record(z.string().max(80), z.iso.datetime({ offset: true }))
+    .meta({ description: 'things of the kit whose readings up to a time teach nothing any more' }),
+});
+export type Preferences = z.infer<typeof preferencesSchema>;
+export const DEFAULT_PREFERENCES: Preferences = {
+  meterIncrement: 'tenth',
+  distanceUnit: 'm',
+  lookWay: 'underTotal',
+  keepOrder: ['aperture', 'iso', 'shutter'],
+  mainsHz: 50,
+  paces: false,
+  forgotten: {},
+};

@@ -1,0 +1,135 @@
+import type { Taught } from '../calibration';
+import { type Gel, gelLossStops } from '../colour';
+import { flashAv, type FlashUnit, unitGuideNumberM, unitUncertaintyStops, zoomGainStops } from '../flash';
+import type { Kit } from '../gear';
+import {
+  BARE_REFLECTOR,
+  type Beam,
+  beamLossStops,
+  effectiveDistanceM,
+  type Grid,
+  griddedBeam,
+  type Modifier,
+  MODIFIER_UNCERTAINTY_STOPS,
+} from '../modifiers';
+import type { FiredLight, Light } from '../setup';
+
+/** What a light is made of, whether it stands in a setup or was fired for a reading. */
+export type LightParts = Pick<Light & FiredLight, 'unitId' | 'outlet' | 'zoomMm' | 'modifierId' | 'gridId' | 'gelIds'>;
+/** How a light stands to what it aims at. */
+export type LightAim = Pick<Light & FiredLight, 'distanceM' | 'featherDeg'>;
+
+/** The gear of a light, looked up in the kit, with what it costs. */
+export interface LightConfig {
+  unit: FlashUnit;
+  modifier: Modifier;
+  grid: Grid | null;
+  gels: Gel[];
+  beam: Beam;
+  /** everything between the stated guide number and the light on its axis, stops */
+  lossStops: number;
+  /** what readings of it teach about */
+  things: Taught[];
+}
+
+/** A grid's loss is known better than a modifier's. */
+const GRID_UNCERTAINTY_STOPS = 0.3;
+/** Diagonal of the frame that focal lengths are stated for, mm. */
+const FRAME_DIAGONAL_MM = 43.3;
+
+/** The beam of a bare head zoomed to a focal length: it just covers the frame. */
+const zoomedBeam = (zoomMm: number): Beam => ({
+  kind: 'cone',
+  fullDeg: Math.max(5, (2 * Math.atan(FRAME_DIAGONAL_MM / 2 / zoomMm) * 180) / Math.PI),
+});
+
+/**
+ * Looks a light's gear up.
+ * @param missing takes the kind of a thing that has left the kit
+ * @returns null when unit, modifier or grid are not there any more
+ */
+export function lightConfig(
+  kit: Kit,
+  parts: LightParts,
+  missing: (what: string) => void = () => undefined,
+): LightConfig | null {
+  const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: string): T | null => {
+    const found = things.find((thing) => thing.id === id) ?? null;
+    if (found === null && id !== null) missing(what);
+    return found;
+  };
+  const unit = find(kit.flashUnits, parts.unitId, 'flash');
+  const modifier = find(kit.modifiers, parts.modifierId, 'modifier');
+  const grid = find(kit.grids, parts.gridId, 'grid');
+  const gels = parts.gelIds.flatMap((id) => find(kit.gels, id, 'gel') ?? []);
+  if (unit === null || (modifier === null && parts.modifierId !== null) || (grid === null && parts.gridId !== null))
+    return null;
+  const statedZoomMm = unit.output.by === 'guideNumber' ? unit.output.zoomMm : null;
+  const zoomed = modifier === null && statedZoomMm !== null && parts.zoomMm !== null;
+  const share = parts.outlet === null ? 1 : (unit.outlets[parts.outlet]?.share ?? 1);
+  const front = modifier ?? BARE_REFLECTOR;
+  return {
+    unit,
+    modifier: front,
+    grid,
+    gels,
+    beam: griddedBeam(
+      modifier === null && statedZoomMm !== null ? zoomedBeam(parts.zoomMm ?? statedZoomMm) : front.beam,
+      grid,
+    ),
+    lossStops:
+      front.lossStops +
+      (grid?.lossStops ?? 0) +
+      gelLossStops(gels) -
+      Math.log2(share) -
+      (zoomed ? zoomGainStops(statedZoomMm, parts.zoomMm ?? statedZoomMm) : 0),
+    things: [
+      { id: `unit:${parts.unitId}`, priorSdStops: unitUncertaintyStops(unit) },
+      ...(parts.modifierId === null
+        ? []
+        : [{ id: `modifier:${parts.modifierId}`, priorSdStops: MODIFIER_UNCERTAINTY_STOPS }]),
+      ...(parts.gridId === null ? [] : [{ id: `grid:${parts.gridId}`, priorSdStops: GRID_UNCERTAINTY_STOPS }]),
+    ],
+  };
+}
+
+/** The aperture value that a light's stated figures promise where it aims, at full power and ISO 100; feathering loses what its beam loses off its axis. */
+export const promisedAv = (
+  { unit, modifier, lossStops, beam }: LightConfig,
+  { distanceM, featherDeg }: LightAim,
+  syncLossStops: number,
+): number =>
+  flashAv(
+    {
+      guideNumberM: unitGuideNumberM(unit),
+      effectiveDistanceM: effectiveDistanceM(modifier.shape, distanceM),
+      lossStops: lossStops + syncLossStops + beamLossStops(beam, featherDeg),
+    },
+    0,
+    0,
+  );
+
+/** True when two lights are made of the same unit, outlet, modifier and grid: what one gave, the other gives. */
+export const sameSource = (a: LightParts, b: LightParts): boolean =>
+  a.unitId === b.unitId && a.outlet === b.outlet && a.modifierId === b.modifierId && a.gridId === b.gridId;
+
+/** A light as it is written down with a reading. */
+export const firedAs = (
+  light: Light,
+  powerStops: number,
+  pointId: string,
+  highSpeedSyncLossStops: number,
+): FiredLight => ({
+  lightId: light.id,
+  unitId: light.unitId,
+  outlet: light.outlet,
+  zoomMm: light.zoomMm,
+  modifierId: light.modifierId,
+  gridId: light.gridId,
+  gelIds: light.gelIds,
+  atAim: pointId === light.aimPointId,
+  distanceM: light.distanceM,
+  featherDeg: light.featherDeg,
+  powerStops,
+  highSpeedSyncLossStops,
+});

@@ -1,0 +1,453 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+
+import type { Kit } from '../gear';
+import { outlierQuestion } from '../metering';
+import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+import {
+  type FiredLight,
+  type Light,
+  newLight,
+  newPoint,
+  PLAIN_READING,
+  type Reading,
+  type Setting,
+  type Setup,
+  setupSchema,
+  withSettings,
+} from '../setup';
+import { solve } from '../solution';
+import { firedAs } from './lightConfig';
+import { teach } from './teach';
+
+const CLOCK = new Date('2026-02-27T15:40:00Z');
+const hall = SAMPLE_HALL.setup;
+const POINTS = [
+  newPoint('face', 'face'),
+  newPoint('shadow', 'shadow'),
+  newPoint('background', 'background'),
+  newPoint('hair', 'highlight'),
+];
+const light = (number: number, role: Light['role'], unit: number, aim: string, over: Partial<Light> = {}): Light => ({
+  ...newLight(sampleId(number), role, sampleId(unit), aim, []),
+  group: 'ABCDEF'[number - 21] as Light['group'],
+  ...over,
+});
+const three: Setup = {
+  ...hall,
+  points: POINTS,
+  look: { ...hall.look, holdBackStops: 2 },
+  camera: { ...hall.camera, wantedAv: 19 / 3 },
+  lights: [
+    light(21, 'key', 111, 'face', { modifierId: sampleId(121) }),
+    light(22, 'fill', 112, 'shadow', { modifierId: sampleId(124) }),
+    light(23, 'background', 114, 'background', { gridId: sampleId(126) }),
+  ],
+};
+let next = 700;
+const reading = (pointId: string, av: number, over: Partial<Reading> = {}): Reading => ({
+  ...PLAIN_READING,
+  id: sampleId((next += 1)),
+  setupId: hall.id,
+  pointId,
+  at: `2026-02-27T15:0${Math.floor(next / 100) % 6}:${String(next % 60).padStart(2, '0')}Z`,
+  text: 'x',
+  av,
+  tv: 6,
+  sv: 0,
+  ...over,
+});
+const AMBIENT = [
+  reading('face', 6, { at: '2026-02-27T14:00:00Z' }),
+  reading('shadow', 5.5, { at: '2026-02-27T14:00:10Z' }),
+  reading('background', 5.5, { at: '2026-02-27T14:00:20Z' }),
+  reading('hair', 5, { at: '2026-02-27T14:00:30Z' }),
+];
+const solved = (setup: Setup = three, facts: Reading[] = AMBIENT, kit: Kit = SAMPLE_KIT) =>
+  solve(setup, kit, facts, CLOCK);
+/** The camera's settings in this scene, which a meter is held at. */
+const CAMERA = { tv: 23 / 3, sv: 0 };
+const set = (setup: Setup, ...settings: Setting[]): Setup => {
+  const changed = withSettings(setup, settings);
+  if (!changed.ok) throw new Error(changed.message);
+  return changed.value;
+};
+const of = (role: Light['role'], solution = solved()) => {
+  const one = solution.lights.find((each) => each.role === role);
+  if (one === undefined) throw new Error(`no ${role}`);
+  return one;
+};
+const flashOnly = (setup: Setup, index: number, powerStops: number, avAtCamera: number, at: string): Reading => {
+  const one = setup.lights[index] as Light;
+  return reading(one.aimPointId, avAtCamera, {
+    at,
+    light: 'flash',
+    ...CAMERA,
+    fired: [firedAs(one, powerStops, one.aimPointId, 0)],
+  });
+};
+
+describe('three lights together', () => {
+  it('reach the face, the fill and the background at once, and say whose light is where', () => {
+    expect(setupSchema.parse(three)).toEqual(three);
+    expect(solved().camera).toMatchObject({ tv: expect.closeTo(CAMERA.tv, 6) as unknown as number, sv: CAMERA.sv });
+    const { points, lights, powersExact } = solved();
+    expect(powersExact).toBe(true);
+    for (const { missStops, name } of points.filter(({ pointId }) => pointId !== 'hair'))
+      expect([name, Math.abs(missStops ?? 9) < 0.25]).toEqual([name, true]);
+    const face = points.find(({ role }) => role === 'face');
+    expect(
+      (face?.sources ?? []).reduce((sum, { share }) => sum + share, 0) +
+        2 ** ((face?.ambientStops ?? 0) - (face?.totalStops ?? 0)),
+    ).toBeCloseTo(1, 9);
+    expect(lights.map(({ role, basis }) => [role, basis])).toEqual([
+      ['key', 'geometry'],
+      ['fill', 'geometry'],
+      ['background', 'geometry'],
+    ]);
+    expect(of('fill').flashShare).toBeGreaterThan(0);
+  });
+
+  it('say lighting ratio and key to fill', () => {
+    const { ratios } = solved();
+    expect(ratios.lighting?.ratio).toBeCloseTo(2 ** (ratios.keyOverFillStops ?? 0) + 1, 9);
+    expect(ratios.rimOverKeyStops).toBeNull();
+    const rimmed = solved({ ...three, lights: [...three.lights, light(24, 'rim', 115, 'hair')] });
+    expect(rimmed.ratios.rimOverKeyStops).not.toBeNull();
+  });
+
+  it('a target that is set takes the place of the usual one, and a locked light stays', () => {
+    const darker = set(three, {
+      path: 'look.targets',
+      value: [{ pointId: 'background', kind: 'most', stops: -1.5, weight: 1 }],
+    });
+    expect(of('background', solved(darker)).targetStops).toBe(-1.5);
+    const locked = set(three, { path: 'lights.1.dialledStops', value: -5 }, { path: 'lights.1.locked', value: true });
+    expect(of('fill', solved(locked)).powerStops).toBe(-5);
+  });
+
+  it('lights on one pack share its dial, by their outlets', () => {
+    const pack = {
+      ...three,
+      lights: [
+        light(21, 'key', 113, 'face', { outlet: 0 }),
+        light(22, 'fill', 113, 'shadow', { outlet: 1, modifierId: sampleId(124) }),
+      ],
+    };
+    const [key, fill] = solved(pack).lights;
+    expect(key?.powerStops).toBe(fill?.powerStops);
+    const bare = { ...three, lights: [light(21, 'key', 113, 'face', { distanceM: 4 })] };
+    const part = { ...bare, lights: bare.lights.map((one) => ({ ...one, outlet: 1 })) };
+    expect((solved(part).lights[0]?.exactPowerStops ?? 0) - (solved(bare).lights[0]?.exactPowerStops ?? 0)).toBeCloseTo(
+      Math.log2(3),
+      9,
+    );
+  });
+
+  it('leads through them, each alone, then all together', () => {
+    let setup = three;
+    const facts = [...AMBIENT];
+    const told: string[] = [];
+    const hidden = [0.4, -0.3, 0.6];
+    for (let round = 0; round < 12; round += 1) {
+      const solution = solved(setup, facts);
+      told.push(solution.nextAction.text);
+      if (solution.nextAction.settings.length > 0) {
+        setup = set(setup, ...solution.nextAction.settings);
+        continue;
+      }
+      if (solution.nextAction.kind !== 'fire-test') break;
+      const fired = solution.lights.find(({ role, group }) =>
+        solution.nextAction.text.includes(
+          `${role === 'background' ? 'Background' : role === 'fill' ? 'Fill' : 'Key'} ${group}`,
+        ),
+      );
+      if (fired?.meter == null || fired.powerStops === null) throw new Error('nothing to fire');
+      facts.push(
+        flashOnly(
+          setup,
+          fired.index,
+          fired.powerStops,
+          fired.meter.flashAv + (hidden[fired.index] ?? 0),
+          `2026-02-27T15:1${round % 10}:00Z`,
+        ),
+      );
+    }
+    expect(told[0]).toMatch(/^Background C to /);
+    expect(told).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^Fire Background C alone/),
+        expect.stringMatching(/^Fire Fill B alone/),
+        expect.stringMatching(/^Fire Key A alone/),
+      ]),
+    );
+    expect(told.at(-1)).toBe('Fire all 3 together');
+    const after = solved(setup, facts);
+    for (const { missStops, name } of after.points.filter(({ pointId }) => pointId !== 'hair'))
+      expect([name, Math.abs(missStops ?? 9) < 0.25]).toEqual([name, true]);
+    expect(after.lights.map(({ basis }) => basis)).toEqual(['reading', 'reading', 'reading']);
+    const all = reading('face', (after.points[0]?.totalEv100 ?? 0) - CAMERA.tv, {
+      light: 'total',
+      at: '2026-02-27T15:30:00Z',
+      ...CAMERA,
+      fired: after.lights.map(({ index, powerStops }) =>
+        firedAs(setup.lights[index] as Light, powerStops ?? 0, 'face', 0),
+      ),
+    });
+    const done = solved(setup, [...facts, all]);
+    expect(done.together).toMatchObject({ pointName: 'Face', offStops: expect.closeTo(0, 6) });
+    expect(done.nextAction.kind).toBe('shoot');
+  });
+
+  it('steps of a dial say what they do to the picture before they are tapped', () => {
+    const { steps, totalStops, powerStops } = of('fill');
+    expect(steps.up?.totalStops).toBeGreaterThan(0);
+    expect(steps.down?.totalStops).toBeLessThan(0);
+    const held = solved(
+      set(
+        three,
+        { path: 'lights.1.dialledStops', value: steps.up?.powerStops ?? 0 },
+        { path: 'lights.1.locked', value: true },
+        { path: 'lights.0.dialledStops', value: of('key').powerStops },
+        { path: 'lights.0.locked', value: true },
+        { path: 'lights.2.dialledStops', value: of('background').powerStops },
+        { path: 'lights.2.locked', value: true },
+      ),
+    );
+    expect(of('fill', held).totalStops - totalStops).toBeCloseTo(steps.up?.totalStops ?? 9, 9);
+    expect(powerStops).not.toBeNull();
+  });
+});
+
+describe('what readings teach is used on the next setup', () => {
+  const key = three.lights[0] as Light;
+  const shot = (off: number, at: string): Reading => {
+    const alone = { ...three, lights: [key] };
+    const its = solved(alone).lights[0];
+    return flashOnly(alone, 0, its?.powerStops ?? 0, (its?.meter?.flashAv ?? 0) + off, at);
+  };
+  it('a reading moves the next prediction and its doubt shrinks', () => {
+    const taught: Kit = {
+      ...SAMPLE_KIT,
+      calibration: teach(
+        SAMPLE_KIT,
+        [...AMBIENT, shot(-0.6, '2026-02-27T14:20:00Z'), shot(-0.55, '2026-02-27T14:21:00Z')],
+        new Set(),
+      ),
+    };
+    const fresh = { ...three, id: sampleId(99), lights: [key] };
+    const facts = AMBIENT.map((one) => ({ ...one, setupId: fresh.id }));
+    const [before, after] = [solved(fresh, facts).lights[0], solved(fresh, facts, taught).lights[0]];
+    expect(after).toMatchObject({ basis: 'calibration', taughtBy: 2 });
+    expect((after?.exactPowerStops ?? 0) - (before?.exactPowerStops ?? 0)).toBeCloseTo(0.57, 1);
+    expect(after?.uncertaintyStops).toBeLessThan(0.1);
+    expect(before?.uncertaintyStops).toBeGreaterThan(0.8);
+  });
+
+  it('a pop on the wrong channel is questioned, neither learned nor corrected by; once confirmed it is', () => {
+    const alone = { ...three, lights: [key] };
+    const good = [shot(0, '2026-02-27T14:20:00Z'), shot(0.02, '2026-02-27T14:21:00Z')];
+    const wrong = shot(-2.5, '2026-02-27T14:22:00Z');
+    const facts = [...AMBIENT, ...good, wrong];
+    const kit = { ...SAMPLE_KIT, calibration: teach(SAMPLE_KIT, facts, new Set()) };
+    const { questions, lights } = solved(alone, facts, kit);
+    expect(questions).toEqual([
+      expect.objectContaining({
+        kind: 'outlier',
+        readingId: wrong.id,
+        text: expect.stringMatching(/2\.5 stops under what is known/),
+      }),
+    ]);
+    expect(lights[0]?.exactPowerStops).toBeCloseTo(
+      solved(alone, [...AMBIENT, ...good], kit).lights[0]?.exactPowerStops ?? 9,
+      6,
+    );
+    const confirmed = { ...alone, confirmed: [outlierQuestion(wrong.id)] };
+    const sure = { ...SAMPLE_KIT, calibration: teach(SAMPLE_KIT, facts, new Set(confirmed.confirmed)) };
+    expect(solved(confirmed, facts, sure).questions).toEqual([]);
+    expect(
+      (solved(confirmed, facts, sure).lights[0]?.exactPowerStops ?? 0) - (lights[0]?.exactPowerStops ?? 0),
+    ).toBeCloseTo(2.5, 1);
+  });
+
+  it('what is forgotten teaches nothing, and a struck-out reading never did', () => {
+    const readings = [...AMBIENT, shot(-0.6, '2026-02-27T14:20:00Z')];
+    const forgetful = {
+      ...SAMPLE_KIT,
+      preferences: { ...SAMPLE_KIT.preferences, forgotten: { [`unit:${key.unitId}`]: '2026-02-27T14:30:00Z' } },
+    };
+    expect(teach(forgetful, readings, new Set()).ids).toEqual([]);
+    expect(
+      teach(
+        SAMPLE_KIT,
+        readings.map((one) => ({ ...one, struckAt: '2026-02-27T14:40:00Z' })),
+        new Set(),
+      ).ids,
+    ).toEqual([]);
+    expect(teach(SAMPLE_KIT, readings, new Set()).readings).toEqual([1, 1]);
+  });
+});
+
+describe('when the dial does not agree', () => {
+  const alone: Setup = { ...three, lights: [three.lights[0] as Light] };
+  const its = solved(alone).lights[0];
+  const total = (av: number, at: string, powerStops = its?.powerStops ?? 0): Reading =>
+    reading('face', av, {
+      light: 'total',
+      ...CAMERA,
+      at,
+      fired: [firedAs(alone.lights[0] as Light, powerStops, 'face', 0)],
+    });
+  const first = flashOnly(alone, 0, its?.powerStops ?? 0, its?.meter?.flashAv ?? 0, '2026-02-27T14:20:00Z');
+  const off = total((its?.meter?.totalAv ?? 0) + 0.5, '2026-02-27T14:25:00Z');
+
+  it('names the causes with their sizes and the one reading that tells them apart', () => {
+    const { disagreements } = solved(alone, [...AMBIENT, first, off]);
+    expect(disagreements).toHaveLength(1);
+    expect(disagreements[0]?.causes.map(({ kind }) => kind)).toEqual(['ambient', 'power', 'distance']);
+    expect(disagreements[0]?.tellApart).toContain('with the flash off');
+    expect(disagreements[0]?.offStops).toBeGreaterThan(0.5);
+  });
+
+  it('after it, only the right cause stands, and the correction follows it', () => {
+    // the ambient had moved up by what makes the total: the flash itself is as it was
+    const ambientThen = Math.log2(2 ** off.av - 2 ** (its?.meter?.flashAv ?? 0));
+    const again = reading('face', ambientThen, { at: '2026-02-27T14:26:00Z', ...CAMERA });
+    const moved = solved(alone, [...AMBIENT, first, off, again]);
+    expect(moved.disagreements[0]).toMatchObject({
+      settled: 'ambient',
+      tellApart: null,
+      causes: [expect.objectContaining({ kind: 'ambient' })],
+    });
+    expect(moved.lights[0]?.correction?.measuredFlashAv ?? 0).toBeCloseTo(its?.meter?.flashAv ?? 9, 1);
+    const same = reading('face', 6, { at: '2026-02-27T14:26:00Z' });
+    expect(solved(alone, [...AMBIENT, first, off, same]).disagreements[0]).toMatchObject({
+      settled: 'light',
+      causes: [expect.objectContaining({ kind: 'power' }), expect.objectContaining({ kind: 'distance' })],
+    });
+  });
+
+  it('says nothing while readings agree', () => {
+    expect(
+      solved(alone, [...AMBIENT, first, total((its?.meter?.totalAv ?? 0) + 0.05, '2026-02-27T14:25:00Z')])
+        .disagreements,
+    ).toEqual([]);
+  });
+});
+
+describe('colour, group, wind and charge', () => {
+  it('gels match a tungsten room, the white balance follows, and the cost is paid by power', () => {
+    const room = set(three, {
+      path: 'colour',
+      value: {
+        ambient: [
+          { pointId: 'face', kelvin: 2900, greenCc: 0, from: 'tungsten' },
+          { pointId: 'background', kelvin: 10_000, greenCc: 0, from: 'dusk' },
+        ],
+        relation: 'match',
+        warmerMired: 30,
+        whiteBalance: null,
+      },
+    });
+    const { colour } = solved(room);
+    expect(colour.whiteBalance.kelvin).toBe(2900);
+    expect(colour.advice.map(({ name, gelNames }) => [name, gelNames])).toEqual([
+      ['Key A', 'Full warm'],
+      ['Fill B', 'Full warm'],
+    ]);
+    expect(colour.warnings[0]).toMatch(/Mixed colour on the face/);
+    const settings = colour.advice.map(({ lightId, gelIds }): Setting => ({
+      path: room.lights[0]?.id === lightId ? 'lights.0.gelIds' : 'lights.1.gelIds',
+      value: gelIds,
+    }));
+    const gelledSetup = set(room, ...settings);
+    const after = solved(gelledSetup);
+    expect(after.colour.advice).toEqual([]);
+    expect(after.colour.warnings).toEqual([]);
+    expect(after.colour.sources.find(({ name }) => name === 'Ambient, background')?.words).toBe('plainly cool');
+    expect((of('key', after).exactPowerStops ?? 0) - (of('key').exactPowerStops ?? 0)).toBeCloseTo(0.85, 1);
+  });
+
+  it('a group of eleven is brought under half a stop by each cure, as it promises', () => {
+    const eleven = set(three, {
+      path: 'people',
+      value: { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2, withinStops: 0.5 },
+    });
+    const { group } = solved(eleven);
+    expect(group?.even).toBe(false);
+    expect(group?.cures.map(({ id }) => id)).toEqual(expect.arrayContaining(['distance', 'second']));
+    for (const { id, settings, spreadStops } of group?.cures ?? []) {
+      const after = solved(set(eleven, ...settings)).group;
+      expect([id, after?.even, after?.spreadStops]).toEqual([id, true, expect.closeTo(spreadStops, 6)]);
+    }
+  });
+
+  it('wind asks for ballast by stand and modifier, and recycling for pace', () => {
+    const windy = set(
+      three,
+      { path: 'gustMps', value: 8 },
+      { path: 'lights.0.standId', value: sampleId(161) },
+      { path: 'pace', value: { framesPerMinute: 60, frames: 900 } },
+    );
+    const { cautions, staying } = solved(windy);
+    expect(cautions[0]).toMatch(/Key A: at least \d+ kg over the tallest leg for gusts of 8 m\/s/);
+    expect(cautions.some((text) => /Fill B: name its stand/.test(text))).toBe(true);
+    expect(staying?.lights).toHaveLength(3);
+    expect(staying?.firstOut).not.toBeNull();
+    const strong = solved(
+      set(windy, { path: 'lights.2.dialledStops', value: 0 }, { path: 'lights.2.locked', value: true }),
+    ).staying;
+    expect(strong?.cheaperByStops).toBeGreaterThan(2);
+    expect(strong?.text).toMatch(/background C runs out first/);
+  });
+});
+
+it('there is no NaN in any solution with several lights, whatever they are', () => {
+  const any = fc.record({
+    roles: fc.array(fc.constantFrom<Light['role']>('key', 'fill', 'rim', 'background', 'motivated'), {
+      minLength: 1,
+      maxLength: 4,
+    }),
+    units: fc.shuffledSubarray([111, 112, 113, 114, 115], { minLength: 4 }),
+    aims: fc.array(fc.constantFrom('face', 'shadow', 'background', 'hair'), { minLength: 4, maxLength: 4 }),
+    stand: fc.record({
+      distanceM: fc.double({ min: 0.3, max: 30, noNaN: true }),
+      sideDeg: fc.double({ min: -180, max: 180, noNaN: true }),
+      heightM: fc.double({ min: -2, max: 5, noNaN: true }),
+    }),
+    backgroundM: fc.option(fc.double({ min: 0.3, max: 100, noNaN: true }), { nil: null }),
+    grid: fc.constantFrom(null, sampleId(126), sampleId(128)),
+    metered: fc.subarray(AMBIENT),
+    faceBy: fc.constantFrom('camera' as const, 'light' as const),
+  });
+  const numbersIn = (value: unknown): number[] =>
+    typeof value === 'number'
+      ? [value]
+      : typeof value === 'object' && value !== null
+        ? Object.values(value).flatMap(numbersIn)
+        : [];
+  fc.assert(
+    fc.property(any, ({ roles, units, aims, stand, backgroundM, grid, metered, faceBy }) => {
+      const setup = {
+        ...three,
+        backgroundM,
+        look: { ...three.look, faceBy },
+        lights: roles.map((role, index) =>
+          light(21 + index, role, units[index] ?? 111, aims[index] ?? 'face', { ...stand, gridId: grid }),
+        ),
+      };
+      const solution = solved(setup, metered);
+      expect(numbersIn(solution).every(Number.isFinite)).toBe(true);
+      expect(
+        solution.lights.every(({ powerStops }) => powerStops === null || (powerStops <= 0 && powerStops >= -8)),
+      ).toBe(true);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+/** What is fired is written down whole. */
+it('a fired light is a fact about all that it is made of', () => {
+  const fired: FiredLight = firedAs({ ...(three.lights[0] as Light), gelIds: [sampleId(141)] }, -3, 'face', 0);
+  expect(fired).toMatchObject({ atAim: true, gelIds: [sampleId(141)], modifierId: sampleId(121), powerStops: -3 });
+});

@@ -1,0 +1,332 @@
+import {
+  ev100,
+  ev100FromLux,
+  type ExposureSettings,
+  failure,
+  type Increment,
+  METER_CONSTANT,
+  type Outcome,
+  success,
+} from '../photometry';
+import { formatAperture, formatIso, formatShutter } from './format';
+import { type ReadValue, settingsAt } from './heldValues';
+import { APERTURE_HALVES, APERTURE_THIRDS, findNominal, SHUTTER_FRACTION_THIRDS } from './nominalSeries';
+import {
+  AV_RANGE,
+  parseAperture,
+  parseEv,
+  parseIso,
+  parseLux,
+  parsePartStops,
+  parseShutter,
+  SV_RANGE,
+  TV_RANGE,
+} from './parse';
+
+/** What is known when a figure is read: which value the meter shows, what it holds, and what light is expected. */
+export interface ReadingContext {
+  read: ReadValue;
+  held: ExposureSettings;
+  increment: Increment;
+  /** the level that the scene's other readings suggest, EV100; null when there are none */
+  expectedEv100: number | null;
+  /** dome or disc, for lux */
+  receptor?: keyof typeof METER_CONSTANT;
+}
+
+/** One way to take what was written. */
+export interface Meaning {
+  settings: ExposureSettings;
+  notation: 'aperture' | 'shutter' | 'iso' | 'ev' | 'lux';
+  /** what it is taken for, such as `f/5.6` */
+  text: string;
+  /** what was assumed to take it so; null when it was written in full */
+  assumption: string | null;
+  /** 0 to 1 over all meanings of the same text */
+  plausibility: number;
+}
+
+/** A text read: the most plausible meaning first, and one question when another would change the result. */
+export interface ReadText {
+  best: Meaning;
+  others: Meaning[];
+  /** asked only when it matters; null otherwise */
+  question: { text: string; other: Meaning } | null;
+}
+
+interface Candidate extends Omit<Meaning, 'plausibility'> {
+  /** logarithm of how readily people write so */
+  habit: number;
+}
+
+/** What nobody writes unless it is meant. */
+const FULL = 0;
+const SWALLOWED_POINT = -1;
+const TENTHS_AS_DECIMAL = -0.8;
+const OTHER_VALUE = -2.5;
+const RARELY_WRITTEN = -4;
+
+/** Light that photographers meter by hand, EV100: candle to sun on snow. */
+const USUAL_LEVELS = { least: -3, most: 16 } as const;
+/** How far from the scene's other readings a new one usually lies, stops (one standard deviation). */
+const SCENE_SPREAD_STOPS = 2.5;
+/** A second meaning is asked about when it is at least this plausible and changes the result by over ⅓ stop. */
+const WORTH_ASKING = 0.12;
+const MATTERS_STOPS = 1 / 3;
+
+const NUMBER_WORDS: Record<string, string> = {
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+  eleven: '11',
+  thirteen: '13',
+  sixteen: '16',
+  'twenty two': '22',
+  'two eight': '2.8',
+  'five six': '5.6',
+  'one four': '1.4',
+  'three five': '3.5',
+  'six three': '6.3',
+  'seven one': '7.1',
+};
+/** Spoken numbers in front of a reading as figures: `five six and a half` is `5.6 and a half`. */
+function spokenFigures(text: string): string {
+  const tidied = text
+    .trim()
+    .toLowerCase()
+    .replace(/-/g, ' ')
+    .replace(/^f (?=[a-z])/, '');
+  const words = Object.keys(NUMBER_WORDS)
+    .sort((a, b) => b.length - a.length)
+    .find((name) => tidied === name || tidied.startsWith(`${name} `));
+  return words === undefined ? text : `${NUMBER_WORDS[words] ?? ''}${tidied.slice(words.length)}`;
+}
+
+/** Whole stops up to where hand meters are used: what is written most. */
+const WHOLE_STOPS = [1, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22, 32];
+
+const isPrintedAperture = (n: number): boolean =>
+  findNominal(APERTURE_THIRDS, n) !== undefined || findNominal(APERTURE_HALVES, n) !== undefined;
+
+function apertureCandidates(text: string, { held, increment }: ReadingContext): Candidate[] {
+  const series = increment === 'half' ? 'half' : 'third';
+  const found: Candidate[] = [];
+  const add = (av: number, habit: number, assumption: string | null) =>
+    found.push({
+      settings: { ...held, av },
+      notation: 'aperture',
+      text: formatAperture(av, 'tenth'),
+      assumption,
+      habit,
+    });
+  const read = (written: string, habit: number, assumption: string | null) => {
+    const parsed = parseAperture(written, series);
+    if (parsed.ok) add(parsed.value, habit, assumption);
+  };
+  const bare = text.trim().replace(',', '.');
+  const n = /^\d*\.?\d+$/.test(bare) ? Number(bare) : null;
+  if (n === null) {
+    read(text, FULL, null);
+    return found;
+  }
+  const whole = WHOLE_STOPS.includes(n);
+  const literal = whole ? FULL : n > 22 ? RARELY_WRITTEN : isPrintedAperture(n) ? -0.3 : -1;
+  read(bare, literal, null);
+  if (/^\d\d0?$/.test(bare)) {
+    const meant = Number(bare.slice(0, 2)) / 10;
+    if (isPrintedAperture(meant))
+      read(String(meant), SWALLOWED_POINT - (literal > -1 ? 2.5 : 0), 'decimal point left out');
+  }
+  if (/^\d{3}$/.test(bare) && bare[2] !== '0' && isPrintedAperture(Number(bare.slice(0, 2)) / 10))
+    read(
+      `${Number(bare.slice(0, 2)) / 10} ${bare[2] ?? ''}`,
+      SWALLOWED_POINT - 0.3,
+      'decimal point left out, last figure in tenths',
+    );
+  const tenths = /^(\d+)\.(\d)$/.exec(bare);
+  // 8.5 on a meter in tenths: eight and five tenths of a stop
+  if (tenths && tenths[2] !== '0' && isPrintedAperture(Number(tenths[1])) && !isPrintedAperture(n))
+    read(
+      `${tenths[1] ?? ''} ${tenths[2] ?? ''}`,
+      increment === 'tenth' ? TENTHS_AS_DECIMAL : -2,
+      'figure behind the point in tenths of a stop',
+    );
+  return found;
+}
+
+/** A figure and the part of a stop behind it, as the pad writes them: `125⅓`, `400 3`. */
+function splitPart(text: string): { figure: string; partStops: number } {
+  const match = /^(\d\S*?)(?:\s*([⅓½⅔])|\s+(\d))$/.exec(text);
+  const partStops = match === null ? undefined : parsePartStops(match[2] ?? match[3] ?? '');
+  return match === null || partStops === undefined
+    ? { figure: text, partStops: 0 }
+    : { figure: match[1] ?? text, partStops };
+}
+
+function shutterCandidates(text: string, { held, increment }: ReadingContext): Candidate[] {
+  const series = increment === 'half' ? 'half' : 'third';
+  const found: Candidate[] = [];
+  const { figure: bare, partStops } = splitPart(text.trim().replace(',', '.'));
+  const read = (written: string, habit: number, assumption: string | null) => {
+    const parsed = parseShutter(written, series);
+    if (parsed.ok)
+      found.push({
+        settings: { ...held, tv: parsed.value + partStops },
+        notation: 'shutter',
+        text: formatShutter(parsed.value + partStops, series),
+        assumption,
+        habit,
+      });
+  };
+  read(bare, FULL, null);
+  const dotted = /^1\.(\d{2,4})$/.exec(bare)?.[1];
+  if (dotted !== undefined) {
+    const isDial = (denominator: number) => findNominal(SHUTTER_FRACTION_THIRDS, denominator) !== undefined;
+    // 1.25 is 1/125 with a slip; 1.250 is 1/250 with a point for the stroke
+    if (dotted.length === 2 && isDial(Number(`1${dotted}`)))
+      read(`1/1${dotted}`, 2, 'decimal point that should not be there');
+    if (isDial(Number(dotted))) read(`1/${dotted}`, dotted.length === 2 ? 0.5 : 2, 'point for a stroke');
+  }
+  if (/^\d{1,2}$/.test(bare) && Number(bare) <= 30) read(`${bare}s`, -1, 'in seconds');
+  return found;
+}
+
+function isoCandidates(text: string, { held }: ReadingContext): Candidate[] {
+  const { figure, partStops } = splitPart(text.trim());
+  const thousands = /^(\d+(?:[.,]\d)?) ?k$/i.exec(figure)?.[1];
+  const parsed = parseIso(thousands === undefined ? figure : String(Number(thousands.replace(',', '.')) * 1000));
+  return parsed.ok
+    ? [
+        {
+          settings: { ...held, sv: parsed.value + partStops },
+          notation: 'iso',
+          text: formatIso(parsed.value + partStops),
+          assumption: null,
+          habit: FULL,
+        },
+      ]
+    : [];
+}
+
+const OWN = { aperture: apertureCandidates, shutter: shutterCandidates, iso: isoCandidates } as const;
+
+/** A label in the text says which value it is: then nothing else is meant. */
+function labelled(text: string): ReadValue | null {
+  const tidied = text.trim().toLowerCase();
+  if (/^(f\s*\/?|ƒ)\s*[\d.]/.test(tidied)) return 'aperture';
+  if (/^1\s*\/\s*\d/.test(tidied) || /\d\s*(s|sec|secs|seconds?|"|″|th)$/.test(tidied)) return 'shutter';
+  return /^iso/.test(tidied) ? 'iso' : null;
+}
+
+function candidatesFor(text: string, context: ReadingContext): Candidate[] {
+  const lux = parseLux(text);
+  const level = parseEv(text) ?? (lux !== undefined && lux > 0 ? ev100FromLux(lux, context.receptor) : undefined);
+  if (level !== undefined)
+    return [
+      {
+        settings: settingsAt(level, context.read, context.held),
+        notation: lux === undefined ? 'ev' : 'lux',
+        text: `EV ${level.toFixed(1)}`,
+        assumption: null,
+        habit: FULL,
+      },
+    ];
+  const label = labelled(text);
+  if (label !== null)
+    return OWN[label](text, context).map((candidate) =>
+      label === context.read ? candidate : { ...candidate, assumption: `the meter showed the ${label}` },
+    );
+  const own = OWN[context.read](text, context);
+  const bare = /^\d+(?:[.,]\d+)?$/.test(text.trim());
+  if (!bare) return own;
+  const others = (['aperture', 'shutter'] as const)
+    .filter((value) => value !== context.read)
+    .flatMap((value) => OWN[value](text, context).filter(({ assumption }) => assumption !== 'in seconds'))
+    .map((candidate) => ({
+      ...candidate,
+      habit: Math.min(0, candidate.habit) + OTHER_VALUE,
+      assumption: candidate.assumption ?? `taken as the ${candidate.notation}`,
+    }));
+  const unlabelledEv = Number(text.trim().replace(',', '.'));
+  const ev: Candidate[] =
+    unlabelledEv <= 17 && /[.,]\d$/.test(text.trim()) && !isPrintedAperture(unlabelledEv)
+      ? [
+          {
+            settings: settingsAt(unlabelledEv, context.read, context.held),
+            notation: 'ev',
+            text: `EV ${unlabelledEv.toFixed(1)}`,
+            assumption: 'taken as an exposure value',
+            habit: OTHER_VALUE,
+          },
+        ]
+      : [];
+  return [...own, ...others, ...ev];
+}
+
+const inRange = ({ av, tv, sv }: ExposureSettings): boolean =>
+  av >= AV_RANGE.least &&
+  av <= AV_RANGE.most &&
+  tv >= TV_RANGE.least &&
+  tv <= TV_RANGE.most &&
+  sv >= SV_RANGE.least &&
+  sv <= SV_RANGE.most;
+
+function sceneWeight(settings: ExposureSettings, expectedEv100: number | null): number {
+  const level = ev100(settings);
+  const unusual = Math.max(0, USUAL_LEVELS.least - level, level - USUAL_LEVELS.most);
+  const off = expectedEv100 === null ? 0 : (level - expectedEv100) / SCENE_SPREAD_STOPS;
+  return -3 * unusual - (off * off) / 2;
+}
+
+const HELP: Record<ReadValue, string> = {
+  aperture: 'Write it as 5.6, f/5.6, 5.6 4 (and four tenths), 5.6⅔, 8 and a half, EV 12.3 or 2500 lux.',
+  shutter: 'Write it as 1/125, 125, 0.5" or 2s, EV 12.3 or 2500 lux.',
+  iso: 'Write it as 400 or ISO 400, EV 12.3 or 2500 lux.',
+};
+
+/**
+ * Reads whatever was noted of a meter, sloppy or in full: every meaning it can have, ranked by how readily people write
+ * so and by how well the light fits the scene. At most one question, and only when the other meaning would change the
+ * result by over ⅓ stop.
+ * @returns the meanings, or a message that says what would be right
+ */
+export function readMeterText(text: string, context: ReadingContext): Outcome<ReadText> {
+  if (text.trim() === '') return failure(`Enter what the meter shows. ${HELP[context.read]}`);
+  const all = candidatesFor(spokenFigures(text), context);
+  const possible = all.filter(({ settings }) => inRange(settings));
+  if (possible.length === 0)
+    return failure(
+      all.length === 0
+        ? `“${text.trim()}” is not a reading. ${HELP[context.read]}`
+        : `“${text.trim()}” would be beyond what meters show: f/0.5 to f/128, 15 minutes to 1/32000, ISO 6 to 819200. Check the figure and what the meter holds.`,
+    );
+  const weighed = possible.map((candidate) => ({
+    candidate,
+    weight: candidate.habit + sceneWeight(candidate.settings, context.expectedEv100),
+  }));
+  const top = Math.max(...weighed.map(({ weight }) => weight));
+  const sum = weighed.reduce((total, { weight }) => total + Math.exp(weight - top), 0);
+  const ranked = weighed
+    .map(({ candidate: { habit: _habit, ...meaning }, weight }): Meaning => ({
+      ...meaning,
+      plausibility: Math.exp(weight - top) / sum,
+    }))
+    .sort((a, b) => b.plausibility - a.plausibility);
+  const [best, ...others] = ranked as [Meaning, ...Meaning[]];
+  const rival = others.find(
+    ({ settings, plausibility }) =>
+      plausibility >= WORTH_ASKING && Math.abs(ev100(settings) - ev100(best.settings)) > MATTERS_STOPS,
+  );
+  return success({
+    best,
+    others,
+    question: rival === undefined ? null : { text: `Taken as ${best.text}. Or was it ${rival.text}?`, other: rival },
+  });
+}

@@ -1,0 +1,2 @@
+/** Red, green and blue, linear. */
+export type Rgb = readonly [number, number, number];

@@ -1,0 +1,14 @@
+export type { Rgb } from './base/rgb';
+export { MID_GREY } from './base/tone';
+export { cross, dot, minus, type Vec } from './base/vector';
+export { Composer, type Picture, WEIGHTS_PER_LAYER } from './compose';
+export { frameScene, type Framing, type Quality, renderSoft, renderSource } from './layer';
+export type { EdgeWeights } from './light/edges';
+export { openSky, room, skyRadiance } from './light/sky';
+export { softOnCard } from './light/softLight';
+export { areaSource, beamTable, CARD, cosineBeam, DOME, lightAt, type Outline, type Source } from './light/source';
+export { BACKDROPS, type Blocker, type Person, type PictureScene } from './scene';
+export { MATERIAL } from './sculpture/bust';
+export { bakeSculpture, FINE_CELL_CM, type Model, modelOf } from './sculpture/model';
+export { HAIR_TONES, SKIN_TONES } from './sculpture/paint';
+export { lensOf } from './view';

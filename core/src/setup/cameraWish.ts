@@ -1,0 +1,55 @@
+import { z } from 'zod';
+
+import { keepOrderSchema, stopFields } from '../gear';
+import { MOTIONS, SUPPORTS } from './choices';
+
+/** Limits that this setup changes against the camera's own; null means as in the kit. */
+export const limitsSchema = z.strictObject({
+  syncTv: stopFields.tv.nullable(),
+  slowestTv: stopFields.tv.nullable(),
+  baseSv: stopFields.sv.nullable(),
+  highestSv: stopFields.sv.nullable(),
+});
+export type Limits = z.infer<typeof limitsSchema>;
+
+/** The camera, what is on it, and which of its settings are held. */
+export const cameraWishSchema = z.strictObject({
+  cameraId: z.uuid().nullable(),
+  lensId: z.uuid().nullable().meta({ description: 'null: the apertures of the camera in the kit' }),
+  focalMm: z
+    .number()
+    .min(4)
+    .max(2000)
+    .nullable()
+    .meta({ description: 'focal length used; null: the longest of the lens' }),
+  support: z.enum(SUPPORTS),
+  motion: z.enum(MOTIONS).meta({ description: 'how the people move' }),
+  wantedAv: stopFields.av,
+  depth: z
+    .strictObject({ nearestM: z.number().min(0.2).max(200), farthestM: z.number().min(0.2).max(200) })
+    .refine(({ nearestM, farthestM }) => farthestM >= nearestM, {
+      path: ['farthestM'],
+      message: 'the farthest person stands at least as far as the nearest',
+    })
+    .nullable()
+    .meta({
+      description: 'nearest and farthest person to be sharp: gives the wanted aperture; null: the aperture is typed',
+    }),
+  keepOrder: keepOrderSchema.meta({
+    description: 'the first is kept, the second gives way only when the third is at its limit',
+  }),
+  wantedTv: stopFields.tv.nullable().meta({ description: 'the shutter liked best, where it is kept; null: sync' }),
+  pins: z
+    .strictObject({ av: stopFields.av.nullable(), tv: stopFields.tv.nullable(), sv: stopFields.sv.nullable() })
+    .meta({ description: 'settings held by hand; null: free' }),
+  limits: limitsSchema,
+  filterIds: z.array(z.uuid()).max(6),
+  highSpeedSync: z.boolean(),
+  syncDelayMs: z.number().min(0).max(20).meta({ description: 'how late the flash fires, for radios of mixed makes' }),
+  secondCameraId: z.uuid().nullable(),
+  video: z
+    .strictObject({ framesPerSecond: z.number().min(1).max(240), angleDeg: z.number().min(1).max(360) })
+    .nullable()
+    .meta({ description: 'null: stills' }),
+});
+export type CameraWish = z.infer<typeof cameraWishSchema>;

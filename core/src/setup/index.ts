@@ -1,0 +1,37 @@
+export type { CameraWish } from './cameraWish';
+export { type ExposeBy, type Motion, MOTIONS } from './choices';
+export { type Light, lightSchema, type PlacedLamp } from './light';
+export { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS, RADIO_GROUPS } from './lightRoles';
+export { HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_WEIGHTS } from './look';
+export { newLight, newPoint, newSetup, PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
+export { changedPanel, type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type PanelStand, standAt } from './panel';
+export { type MeteringPoint, POINT_ROLES, type PointRole, ROLE_FACTS } from './point';
+export {
+  type FiredLight,
+  type MeteringMethod,
+  PLAIN_READING,
+  type Reading,
+  type ReadingMethod,
+  readingSchema,
+  USUAL_METHOD,
+} from './reading';
+export {
+  SCENE_CHANGE_FACTS,
+  SCENE_CHANGES,
+  type SceneChange,
+  type SceneChangeKind,
+  sceneChangeSchema,
+} from './sceneChange';
+export {
+  type LightField,
+  lightPath,
+  lightSetting,
+  type PlainPath,
+  type Setting,
+  SETTING_PATHS,
+  settingAt,
+  type SettingPath,
+  withSettings,
+} from './settings';
+export { type Setup, setupSchema, type Version } from './setup';
+export { BACKGROUNDS, GROUNDS, PLAIN_STAGE, type StagePlan, type Subject, type Sun } from './stage';

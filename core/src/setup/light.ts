@@ -1,0 +1,69 @@
+import { z } from 'zod';
+
+import { kelvin } from '../gear';
+import { LIGHT_ROLES, RADIO_GROUPS } from './lightRoles';
+
+/** A lamp in a setup: it counts as ambient with a dial. */
+export const placedLampSchema = z.strictObject({
+  id: z.uuid(),
+  lampId: z.uuid(),
+  pointId: z.string().min(1).max(60).meta({ description: 'the point that it falls on' }),
+  distanceM: z.number().min(0.2).max(30),
+  sideDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
+  heightM: z.number().min(-2).max(5).meta({ description: 'over what it falls on' }),
+  offAxisDeg: z.number().min(0).max(90).meta({ description: 'how far beside its axis the point lies' }),
+  dimStops: z.number().min(-10).max(0).meta({ description: 'stops below full' }),
+  kelvin,
+});
+export type PlacedLamp = z.infer<typeof placedLampSchema>;
+
+export const lightSchema = z.strictObject({
+  id: z.uuid(),
+  role: z.enum(LIGHT_ROLES),
+  unitId: z.uuid(),
+  outlet: z
+    .number()
+    .int()
+    .min(0)
+    .max(7)
+    .nullable()
+    .meta({ description: 'which outlet of a pack, counted from 0; null: all of its power' }),
+  zoomMm: z
+    .number()
+    .min(14)
+    .max(300)
+    .nullable()
+    .meta({ description: 'zoom of a bare head; null: as its guide number is stated for' }),
+  modifierId: z.uuid().nullable().meta({ description: 'null: the standard reflector' }),
+  gridId: z.uuid().nullable(),
+  gelIds: z.array(z.uuid()).max(4),
+  standId: z.uuid().nullable(),
+  aimPointId: z.string().min(1).max(60).meta({ description: 'the point that it aims at' }),
+  distanceM: z.number().min(0.3).max(30).meta({ description: 'from the front of the modifier to what it aims at' }),
+  sideDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
+  heightM: z.number().min(-2).max(5).meta({ description: 'centre of the modifier over what it aims at' }),
+  featherDeg: z
+    .number()
+    .min(-80)
+    .max(80)
+    .meta({ description: 'axis turned past what it aims at, in plan, positive to the right of the camera' }),
+  group: z.enum(RADIO_GROUPS),
+  channel: z.number().int().min(1).max(32),
+  locked: z.boolean().meta({ description: 'held at the power that is dialled while the others are chosen' }),
+  dialledStops: z
+    .number()
+    .min(-12)
+    .max(0)
+    .nullable()
+    .meta({ description: 'power set on the unit, stops below full; null: not set yet' }),
+});
+/** One flash in the setup. */
+export type Light = z.infer<typeof lightSchema>;

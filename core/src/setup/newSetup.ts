@@ -1,0 +1,128 @@
+import { DEFAULT_PREFERENCES } from '../gear';
+import type { Light } from './light';
+import { LIGHT_ROLE_FACTS, type LightRole, RADIO_GROUPS } from './lightRoles';
+import { type MeteringPoint, type PointRole, ROLE_FACTS } from './point';
+import { USUAL_METHOD } from './reading';
+import { type Setup, SETUP_VERSION } from './setup';
+import { PLAIN_STAGE } from './stage';
+
+/** A point of a kind, with its usual name and tone. */
+export const newPoint = (id: string, role: PointRole, name: string = ROLE_FACTS[role].name): MeteringPoint => ({
+  id,
+  role,
+  name,
+  toneStops: ROLE_FACTS[role].toneStops,
+  standsIn: null,
+});
+
+/** The look of a fresh setup: exposed for the face, flash and ambient even, no offsets. */
+export const PLAIN_LOOK: Setup['look'] = {
+  faceBy: 'camera',
+  faceContrastStops: 2,
+  exposeBy: 'face',
+  holdBackStops: 1,
+  backgroundStops: 0,
+  headroomStops: 0.3,
+  highlightPointId: null,
+  faceStops: 0,
+  feelStops: 0,
+  targets: [],
+};
+
+/** What a fresh setup says of its lights' work: metered background first, ⅔ stop kept free, colours as they are. */
+export const PLAIN_LIGHTING: Pick<
+  Setup,
+  | 'lights'
+  | 'lamps'
+  | 'panels'
+  | 'stage'
+  | 'meterOrder'
+  | 'reserveStops'
+  | 'backgroundM'
+  | 'people'
+  | 'pace'
+  | 'gustMps'
+  | 'colour'
+> = {
+  lights: [],
+  lamps: [],
+  panels: [],
+  stage: PLAIN_STAGE,
+  meterOrder: 'role',
+  reserveStops: 2 / 3,
+  backgroundM: null,
+  people: null,
+  pace: null,
+  gustMps: null,
+  colour: { ambient: [], relation: 'asIs', warmerMired: 30, whiteBalance: null },
+};
+
+/** The camera of a fresh setup: in the hand, people posing, everything free. */
+export const PLAIN_CAMERA: Setup['camera'] = {
+  cameraId: null,
+  lensId: null,
+  focalMm: null,
+  support: 'hand',
+  motion: 'posing',
+  wantedAv: 3,
+  depth: null,
+  keepOrder: DEFAULT_PREFERENCES.keepOrder,
+  wantedTv: null,
+  pins: { av: null, tv: null, sv: null },
+  limits: { syncTv: null, slowestTv: null, baseSv: null, highestSv: null },
+  filterIds: [],
+  highSpeedSync: false,
+  syncDelayMs: 0,
+  secondCameraId: null,
+  video: null,
+};
+
+/** A fresh setup: face and background to meter, flash and ambient even, nothing chosen yet but the first camera of the kit. */
+export function newSetup(
+  ids: { id: string; shootId: string; spotId: string },
+  title: string,
+  cameraId: string | null,
+  keepOrder: Setup['camera']['keepOrder'] = DEFAULT_PREFERENCES.keepOrder,
+): Setup {
+  return {
+    type: 'setup',
+    version: SETUP_VERSION,
+    ...ids,
+    title,
+    points: [newPoint('face', 'face'), newPoint('background', 'background')],
+    meter: { av: 5, tv: 7, sv: 0, read: 'aperture', method: USUAL_METHOD },
+    look: { ...PLAIN_LOOK },
+    camera: { ...PLAIN_CAMERA, cameraId, keepOrder },
+    ...PLAIN_LIGHTING,
+    confirmed: [],
+    versions: [],
+  };
+}
+
+/** A light of a role where such a light usually stands, aimed at a point of its kind; the next free radio group is its letter. */
+export function newLight(
+  id: string,
+  role: LightRole,
+  unitId: string,
+  aimPointId: string,
+  others: readonly Pick<Light, 'group' | 'channel'>[],
+): Light {
+  return {
+    id,
+    role,
+    unitId,
+    outlet: null,
+    zoomMm: null,
+    modifierId: null,
+    gridId: null,
+    gelIds: [],
+    standId: null,
+    aimPointId,
+    ...LIGHT_ROLE_FACTS[role].stand,
+    featherDeg: 0,
+    group: RADIO_GROUPS.find((letter) => others.every(({ group }) => group !== letter)) ?? 'A',
+    channel: others[0]?.channel ?? 1,
+    dialledStops: null,
+    locked: false,
+  };
+}

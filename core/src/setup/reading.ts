@@ -1,0 +1,119 @@
+import { z } from 'zod';
+
+import { stopFields } from '../gear';
+import { READ_VALUES } from '../notation';
+import { TONE_RANGE, TONES } from '../photometry';
+
+export const READING_VERSION = 3;
+
+const toneFields = {
+  tone: z.enum(['own', ...TONES.map(({ id }) => id)]),
+  toneStops: z
+    .number()
+    .min(TONE_RANGE.least)
+    .max(TONE_RANGE.most)
+    .meta({ description: 'where the tone lies when lit correctly, stops from mid grey' }),
+};
+
+/** How a reading is taken with a meter or a camera; decides what the number means. */
+export const meteringMethodSchema = z.discriminatedUnion('kind', [
+  z
+    .strictObject({ kind: z.literal('incident'), aim: z.enum(['camera', 'light']) })
+    .meta({ description: 'dome at the subject, towards the camera or towards the light' }),
+  z.strictObject({ kind: z.literal('disc') }).meta({ description: 'flat disc towards one source: that source alone' }),
+  z.strictObject({ kind: z.literal('spot'), ...toneFields }).meta({ description: 'reflected light of one tone' }),
+  z.strictObject({ kind: z.literal('reflected') }).meta({ description: "the camera's own meter over the whole frame" }),
+  z.strictObject({ kind: z.literal('eye') }).meta({ description: 'settings that looked right on the camera' }),
+]);
+export type MeteringMethod = z.infer<typeof meteringMethodSchema>;
+
+/** A place in a test frame: what the camera recorded there. */
+const frameMethodSchema = z.strictObject({
+  kind: z.literal('frame'),
+  frameId: z.uuid(),
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+  placementStops: z
+    .number()
+    .min(-14)
+    .max(8)
+    .meta({ description: 'where the place lies in the picture, stops from mid grey' }),
+  ...toneFields,
+});
+export const readingMethodSchema = z.discriminatedUnion('kind', [...meteringMethodSchema.options, frameMethodSchema]);
+export type ReadingMethod = z.infer<typeof readingMethodSchema>;
+
+/** What can be taken over or guessed instead of being written down with a reading. */
+export const ASSUMED = ['shutter', 'iso', 'aperture', 'direction', 'figure', 'mode'] as const;
+
+/** Dome to the camera: the usual way, taken where nothing else was said. */
+export const USUAL_METHOD: MeteringMethod = { kind: 'incident', aim: 'camera' };
+
+/** The state of a light when a flash reading was taken: what the reading is a fact about. */
+export const firedLightSchema = z.strictObject({
+  lightId: z.uuid(),
+  unitId: z.uuid(),
+  modifierId: z.uuid().nullable(),
+  gridId: z.uuid().nullable(),
+  gelIds: z.array(z.uuid()).max(4),
+  outlet: z.number().int().min(0).max(7).nullable(),
+  zoomMm: z.number().min(14).max(300).nullable(),
+  atAim: z.boolean().meta({ description: 'metered where the light aims, so that its distance is known' }),
+  distanceM: z.number().min(0.3).max(30),
+  featherDeg: z.number().min(-80).max(80).meta({ description: 'how far its axis was turned past what it aims at' }),
+  powerStops: z.number().min(-12).max(0),
+  highSpeedSyncLossStops: z.number().min(0).max(20),
+});
+export type FiredLight = z.infer<typeof firedLightSchema>;
+
+/** One reading of a meter, a camera or an eye. A fact: never edited, only struck out or put right by another. */
+export const readingSchema = z
+  .strictObject({
+    type: z.literal('reading'),
+    version: z.literal(READING_VERSION),
+    id: z.uuid(),
+    setupId: z.uuid(),
+    pointId: z.string().min(1).max(60),
+    at: z.iso.datetime({ offset: true }),
+    light: z
+      .enum(['ambient', 'total', 'flash'])
+      .meta({ description: 'ambient alone; total: flash and ambient at the held shutter; flash: flash alone' }),
+    text: z.string().min(1).max(60).meta({ description: 'as it was typed' }),
+    ...stopFields,
+    read: z.enum(READ_VALUES).meta({ description: 'which of the three the meter showed; the other two were held' }),
+    method: readingMethodSchema,
+    meterMode: z
+      .enum(['ambient', 'flash'])
+      .nullable()
+      .meta({ description: 'the mode that the meter itself reported; null: not known' }),
+    assumed: z
+      .array(z.enum(ASSUMED))
+      .max(ASSUMED.length)
+      .meta({ description: 'what was inherited or guessed, to be corrected where it was wrong' }),
+    origin: z
+      .enum(['typed', 'device', 'simulated', 'frame'])
+      .meta({ description: 'simulated: from a stand-in that ships with the product' }),
+    corrects: z.uuid().nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
+    fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
+    struckAt: z.iso.datetime({ offset: true }).nullable(),
+  })
+  .refine((reading) => (reading.light === 'ambient') === (reading.fired.length === 0), {
+    path: ['fired'],
+    message: 'a flash reading says which lights fired and how; an ambient reading has none',
+  });
+export type Reading = z.infer<typeof readingSchema>;
+
+/** What a reading is when nothing special is said: typed in, ambient, dome to the camera, read as an aperture. */
+export const PLAIN_READING = {
+  type: 'reading',
+  version: READING_VERSION,
+  light: 'ambient',
+  read: 'aperture',
+  method: USUAL_METHOD,
+  meterMode: null,
+  assumed: [],
+  origin: 'typed',
+  corrects: null,
+  fired: [],
+  struckAt: null,
+} satisfies Partial<Reading>;

@@ -1,0 +1,166 @@
+import { z } from 'zod';
+
+import { failure, type Outcome, success } from '../photometry';
+import type { Light } from './light';
+import { type Setup, setupSchema } from './setup';
+
+const SLOTS = [0, 1, 2, 3, 4, 5] as const;
+type Slot = (typeof SLOTS)[number];
+/** The settings of one light. */
+export const LIGHT_FIELDS = [
+  'role',
+  'unitId',
+  'outlet',
+  'zoomMm',
+  'modifierId',
+  'gridId',
+  'gelIds',
+  'standId',
+  'aimPointId',
+  'distanceM',
+  'sideDeg',
+  'heightM',
+  'featherDeg',
+  'group',
+  'channel',
+  'dialledStops',
+  'locked',
+] as const satisfies readonly (keyof Light)[];
+export type LightField = (typeof LIGHT_FIELDS)[number];
+export type LightPath = `lights.${Slot}.${LightField}`;
+
+/** The path of a setting of the light in a place of the list. */
+export const lightPath = (index: number, field: LightField): LightPath => `lights.${index as Slot}.${field}`;
+
+/** A light's setting apart: its place in the list and the field; null for any other path. */
+export function lightSetting(path: string): { index: number; field: LightField } | null {
+  const [head, index, field] = path.split('.');
+  return head === 'lights' && field !== undefined ? { index: Number(index), field: field as LightField } : null;
+}
+
+/** The settings of a setup that a person changes, as paths into the document. */
+const PLAIN_PATHS = [
+  'title',
+  'points',
+  'confirmed',
+  'meter.av',
+  'meter.tv',
+  'meter.sv',
+  'meter.read',
+  'meter.method',
+  'look',
+  'look.holdBackStops',
+  'look.faceBy',
+  'look.faceContrastStops',
+  'look.exposeBy',
+  'look.backgroundStops',
+  'look.headroomStops',
+  'look.highlightPointId',
+  'look.faceStops',
+  'look.feelStops',
+  'camera',
+  'camera.cameraId',
+  'camera.lensId',
+  'camera.focalMm',
+  'camera.support',
+  'camera.motion',
+  'camera.wantedAv',
+  'camera.depth',
+  'camera.keepOrder',
+  'camera.wantedTv',
+  'camera.pins.av',
+  'camera.pins.tv',
+  'camera.pins.sv',
+  'camera.filterIds',
+  'camera.highSpeedSync',
+  'camera.syncDelayMs',
+  'camera.secondCameraId',
+  'camera.video',
+  'camera.limits.syncTv',
+  'camera.limits.slowestTv',
+  'camera.limits.baseSv',
+  'camera.limits.highestSv',
+  'look.targets',
+  'lights',
+  'lamps',
+  'panels',
+  'stage',
+  'stage.subject',
+  'stage.subject.turnDeg',
+  'stage.subject.othersTurnDeg',
+  'stage.subject.spectaclesTiltDeg',
+  'stage.cameraM',
+  'stage.cameraUpM',
+  'stage.upright',
+  'stage.background',
+  'stage.ground',
+  'stage.sun',
+  'meterOrder',
+  'reserveStops',
+  'backgroundM',
+  'people',
+  'pace',
+  'gustMps',
+  'colour',
+  'colour.ambient',
+  'colour.relation',
+  'colour.warmerMired',
+  'colour.whiteBalance',
+  'versions',
+] as const;
+export type PlainPath = (typeof PLAIN_PATHS)[number];
+export type SettingPath = PlainPath | LightPath;
+export const SETTING_PATHS: readonly SettingPath[] = [
+  ...PLAIN_PATHS,
+  ...SLOTS.flatMap((slot) => LIGHT_FIELDS.map((field) => lightPath(slot, field))),
+];
+
+/** One setting and its new value. */
+export const settingSchema = z.strictObject({ path: z.enum(SETTING_PATHS), value: z.json() });
+export type Setting = z.infer<typeof settingSchema>;
+
+type Node = Record<string, unknown>;
+
+/** The value at a path; `undefined` where there is none (a light that is not there). */
+export function settingAt(setup: Setup, path: SettingPath): z.infer<ReturnType<typeof z.json>> | undefined {
+  let node: unknown = setup;
+  for (const key of path.split('.')) node = (node as Node | undefined)?.[key];
+  return node as z.infer<ReturnType<typeof z.json>> | undefined;
+}
+
+/** A copy with the value at a path; what the path does not touch is shared. `undefined` where there is no such place. */
+function withValue(node: Node, [key = '', ...rest]: string[], value: unknown): Node | undefined {
+  const inside =
+    rest.length === 0
+      ? value
+      : node[key] === undefined || node[key] === null
+        ? undefined
+        : withValue(node[key] as Node, rest, value);
+  if (inside === undefined) return undefined;
+  if (Array.isArray(node))
+    return node.map((one: unknown, index) => (String(index) === key ? inside : one)) as unknown as Node;
+  return { ...node, [key]: inside };
+}
+
+/**
+ * A copy of the setup with these settings changed. Each part that was touched is checked against its schema; the rest
+ * was a setup's already and is shared with it.
+ * @returns the new setup, or a message when a value is out of its range
+ */
+export function withSettings(setup: Setup, settings: readonly Setting[]): Outcome<Setup> {
+  let copy: Node = setup;
+  const touched = new Set<string>();
+  for (const { path, value } of settings) {
+    const keys = path.split('.');
+    const next = withValue(copy, keys, value);
+    if (next === undefined) return failure(`There is no ${path} to set.`);
+    copy = next;
+    touched.add(keys[0] ?? '');
+  }
+  for (const key of touched) {
+    const parsed = setupSchema.shape[key as keyof typeof setupSchema.shape].safeParse(copy[key]);
+    if (!parsed.success) return failure(z.prettifyError(parsed.error));
+    copy = { ...copy, [key]: parsed.data };
+  }
+  return success(copy as Setup);
+}

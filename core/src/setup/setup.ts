@@ -1,0 +1,83 @@
+import { z } from 'zod';
+
+import { stopFields } from '../gear';
+import { READ_VALUES } from '../notation';
+import { cameraWishSchema } from './cameraWish';
+import { lightSchema, placedLampSchema } from './light';
+import { MOST_LIGHTS } from './lightRoles';
+import { colourSchema, lookSchema } from './look';
+import { panelSchema } from './panel';
+import { pointSchema } from './point';
+import { meteringMethodSchema } from './reading';
+import { stageSchema } from './stage';
+
+/** The setup document's version; raised with a migration when its shape changes. */
+export const SETUP_VERSION = 4;
+
+/** A look and camera set aside, to be compared with the one in force. */
+export const versionSchema = z.strictObject({
+  id: z.uuid(),
+  name: z.string().trim().min(1).max(40),
+  look: lookSchema,
+  camera: cameraWishSchema,
+});
+export type Version = z.infer<typeof versionSchema>;
+
+const span = z.number().min(0).max(20);
+
+/** Who stands where, what look is wanted, what gear is used. Everything that `solve` needs besides kit and readings. */
+export const setupSchema = z.strictObject({
+  type: z.literal('setup'),
+  version: z.literal(SETUP_VERSION),
+  id: z.uuid(),
+  shootId: z.uuid(),
+  spotId: z.uuid(),
+  title: z.string().trim().min(1).max(120),
+  points: z.array(pointSchema).min(1).max(20),
+  meter: z
+    .strictObject({ ...stopFields, read: z.enum(READ_VALUES), method: meteringMethodSchema })
+    .meta({ description: 'how the meter was last used: what it held, which value it showed, how it was pointed' }),
+  look: lookSchema,
+  camera: cameraWishSchema,
+  lights: z.array(lightSchema).max(MOST_LIGHTS),
+  lamps: z.array(placedLampSchema).max(6),
+  panels: z
+    .array(panelSchema)
+    .max(8)
+    .meta({ description: 'reflectors, diffusers and flags, and the openings that light comes in through' }),
+  stage: stageSchema,
+  meterOrder: z
+    .enum(['role', 'listed'])
+    .meta({ description: 'lights are metered background, fill, key; or as they are listed' }),
+  reserveStops: z.number().min(0).max(3).meta({ description: 'power kept free over what is used' }),
+  backgroundM: z
+    .number()
+    .min(0.3)
+    .max(100)
+    .nullable()
+    .meta({ description: 'from the subject to the background; null: not said' }),
+  people: z
+    .strictObject({ nearerM: span, fartherM: span, leftM: span, rightM: span, withinStops: z.number().min(0.1).max(2) })
+    .nullable()
+    .meta({
+      description:
+        'how far the outermost people stand from the face, and how even the light on them should be; null: one person',
+    }),
+  pace: z
+    .strictObject({ framesPerMinute: z.number().min(0.1).max(600), frames: z.number().int().min(1).max(5000) })
+    .nullable()
+    .meta({ description: 'how fast and how many frames are planned; null: not said' }),
+  gustMps: z
+    .number()
+    .min(0)
+    .max(40)
+    .nullable()
+    .meta({ description: 'gusts, metres a second; null: no wind or not said' }),
+  colour: colourSchema,
+  confirmed: z
+    .array(z.string().max(120))
+    .max(200)
+    .meta({ description: 'questions about readings that the photographer has answered with: it is right' }),
+  versions: z.array(versionSchema).max(2).meta({ description: 'looks and cameras set aside for comparison' }),
+});
+export type Setup = z.infer<typeof setupSchema>;

@@ -1,0 +1,2 @@
+export type { Solution } from './solution';
+export { solve } from './solve';

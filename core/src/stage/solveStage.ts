@@ -1,0 +1,75 @@
+import { type AmbientShares, ambientShares, type SunStand, sunStand } from '../ambient';
+import type { Balance } from '../balance';
+import type { Kit } from '../gear';
+import type { GroupLight } from '../lights';
+import type { MeteredScene } from '../metering';
+import { apparentSizeDeg } from '../modifiers';
+import { frameSizeM, type FrameView, type Place, wrapDeg } from '../scene';
+import type { Setup } from '../setup';
+import { lightName, saySun } from '../words';
+import { type Context, depthOfLight, lightCautions, secondShadow, type StageCaution, sunCautions } from './cautions';
+import { cameraAt, EYES, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
+
+/** Where everything stands and what that does. */
+export interface StageSolution {
+  lights: StageLight[];
+  cautions: StageCaution[];
+  sun: (SunStand & { text: string }) | null;
+  /** what the light at the face is made of */
+  ambient: AmbientShares;
+  camera: { at: Place; focalMm: number; view: FrameView; frameWidthM: number; frameHeightM: number };
+  /** brightest over darkest person by the key, stops; null for one person */
+  spreadStops: number | null;
+}
+
+/** Everything about where things stand; reads the powers and levels that were found. */
+export function solveStage(
+  setup: Setup,
+  kit: Kit,
+  { shadowUnderStops }: MeteredScene,
+  now: Balance,
+  group: GroupLight | null,
+): StageSolution {
+  const { stage } = setup;
+  const sun = sunStand(stage);
+  const { focalMm, view } = setupView(setup, kit);
+  const { widthM, heightM } = frameSizeM(view, EYES);
+  const stopsAt = (role: 'face' | 'background', lightId: string) =>
+    now.points.find((point) => point.role === role)?.sources.find((source) => source.lightId === lightId)?.stops ??
+    null;
+  const lights = now.usable.map(({ index, light, config }): StageLight => {
+    const { aim, at, axis, flat } = placed(setup, light, config);
+    const half = halfBeamDeg(config.beam);
+    return {
+      lightId: light.id,
+      index,
+      name: lightName(light),
+      at,
+      axis,
+      flat,
+      overGroundM: at.y + stage.subject.eyesM,
+      noseDeg: wrapDeg(Math.atan2(at.x, at.z) / RADIANS - stage.subject.turnDeg),
+      riseDeg: Math.atan2(at.y, Math.hypot(at.x, at.z)) / RADIANS,
+      softnessDeg: apparentSizeDeg(config.modifier.shape, light.distanceM),
+      beamM: 2 * Math.hypot(at.x - aim.x, at.y - aim.y, at.z - aim.z) * Math.tan(Math.min(80, half) * RADIANS),
+      halfBeamDeg: half,
+      faceStops: stopsAt('face', light.id),
+      backgroundStops: stopsAt('background', light.id),
+      powerText: now.lights.find(({ lightId }) => lightId === light.id)?.powerText ?? null,
+    };
+  });
+  const context: Context = { setup, kit, now, view, lights };
+  return {
+    lights,
+    sun: sun === null ? null : { ...sun, text: saySun(sun) },
+    ambient: ambientShares(setup, kit, shadowUnderStops),
+    camera: { at: cameraAt(setup), focalMm, view, frameWidthM: widthM, frameHeightM: heightM },
+    spreadStops: group?.spreadStops ?? null,
+    cautions: [
+      ...now.usable.flatMap((one) => lightCautions(one, context)),
+      ...secondShadow(context),
+      ...depthOfLight(group),
+      ...sunCautions(setup, sun),
+    ],
+  };
+}

@@ -1,0 +1,344 @@
+import type { z } from 'zod';
+
+import { sunStand } from '../ambient';
+import type { Change } from '../documents';
+import { MOTION_LIMITS } from '../exposure';
+import type { Camera, Kit } from '../gear';
+import {
+  formatAperture,
+  formatDistance,
+  formatIso,
+  formatShare,
+  formatShutter,
+  formatStopCount,
+  formatStops,
+  formatStopsBothWays,
+} from '../notation';
+import {
+  LIGHT_ROLE_FACTS,
+  type LightField,
+  type LightRole,
+  lightSetting,
+  type Motion,
+  type Panel,
+  type PlainPath,
+  type SettingPath,
+  type Setup,
+  type Subject,
+  type Sun,
+} from '../setup';
+import { lightName, panelName, powerTextOf } from './gear';
+import { sayLook, sayLookAs } from './look';
+import { saySubject, saySun } from './stage';
+
+const LABELS: Record<PlainPath, string> = {
+  title: 'Name',
+  points: 'Points',
+  confirmed: 'Answered',
+  'meter.av': 'Meter aperture',
+  'meter.tv': 'Meter shutter',
+  'meter.sv': 'Meter ISO',
+  'meter.read': 'Meter shows',
+  'meter.method': 'Metered by',
+  look: 'Look',
+  'look.holdBackStops': 'Hold-back',
+  'look.exposeBy': 'Exposed for',
+  'look.backgroundStops': 'Background lands',
+  'look.headroomStops': 'Headroom of the highlight',
+  'look.highlightPointId': 'Highlight',
+  'look.faceStops': 'Final place of the face',
+  'look.feelStops': 'Feel',
+  'look.faceBy': 'Face set by',
+  'look.faceContrastStops': 'Contrast on the face, at most',
+  camera: 'Camera and its settings',
+  'camera.cameraId': 'Camera',
+  'camera.lensId': 'Lens',
+  'camera.focalMm': 'Focal length',
+  'camera.support': 'Camera held',
+  'camera.motion': 'People move',
+  'camera.depth': 'Depth of the people',
+  'camera.keepOrder': 'Kept first',
+  'camera.wantedTv': 'Liked shutter',
+  'camera.pins.av': 'Aperture pinned',
+  'camera.pins.tv': 'Shutter pinned',
+  'camera.pins.sv': 'ISO pinned',
+  'camera.syncDelayMs': 'Sync delay',
+  'camera.secondCameraId': 'Second camera',
+  'camera.video': 'Video',
+  'camera.wantedAv': 'Wanted aperture',
+  'camera.filterIds': 'Filters',
+  'camera.highSpeedSync': 'High-speed sync',
+  'camera.limits.syncTv': 'Sync',
+  'camera.limits.slowestTv': 'Slowest sharp shutter',
+  'camera.limits.baseSv': 'Lowest ISO',
+  'camera.limits.highestSv': 'Highest ISO',
+  'look.targets': 'Targets',
+  lights: 'Lights',
+  lamps: 'Lamps',
+  panels: 'Panels and openings',
+  stage: 'Stage',
+  'stage.subject': 'Subject',
+  'stage.subject.turnDeg': 'Face turned',
+  'stage.subject.othersTurnDeg': 'Others turned inward',
+  'stage.subject.spectaclesTiltDeg': 'Spectacles tipped down',
+  'stage.cameraM': 'Camera to the subject',
+  'stage.cameraUpM': 'Camera over the eyes',
+  'stage.upright': 'Frame upright',
+  'stage.background': 'Background is',
+  'stage.ground': 'Ground is',
+  'stage.sun': 'Sun',
+  meterOrder: 'Lights metered',
+  reserveStops: 'Power kept free',
+  backgroundM: 'Distance to the background',
+  people: 'The group',
+  pace: 'Planned pace',
+  gustMps: 'Gusts',
+  colour: 'Colours',
+  'colour.ambient': 'Colour of the ambient',
+  'colour.relation': 'Colour of the flash',
+  'colour.warmerMired': 'Warmer than the ambient by',
+  'colour.whiteBalance': 'White balance',
+  versions: 'Set aside',
+};
+
+const LIGHT_LABELS: Record<LightField, string> = {
+  role: 'role',
+  unitId: 'unit',
+  outlet: 'outlet',
+  zoomMm: 'zoom',
+  modifierId: 'modifier',
+  gridId: 'grid',
+  gelIds: 'gels',
+  standId: 'stand',
+  aimPointId: 'aims at',
+  distanceM: 'distance',
+  sideDeg: 'side',
+  heightM: 'height',
+  featherDeg: 'feathered',
+  group: 'radio group',
+  channel: 'channel',
+  dialledStops: 'set to',
+  locked: 'locked',
+};
+
+/** What a setting is called in the log; a light by its role and letter. */
+function labelOf(path: SettingPath, { lights }: Setup): string {
+  const its = lightSetting(path);
+  if (its === null) return LABELS[path as PlainPath];
+  const light = lights[its.index];
+  return `${light === undefined ? 'Light' : lightName(light)}, ${LIGHT_LABELS[its.field]}`;
+}
+
+const nameOf = (things: readonly { id: string; name: string }[], id: unknown): string =>
+  things.find((thing) => thing.id === id)?.name ?? 'no longer in the kit';
+
+const pointName = ({ points }: Setup, id: unknown): string =>
+  points.find((point) => point.id === id)?.name ?? 'a point that is gone';
+
+type Value = z.infer<ReturnType<typeof z.json>>;
+
+/** How a value is said; null is said by `NOTHING`. */
+interface SayContext {
+  setup: Setup;
+  kit: Kit;
+  increment: Camera['increment'];
+}
+type Say = (value: NonNullable<Value>, context: SayContext) => string;
+
+const asNumber =
+  (say: (value: number, context: SayContext) => string): Say =>
+  (value, context) =>
+    typeof value === 'number' ? say(value, context) : '';
+const asList =
+  (say: (list: Value[], context: SayContext) => string): Say =>
+  (value, context) =>
+    Array.isArray(value) ? say(value, context) : '';
+const isRecord = (value: Value): value is { [key: string]: Value } =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const namesOf = (list: Value[]) =>
+  list.flatMap((one) => (isRecord(one) && typeof one['name'] === 'string' ? [one['name']] : [])).join(', ') || 'none';
+const inKit =
+  (pick: (kit: Kit) => readonly { id: string; name: string }[]): Say =>
+  (value, { kit }) =>
+    nameOf(pick(kit), value);
+const signed: Say = asNumber((value) => formatStopsBothWays(value));
+const shutter: Say = asNumber((tv, { increment }) => formatShutter(tv, increment));
+const aperture: Say = asNumber((av, { increment }) => formatAperture(av, increment));
+const iso: Say = asNumber(formatIso);
+const stops: Say = asNumber((value) => `${formatStopCount(value)} stops`);
+const metres: Say = asNumber((distanceM, { kit }) => formatDistance(distanceM, kit.preferences.distanceUnit));
+const side: Say = asNumber((value) => `${Math.abs(Math.round(value))}° ${value < 0 ? 'left' : 'right'}`);
+const degrees: Say = asNumber((value) => `${Math.round(value)}°`);
+const field = (value: Value, key: string): number =>
+  isRecord(value) && typeof value[key] === 'number' ? value[key] : 0;
+
+const SAY: Partial<Record<PlainPath, Say>> = {
+  points: asList(namesOf),
+  versions: asList(namesOf),
+  confirmed: asList(({ length }) => `${length} ${length === 1 ? 'question' : 'questions'}`),
+  lights: asList(
+    (list, { kit }) =>
+      list
+        .map((light) =>
+          isRecord(light)
+            ? `${LIGHT_ROLE_FACTS[light['role'] as LightRole].name.toLowerCase()} ${nameOf(kit.flashUnits, light['unitId'])}`
+            : '',
+        )
+        .join(', ') || 'none',
+  ),
+  look: () => 'a version that was set aside',
+  camera: () => 'a version that was set aside',
+  'meter.av': aperture,
+  'meter.tv': shutter,
+  'meter.sv': iso,
+  'look.holdBackStops': asNumber((value, { kit }) => {
+    const { lookWay } = kit.preferences;
+    return `${sayLookAs(value, lookWay)}${lookWay === 'share' ? `, ${sayLookAs(value, 'underTotal')}` : `, flash share ${formatShare(sayLook(value).flashShare)}`}`;
+  }),
+  'look.faceBy': (value) => (value === 'light' ? 'dome to the light' : 'dome to the camera'),
+  'look.faceContrastStops': stops,
+  'look.headroomStops': stops,
+  'look.backgroundStops': signed,
+  'look.faceStops': signed,
+  'look.feelStops': signed,
+  'look.highlightPointId': (value, { setup }) => pointName(setup, value),
+  'camera.cameraId': inKit(({ cameras }) => cameras),
+  'camera.secondCameraId': inKit(({ cameras }) => cameras),
+  'camera.lensId': inKit(({ lenses }) => lenses),
+  'camera.focalMm': asNumber((mm) => `${Math.round(mm)} mm`),
+  'camera.syncDelayMs': asNumber((ms) => `${ms.toFixed(1)} ms`),
+  'camera.support': (value) => (value === 'tripod' ? 'on a tripod' : 'in the hand'),
+  'camera.motion': (value) => MOTION_LIMITS[value as Motion].words,
+  'camera.depth': (value, { kit }) =>
+    `${formatDistance(field(value, 'nearestM'), kit.preferences.distanceUnit)} to ${formatDistance(field(value, 'farthestM'), kit.preferences.distanceUnit)}`,
+  'camera.keepOrder': asList((order) => order.filter((dial) => typeof dial === 'string').join(', then ')),
+  'camera.video': (value) =>
+    `${field(value, 'framesPerSecond')} frames a second at ${Math.round(field(value, 'angleDeg'))}°`,
+  'camera.wantedAv': aperture,
+  'camera.wantedTv': shutter,
+  'camera.pins.av': aperture,
+  'camera.pins.tv': shutter,
+  'camera.pins.sv': iso,
+  'camera.limits.syncTv': shutter,
+  'camera.limits.slowestTv': shutter,
+  'camera.limits.baseSv': iso,
+  'camera.limits.highestSv': iso,
+  'camera.filterIds': asList((ids, { kit }) =>
+    ids.length === 0 ? 'none' : ids.map((id) => nameOf(kit.filters, id)).join(' + '),
+  ),
+  'look.targets': asList(
+    (targets, { setup }) =>
+      targets
+        .map(
+          (target) =>
+            `${pointName(setup, isRecord(target) ? target['pointId'] : null)} ${formatStops(field(target, 'stops'))}`,
+        )
+        .join(', ') || 'as usual',
+  ),
+  lamps: asList(
+    (list, { kit }) => list.map((one) => (isRecord(one) ? nameOf(kit.lamps, one['lampId']) : '')).join(', ') || 'none',
+  ),
+  panels: asList(
+    (list) => list.map((one) => (isRecord(one) ? panelName(one as unknown as Panel) : '')).join(', ') || 'none',
+  ),
+  stage: () => 'another stage',
+  'stage.subject': (value) => saySubject(value as unknown as Subject),
+  'stage.subject.turnDeg': side,
+  'stage.subject.othersTurnDeg': degrees,
+  'stage.subject.spectaclesTiltDeg': degrees,
+  'stage.cameraM': metres,
+  'stage.cameraUpM': metres,
+  'stage.sun': (value) => {
+    const stand = sunStand({ sun: value as unknown as Sun });
+    return stand === null ? 'none' : saySun(stand);
+  },
+  meterOrder: (value) => (value === 'role' ? 'background, fill, key' : 'as listed'),
+  reserveStops: stops,
+  gustMps: asNumber((mps) => `${mps.toFixed(0)} m/s`),
+  backgroundM: metres,
+  people: (value, { kit }) =>
+    `${formatDistance(field(value, 'leftM') + field(value, 'rightM'), kit.preferences.distanceUnit)} wide, ${formatDistance(field(value, 'nearerM') + field(value, 'fartherM'), kit.preferences.distanceUnit)} deep, within ${formatStopCount(field(value, 'withinStops'))} stops`,
+  pace: (value) => `${field(value, 'frames')} frames, ${field(value, 'framesPerMinute')} a minute`,
+  colour: () => 'colours',
+  'colour.ambient': asList(
+    (list, { setup }) =>
+      list
+        .map(
+          (one) => `${pointName(setup, isRecord(one) ? one['pointId'] : null)} ${Math.round(field(one, 'kelvin'))} K`,
+        )
+        .join(', ') || 'none',
+  ),
+  'colour.relation': (value) =>
+    ({ asIs: 'gels as chosen', match: 'like the ambient', warmer: 'warmer than the ambient', coolSky: 'cool sky' })[
+      value as string
+    ] ?? '',
+  'colour.warmerMired': asNumber((mired) => `${Math.round(mired)} mired`),
+  'colour.whiteBalance': (value) => `${Math.round(field(value, 'kelvin'))} K`,
+};
+
+/** How a light's setting is said. */
+const SAY_LIGHT: Partial<
+  Record<LightField, (value: NonNullable<Value>, context: SayContext & { unitId: string }) => string>
+> = {
+  role: (value) => LIGHT_ROLE_FACTS[value as LightRole].name.toLowerCase(),
+  unitId: inKit(({ flashUnits }) => flashUnits),
+  modifierId: inKit(({ modifiers }) => modifiers),
+  gridId: inKit(({ grids }) => grids),
+  standId: inKit(({ stands }) => stands),
+  gelIds: asList((ids, { kit }) => (ids.length === 0 ? 'none' : ids.map((id) => nameOf(kit.gels, id)).join(' + '))),
+  aimPointId: (value, { setup }) => pointName(setup, value),
+  distanceM: metres,
+  heightM: metres,
+  sideDeg: side,
+  featherDeg: side,
+  zoomMm: asNumber((mm) => `${Math.round(mm)} mm`),
+  outlet: asNumber((outlet) => `outlet ${outlet + 1}`),
+  channel: asNumber(String),
+  dialledStops: (value, { kit, unitId }) => (typeof value === 'number' ? powerTextOf(kit, unitId, value) : ''),
+};
+const NO_LIGHT_VALUE: Partial<Record<LightField, string>> = {
+  modifierId: 'standard reflector',
+  zoomMm: 'as stated',
+  outlet: 'all of it',
+};
+
+/** What no value means. */
+function sayNothing(path: SettingPath): string {
+  const light = lightSetting(path);
+  if (light !== null) return NO_LIGHT_VALUE[light.field] ?? 'none';
+  if (path.startsWith('camera.limits')) return 'as in the kit';
+  if (path.startsWith('camera.pins')) return 'free';
+  return (
+    {
+      'camera.depth': 'aperture as typed',
+      'camera.wantedTv': 'sync',
+      'camera.video': 'stills',
+      'camera.focalMm': 'the longest of the lens',
+      'look.highlightPointId': 'the brightest',
+      people: 'one person',
+      pace: 'not said',
+      gustMps: 'none',
+      backgroundM: 'not said',
+      'colour.whiteBalance': 'as suggested',
+    }[path as string] ?? 'none'
+  );
+}
+
+function sayValue(path: SettingPath, value: Value, setup: Setup, kit: Kit): string {
+  if (value === null) return sayNothing(path);
+  const increment = kit.cameras.find(({ id }) => id === setup.camera.cameraId)?.increment ?? 'third';
+  const light = lightSetting(path);
+  const say = light === null ? SAY[path as PlainPath] : SAY_LIGHT[light.field];
+  if (say !== undefined)
+    return say(value, { setup, kit, increment, unitId: setup.lights[light?.index ?? 0]?.unitId ?? '' });
+  return typeof value === 'boolean' ? (value ? 'on' : 'off') : typeof value === 'string' ? value : '';
+}
+
+/** A change in words for the log: `Hold-back: 1.0 stops, flash share 50 %, was 0.7 stops, flash share 37 %`. */
+export const describeChange = ({ settings }: Pick<Change, 'settings'>, setup: Setup, kit: Kit): string =>
+  settings
+    .map(
+      ({ path, from, to }) =>
+        `${labelOf(path, setup)}: ${sayValue(path, to, setup, kit)}, was ${sayValue(path, from, setup, kit)}`,
+    )
+    .join('. ');

@@ -1,0 +1,195 @@
+import { LOOK_WAY_IDS, type LookWayId } from '../gear';
+import { formatShare, formatStopCount, parsePartStops } from '../notation';
+import {
+  failure,
+  flashMinusAmbient,
+  holdBackFromFlashMinusAmbient,
+  holdBackFromShare,
+  type Outcome,
+  shareFromHoldBack,
+  success,
+} from '../photometry';
+import { HOLD_BACK_RANGE } from '../setup';
+
+/** A usual place on the hold-back control, under our own name. */
+export interface LookMark {
+  holdBackStops: number;
+  name: string;
+  words: string;
+}
+
+/** From flash hardly noticed to ambient shut out; the places where photographers usually set the balance. */
+export const LOOK_MARKS: readonly LookMark[] = [
+  { holdBackStops: 0.15, name: 'Hint', words: 'Flash hardly noticed' },
+  { holdBackStops: 1 / 3, name: 'Touch', words: 'Flash opens the shadows' },
+  { holdBackStops: 2 / 3, name: 'Lift', words: 'Ambient two thirds under, flash lifts it back' },
+  { holdBackStops: 1, name: 'Even', words: 'Flash and ambient even' },
+  { holdBackStops: 1.6, name: 'Lead', words: 'Flash leads, ambient fills' },
+  { holdBackStops: 2, name: 'Carry', words: 'Flash carries the face, ambient two under' },
+  { holdBackStops: 3, name: 'Dusk', words: 'Ambient only a trace' },
+  { holdBackStops: 5, name: 'Shut', words: 'Ambient shut out' },
+];
+
+/** One wish, every way to say it. */
+export interface LookStatement {
+  holdBackStops: number;
+  /** 0 to 1 */
+  flashShare: number;
+  flashMinusAmbientStops: number;
+  words: string;
+}
+
+/** Says a hold-back above 0 as stops, share, flash against ambient, and in words (those of the nearest mark). */
+export function sayLook(holdBackStops: number): LookStatement {
+  const flashShare = shareFromHoldBack(holdBackStops);
+  const nearest = LOOK_MARKS.reduce((best, mark) =>
+    Math.abs(mark.holdBackStops - holdBackStops) < Math.abs(best.holdBackStops - holdBackStops) ? mark : best,
+  );
+  return { holdBackStops, flashShare, flashMinusAmbientStops: flashMinusAmbient(holdBackStops), words: nearest.words };
+}
+
+/** One school's way of saying the look. */
+export interface LookWay {
+  id: LookWayId;
+  name: string;
+  /** the figure alone, for a large display */
+  figure: (holdBackStops: number) => string;
+  /** what the figure counts, behind it */
+  unit: (holdBackStops: number) => string;
+  /** how it is typed, as an example */
+  example: string;
+  /** hold-back of the plain figure that was typed, or undefined when it is out of the question */
+  read: (text: string) => number | undefined;
+}
+
+const LESS =
+  /\s*(?:stops?|st)?\s*(?:under|below|less|darker|weaker)?\s*(?:than)?\s*(?:the)?\s*(?:total|key|ambient)?\s*(?:alone)?$/;
+
+/** A count of stops in any usual writing, with its sign: `1.6`, `-0.8`, `⅔`, `1⅓`, `0.8 over`. `over` turns the sign round. */
+function readStops(text: string): number | undefined {
+  const over = /\b(over|above|more|brighter|stronger)\b/.test(text);
+  const plain = text
+    .replace(/\b(over|above|more|brighter|stronger)\b/, '')
+    .replace(LESS, '')
+    .trim();
+  const match = /^([+−-]?)\s*(\d*\.?\d*)\s*([⅓½⅔¼¾]|[12]\/[23])?$/.exec(plain);
+  if (match === null || plain === '' || /^[+−-]$/.test(plain)) return undefined;
+  const fraction = /^([+−-]?)([12])\/([23])$/.exec(plain);
+  const size = fraction
+    ? Number(fraction[2]) / Number(fraction[3])
+    : Number(match[2] || 0) + (parsePartStops(match[3] ?? '') ?? 0);
+  return (match[1] === '-' || match[1] === '−' ? -1 : 1) * (over ? -1 : 1) * size;
+}
+
+/** The sides that a signed difference lies on, in words. */
+const side = (stops: number, over: string, under: string, even: string): string =>
+  Math.abs(stops) < 0.05 ? even : stops > 0 ? over : under;
+
+/**
+ * Every way of saying the look. All convert into the hold-back and back:
+ * `share = 1 − 2^−h`, `flash − ambient = log2(2^h − 1)`.
+ */
+export const LOOK_WAYS: Record<LookWayId, LookWay> = {
+  underTotal: {
+    id: 'underTotal',
+    name: 'Ambient under the total',
+    example: '0.7 or ⅔',
+    figure: (stops) => formatStopCount(stops),
+    unit: () => 'stops under the total',
+    read: readStops,
+  },
+  share: {
+    id: 'share',
+    name: 'Flash share',
+    example: '37 %',
+    figure: (stops) => formatShare(shareFromHoldBack(stops)),
+    unit: () => 'of the light is flash',
+    read: (text) => {
+      const match = /^(\d+(?:\.\d+)?)\s*(%|percent)?$/.exec(text);
+      const figure = Number(match?.[1]);
+      const share = match?.[2] === undefined && figure < 1 ? figure : figure / 100;
+      return match === null || !(share > 0 && share < 1) ? undefined : holdBackFromShare(share);
+    },
+  },
+  underKey: {
+    id: 'underKey',
+    name: 'Ambient under the key alone',
+    example: '1.6, or 0.8 over',
+    figure: (stops) => formatStopCount(flashMinusAmbient(stops)),
+    unit: (stops) =>
+      side(
+        flashMinusAmbient(stops),
+        'stops under the key alone',
+        'stops over the key alone',
+        'ambient matches the key',
+      ),
+    read: (text) => {
+      const stops = readStops(text);
+      return stops === undefined ? undefined : holdBackFromFlashMinusAmbient(stops);
+    },
+  },
+  fill: {
+    id: 'fill',
+    name: 'Match and fill',
+    example: 'match, 0.8 under or 1 over',
+    figure: (stops) => formatStopCount(flashMinusAmbient(stops)),
+    unit: (stops) =>
+      side(
+        flashMinusAmbient(stops),
+        'stops, fill over the ambient',
+        'stops, fill under the ambient',
+        'fill matches the ambient',
+      ),
+    read: (text) => {
+      if (/^(match|even|same)/.test(text)) return holdBackFromFlashMinusAmbient(0);
+      const under = readStops(text);
+      // a bare figure is a fill under the ambient, as this school says it; a sign or “over” is taken at its word
+      return under === undefined ? undefined : holdBackFromFlashMinusAmbient(/^[+−-]/.test(text) ? under : -under);
+    },
+  },
+};
+
+/** A look in one way of saying it: `37 % of the light is flash`. */
+export function sayLookAs(holdBackStops: number, way: LookWayId): string {
+  const { figure, unit } = LOOK_WAYS[way];
+  const said = figure(holdBackStops);
+  return said === '0.0' ? unit(holdBackStops) : `${said} ${unit(holdBackStops)}`;
+}
+
+/** All ways of saying a look, this person's own first. */
+export const sayLookEveryWay = (holdBackStops: number, own: LookWayId): { way: LookWay; text: string }[] =>
+  [own, ...LOOK_WAY_IDS.filter((id) => id !== own)].map((id) => ({
+    way: LOOK_WAYS[id],
+    text: sayLookAs(holdBackStops, id),
+  }));
+
+/**
+ * Reads a look in one way of saying it.
+ * @returns the hold-back in stops, or a message that says what would be right
+ */
+export function readLook(way: LookWayId, text: string): Outcome<number> {
+  const tidied = text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/\s+/g, ' ');
+  const holdBackStops = LOOK_WAYS[way].read(tidied);
+  if (holdBackStops === undefined || Number.isNaN(holdBackStops))
+    return failure(`“${text.trim()}” does not say a look here. Write it as ${LOOK_WAYS[way].example}.`);
+  const { least, most } = HOLD_BACK_RANGE;
+  if (holdBackStops < least - 1e-3 || holdBackStops > most + 1e-3)
+    return failure(`“${text.trim()}” is outside the range: from ${sayLookAs(least, way)} to ${sayLookAs(most, way)}.`);
+  return success(Math.min(most, Math.max(least, holdBackStops)));
+}
+
+/** Usual places of the background against mid grey, under our own names. */
+export const BACKGROUND_MARKS: readonly { stops: number; name: string; words: string }[] = [
+  { stops: -3, name: 'Night', words: 'Only lights and edges are left' },
+  { stops: -2, name: 'Deep', words: 'Dark and saturated, two stops down' },
+  { stops: -1, name: 'Down', words: 'A stop down, colours deepen' },
+  { stops: -0.5, name: 'Calm', words: 'A little under the face' },
+  { stops: 0, name: 'Level', words: 'As a meter would have it' },
+  { stops: 1, name: 'Airy', words: 'A stop up, light and open' },
+  { stops: 2, name: 'High', words: 'Two stops up, detail thins' },
+  { stops: 7 / 3, name: 'White', words: 'White, just before it clips' },
+];
