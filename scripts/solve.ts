@@ -4,6 +4,9 @@ import { readFileSync } from 'node:fs';
 
 import { readSetupFile } from '@sphene/core/formats';
 import { solve } from '@sphene/core/solution';
+import { english } from '@sphene/core/words';
+
+import { said } from '../core/test/said';
 
 const fail = (message: string): never => {
   process.stderr.write(`${message}\n`);
@@ -22,12 +25,13 @@ try {
   fail(`Cannot read ${words[0] ?? 'standard input'}: ${error instanceof Error ? error.message : String(error)}`);
 }
 const file = readSetupFile(text);
-if (!file.ok) fail(file.message);
+if (!file.ok) fail(english.setupFileFault(file.reason));
 else {
+  const { setup, kit, readings, sceneChanges } = file.value;
   // the file's own time by default, so that the same file always gives the same answer
   const clock = new Date(flag < 0 ? file.value.exportedAt : (at ?? ''));
   if (Number.isNaN(clock.getTime())) fail('--at wants a moment such as 2026-02-27T15:00:00Z');
   process.stdout.write(
-    `${JSON.stringify(solve(file.value.setup, file.value.kit, [...file.value.readings, ...file.value.sceneChanges], clock), null, 2)}\n`,
+    `${JSON.stringify(said(solve(setup, kit, [...readings, ...sceneChanges], clock), english, { setup, kit }), null, 2)}\n`,
   );
 }

@@ -65,7 +65,10 @@ describe('a dial', () => {
         text="f/2"
         down={{ name: 'wider', onPress: () => pressed.push('down'), disabled: true }}
         up={{ name: 'smaller', onPress: () => pressed.push('up') }}
-        parse={parseAperture}
+        parse={(text) => {
+          const read = parseAperture(text);
+          return read.ok ? read : { ok: false, reason: read.reason.kind };
+        }}
         onChange={() => undefined}
       />,
     );

@@ -1,8 +1,9 @@
 import { Actions } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
-import { Devices } from '@/store/devices';
+import { Devices } from '@/setupView/devices';
 import { Keeper } from '@/store/sync/keeper';
-import { selectFrames, selectReadings, selectSolution } from '@/store/selectors';
+import { selectFrames, selectReadings } from '@/store/selectors';
+import { selectNumbers } from '@/setupView/selectSolution';
 import { makeStore } from '@/store/store';
 import { openFrame } from '@/workers/openFrame';
 import { configure, waitFor } from '@testing-library/dom';
@@ -124,7 +125,7 @@ describe('firing a test', () => {
   it('holds the meter, sets it to flash, sets the powers, and only then fires', async () => {
     const { devices, state } = await open(device('meter', 'meter'), device('radio', 'radio'));
     await devices.fire('radio', setup.id, 'face', fired);
-    const camera = selectSolution(state(), setup.id)?.camera;
+    const camera = selectNumbers(state(), setup.id)?.camera;
     expect(told.map(([id, { type }]) => `${id} ${type}`)).toEqual([
       'meter hold',
       'meter set',
@@ -200,7 +201,7 @@ describe('a camera', () => {
   it('that is simulated is shown the stage before it is released at the settings in force', async () => {
     const { devices, state } = await open(device('camera', 'camera'));
     await devices.release('camera');
-    const camera = selectSolution(state(), setup.id)?.camera;
+    const camera = selectNumbers(state(), setup.id)?.camera;
     expect(told.map(([, { type }]) => type)).toEqual(['stage', 'shoot']);
     expect(told[0]?.[1]).toMatchObject({ setup: { id: setup.id } });
     expect(told[1]?.[1]).toEqual({ type: 'shoot', av: camera?.av, tv: camera?.tv, sv: camera?.sv });

@@ -52,7 +52,7 @@ jest.mock('comlink', () => ({ wrap: ({ api }: FakeWorker) => api }));
 
 const layer = (id: string, key = id): LayerSource => ({
   id,
-  name: id,
+  caster: { kind: 'lamp', name: id },
   kind: 'flash',
   key,
   source: id as unknown as LayerSource['source'],

@@ -22,7 +22,7 @@ const named = (setup: Setup, name: string): Thing => {
 };
 const after = (setup: Setup, settings: ReturnType<Thing['moveTo']> | null): Setup => {
   const changed = withSettings(setup, settings ?? []);
-  if (!changed.ok) throw new Error(changed.message);
+  if (!changed.ok) throw new Error(changed.reason.kind);
   return changed.value;
 };
 const { setup } = SAMPLE_HALL;

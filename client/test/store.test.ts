@@ -1,16 +1,18 @@
 import { Actions } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
-import { Devices } from '@/store/devices';
+import { addLight } from '@/setupView/addLight';
+import { Devices } from '@/setupView/devices';
+import { exportSetup } from '@/setupView/exportSetup';
+import { nextText } from '@/setupView/nextText';
+import { selectKit, selectNumbers } from '@/setupView/selectSolution';
 import { Keeper } from '@/store/sync/keeper';
 import {
   selectChangeGroups,
   selectDocument,
-  selectKit,
   selectReadings,
   selectSceneChanges,
   selectSetup,
   selectShoots,
-  selectSolution,
   selectSpots,
 } from '@/store/selectors';
 import { openStorage } from '@/store/sync/storage';
@@ -67,7 +69,7 @@ describe('the keeper', () => {
     const app = await open();
     expect(server.calls).toEqual(['/api/session', '/api/sync']);
     expect(selectShoots(app.state())).toEqual([shoot]);
-    expect(selectSolution(app.state(), setup.id)?.nextAction.text).toMatch(/\w/);
+    expect(nextText(app.state(), setup.id)).toMatch(/\w/);
   });
 
   it('starts a new session when the old one has ended', async () => {
@@ -291,7 +293,7 @@ describe('what a person can do', () => {
     await app.settled();
     app.actions.bringBack(app.device().notice?.undo?.documentIds ?? []);
     expect(selectShoots(app.state())).toEqual([shoot]);
-    expect(selectSolution(app.state(), setup.id)).toBeDefined();
+    expect(selectNumbers(app.state(), setup.id)).toBeDefined();
     await app.settled();
     expect(selectShoots((await open()).state())).toEqual([shoot]);
   });
@@ -308,14 +310,14 @@ describe('what a person can do', () => {
   });
 
   it('a file that is here already comes in as a copy with the same solution; its gear only once', async () => {
-    const file = app.actions.exportSetup(setup.id);
-    if (file === undefined) throw new Error('nothing to export');
+    const file = exportSetup(app.state(), setup.id);
+    if (file === null) throw new Error('nothing to export');
     const read = readSetupFile(writeSetupFile(file));
-    if (!read.ok) throw new Error(read.message);
+    if (!read.ok) throw new Error(read.reason.kind);
     const gearBefore = Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit').length;
     const copy = await app.actions.importSetup(read.value);
     expect(copy).not.toBe(setup.id);
-    expect(selectSolution(app.state(), copy)?.camera).toEqual(selectSolution(app.state(), setup.id)?.camera);
+    expect(selectNumbers(app.state(), copy)?.camera).toEqual(selectNumbers(app.state(), setup.id)?.camera);
     expect(Object.values(app.state().documents.byId).filter(({ type }) => type === 'flashUnit')).toHaveLength(
       gearBefore,
     );
@@ -337,7 +339,7 @@ describe('what a person can do', () => {
   it('a change of the scene makes the face stale in the solution until it is taken back', () => {
     app.actions.addReading(setup.id, face);
     app.actions.addSceneChange(setup.id, 'head-turned');
-    const stale = () => selectSolution(app.state(), setup.id)?.points.find(({ role }) => role === 'face')?.stale?.kind;
+    const stale = () => selectNumbers(app.state(), setup.id)?.points.find(({ role }) => role === 'face')?.stale?.kind;
     // the change is reported in the same moment or later; a later one counts
     const [change] = selectSceneChanges(app.state(), setup.id);
     if (change?.at === selectReadings(app.state(), setup.id).at(-1)?.at) return expect(stale()).toBeUndefined();
@@ -361,8 +363,8 @@ describe('lights and kit', () => {
 
   it('quick taps add one light after the other, each with a letter and a unit of its own', async () => {
     const app = await open();
-    app.actions.addLight(setup.id, 'fill');
-    app.actions.addLight(setup.id, 'rim');
+    addLight(app.store, app.actions, setup.id, 'fill');
+    addLight(app.store, app.actions, setup.id, 'rim');
     const lights = selectSetup(app.state(), setup.id)?.lights ?? [];
     expect(lights.map(({ role, group }) => [role, group])).toEqual([
       ['key', 'A'],

@@ -1,9 +1,10 @@
 import { sampleId } from '../src/sample';
-import { newPoint, PLAIN_READING, type Reading, type Setup } from '../src/setup';
+import { PLAIN_READING, type Reading, type Setup } from '../src/setup';
+import { usualPoint } from './points';
 
 /** A setup whose face stands in EV 8 and whose shadow side two stops under it. */
 export function ambientPair(like: Setup): { setup: Setup; facts: Reading[] } {
-  const setup: Setup = { ...like, points: [newPoint('face', 'face'), newPoint('shadow', 'shadow')] };
+  const setup: Setup = { ...like, points: [usualPoint('face', 'face'), usualPoint('shadow', 'shadow')] };
   const at = (pointId: string, number: number, ev: number): Reading => ({
     ...PLAIN_READING,
     id: sampleId(number),

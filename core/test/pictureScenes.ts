@@ -17,7 +17,6 @@ import {
   type Light,
   LIGHT_ROLE_FACTS,
   newLight,
-  newPoint,
   type Panel,
   PANEL_FACTS,
   type PanelKind,
@@ -27,6 +26,7 @@ import {
   type Setup,
 } from '../src/setup';
 import { type Solution, solve } from '../src/solution';
+import { usualPoint } from './points';
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 
@@ -93,9 +93,9 @@ export function sceneOf(
   const setup: Setup = {
     ...like,
     points: [
-      newPoint('face', 'face'),
-      newPoint('background', 'background'),
-      ...(made.some(({ role }) => role === 'rim') ? [newPoint('hair', 'highlight')] : []),
+      usualPoint('face', 'face'),
+      usualPoint('background', 'background'),
+      ...(made.some(({ role }) => role === 'rim') ? [usualPoint('hair', 'highlight')] : []),
     ],
     look: { ...like.look, ...look },
     colour: { ...like.colour, ...colour },

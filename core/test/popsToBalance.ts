@@ -7,14 +7,15 @@ import { choosePowers } from '../src/lights/powers';
 import { meterScene } from '../src/metering';
 import { addLight, roundToStep } from '../src/photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../src/sample';
-import { type Light, newLight, newPoint, PLAIN_READING, type Reading, type Setup } from '../src/setup';
+import { type Light, newLight, PLAIN_READING, type Reading, type Setup } from '../src/setup';
+import { usualPoint } from './points';
 
 /** A target is met when its tone lies no more than this further off than the best that the dials can do, stops. */
 const WITHIN_STOPS = 1 / 6;
 const MOST_POPS = 12;
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 const hall = SAMPLE_HALL.setup;
-const POINTS = [newPoint('face', 'face'), newPoint('shadow', 'shadow'), newPoint('hair', 'highlight')];
+const POINTS = [usualPoint('face', 'face'), usualPoint('shadow', 'shadow'), usualPoint('hair', 'highlight')];
 const ROLES = [
   ['key', 'face', 111],
   ['fill', 'shadow', 112],

@@ -1,6 +1,7 @@
 import { DEVICE_PROTOCOL, type DeviceHello, type MeterReading, seeded } from '@sphene/core/devices';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
-import { POINT_ROLES, ROLE_FACTS } from '@sphene/core/setup';
+import { POINT_ROLES } from '@sphene/core/setup';
+import { english } from '@sphene/core/words';
 import { commandButton, devicePage, escape } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
 import { SimulatedMeter } from './simulatedMeter';
@@ -28,7 +29,11 @@ function page(): string {
           iso: formatIso(last.sv),
         }[last.read];
   const places = POINT_ROLES.filter((role) => role !== 'own').map((role) =>
-    commandButton(ROLE_FACTS[role].name, { type: 'hold', role, place: ROLE_FACTS[role].name }, role === state.role),
+    commandButton(
+      english.pointRole(role).name,
+      { type: 'hold', role, place: english.pointRole(role).name },
+      role === state.role,
+    ),
   );
   const heads = (Object.keys(HEADS) as (keyof typeof HEADS)[]).map((head) =>
     commandButton(HEADS[head], { type: 'set', head }, head === state.head),

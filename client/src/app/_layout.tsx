@@ -1,6 +1,7 @@
 import { ApplicationProvider } from '@/store/application';
 import { useAppSelector } from '@/store/store';
 import { useLaterScreens } from '@/shell/laterScreen';
+import { NextTextProvider } from '@/shell/nextText';
 import { ThemeProvider, usePalette } from '@/ui/theme';
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
@@ -16,12 +17,16 @@ function Screens() {
   );
 }
 
+const loadNextText = async () => (await import('@/pieces/work')).nextText;
+
 function Themed() {
   const theme = useAppSelector((state) => state.device.theme);
   useLaterScreens();
   return (
     <ThemeProvider choice={theme}>
-      <Screens />
+      <NextTextProvider load={loadNextText}>
+        <Screens />
+      </NextTextProvider>
     </ThemeProvider>
   );
 }

@@ -1,3 +1,3 @@
 import { laterScreen } from '@/shell/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/devices/DevicesScreen')).DevicesScreen);
+export default laterScreen(async () => (await import('@/pieces/work')).DevicesScreen);

@@ -1,3 +1,3 @@
 import { laterScreen } from '@/shell/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/kit/KitScreen')).KitScreen);
+export default laterScreen(async () => (await import('@/pieces/work')).KitScreen);

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
@@ -7,17 +8,18 @@ import { View } from 'react-native';
 
 /** Readings that do not fit, each with its likely cause and two ways to answer. The reading is kept either way. */
 export function Questions() {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup, solution, changeOne, context } = useSetupView();
   const palette = usePalette();
   const actions = useActions();
   const [question] = solution.questions;
   if (question === undefined) return null;
+  const { text, cause } = words.question(question, context);
   const more = solution.questions.length - 1;
   return (
     <View role="alert" style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}>
-      <Txt bold>{question.text}</Txt>
+      <Txt bold>{text}</Txt>
       <Txt size="label" tone="quiet">
-        {question.cause}
+        {cause}
         {more > 0 ? ` ${more} more after this.` : ''}
       </Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>

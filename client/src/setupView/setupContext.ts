@@ -2,13 +2,19 @@ import { createContext, type RefObject, useContext } from 'react';
 
 import type { Camera, Kit, Lens } from '@sphene/core/gear';
 import type { Setting, SettingPath, Setup } from '@sphene/core/setup';
-import type { Solution } from '@sphene/core/solution';
+import type { SolutionAdvice, SolutionNumbers } from '@sphene/core/solution';
+import type { WordsContext } from '@sphene/core/words';
 
-/** What every part of a setup's screen reads: the documents and the one solution made of them. */
+/** What every part of a setup's screen reads: the documents and the one answer made of them, in its two breaths. */
 export interface SetupView {
   setup: Setup;
   kit: Kit;
-  solution: Solution;
+  /** the numbers: they follow a thumb */
+  solution: SolutionNumbers;
+  /** what is worked out when hands rest; while something is under the thumb it stays as it was */
+  advice: SolutionAdvice;
+  /** what sentences about this setup are made from */
+  context: WordsContext;
   cameraBody: Camera | undefined;
   lens: Lens | undefined;
   /** changes settings and logs them */

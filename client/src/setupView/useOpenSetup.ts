@@ -1,10 +1,13 @@
-import { useActions, useDevices } from '@/store/application';
+import { useActions } from '@/store/application';
+import { useDevices } from '@/setupView/useDevices';
 import { meteringMoved, noticed } from '@/store/deviceSlice';
-import { selectActivePointId, selectKit, selectSetup, selectSolution } from '@/store/selectors';
+import { selectSetup } from '@/store/selectors';
+import { restingAdvice, selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 import { useAppDispatch, useAppSelector } from '@/store/store';
 import { useEffect, useMemo, useRef } from 'react';
 
 import type { Setting } from '@sphene/core/setup';
+import { sayActionFault } from './actionFault';
 import type { SetupView } from './setupContext';
 
 /** The setup of a screen with its solution and what changes it; `view` is null while it is not there, `ready` says whether it may still come. */
@@ -14,23 +17,27 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   const setup = useAppSelector((state) => selectSetup(state, id));
   const kit = useAppSelector(selectKit);
-  const solution = useAppSelector((state) => selectSolution(state, id));
+  const solution = useAppSelector((state) => selectNumbers(state, id));
+  const selectRestingAdvice = useMemo(() => restingAdvice(id), [id]);
+  const advice = useAppSelector(selectRestingAdvice);
   const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
   const readingsPlace = useRef<HTMLElement | null>(null);
   // a meter that is connected is held where the next reading goes
   const devices = useDevices();
   useEffect(() => devices.holdAtActivePoint(), [devices, activePointId]);
   const view = useMemo((): SetupView | null => {
-    if (setup === undefined || solution === undefined) return null;
+    if (setup === undefined || solution === undefined || advice === undefined) return null;
     const change = (...settings: Setting[]) => {
       const changed = actions.changeSettings(setup.id, settings);
-      if (!changed.ok) dispatch(noticed({ text: changed.message }));
+      if (!changed.ok) dispatch(noticed({ text: sayActionFault(changed.reason) }));
     };
     const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
     return {
       setup,
       kit,
       solution,
+      advice,
+      context: { setup, kit },
       activePointId,
       activatePoint,
       readingsPlace,
@@ -39,6 +46,6 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
       change,
       changeOne: (path, value) => change({ path, value }),
     };
-  }, [setup, kit, solution, activePointId, actions, dispatch]);
+  }, [setup, kit, solution, advice, activePointId, actions, dispatch]);
   return { view, ready };
 }

@@ -1,4 +1,3 @@
-import { lightToAdd } from '@sphene/core/advice';
 import {
   type Change,
   type Document,
@@ -9,30 +8,29 @@ import {
   type Spot,
   undoSettings,
 } from '@sphene/core/documents';
-import { factsOfFile, kitInUse, type SetupFile, withNewIds } from '@sphene/core/formats';
+import { factsOfFile, type SetupFile, withNewIds } from '@sphene/core/formats';
 import { type GearItem, type Kit, kitItems, type Preferences } from '@sphene/core/gear';
 import { failure, type Outcome, success } from '@sphene/core/photometry';
 import {
-  type LightRole,
   newSetup,
   PLAIN_READING,
   type Reading,
-  SCENE_CHANGE_FACTS,
   type SceneChangeKind,
   type Setting,
+  type SettingFault,
   type SettingPath,
   withSettings,
 } from '@sphene/core/setup';
+import { words } from '@/language/language';
+
 import { noticed } from './deviceSlice';
 import { drafted } from './documentsSlice';
 import { newId, timestamp } from './ids';
 import {
   selectChangeGroups,
-  selectChanges,
   selectDocument,
-  selectFacts,
   selectFrames,
-  selectKit,
+  selectGear,
   selectReadings,
   selectSceneChanges,
   selectSetups,
@@ -49,6 +47,9 @@ export type NewReading = Pick<Reading, 'pointId' | 'text' | 'av' | 'tv' | 'sv'> 
 /** The meter's shutter and ISO are part of every reading; their changes need no entry of their own. */
 const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
 
+/** Why something that a person did to a setup was not done. */
+export type ActionFault = SettingFault | { kind: 'setup-gone' | 'no-flash-in-kit' };
+
 /** What a person can do to their documents. Everything goes through the keeper, which keeps and sends it. */
 export class Actions {
   constructor(
@@ -57,10 +58,10 @@ export class Actions {
   ) {}
 
   /** Changes settings of a setup and logs what they were; nothing happens when nothing differs. */
-  changeSettings(setupId: string, settings: readonly Setting[], undoes: string[] = []): Outcome<null> {
+  changeSettings(setupId: string, settings: readonly Setting[], undoes: string[] = []): Outcome<null, ActionFault> {
     this.store.dispatch(drafted(null));
     const setup = selectDocument(this.store.getState(), 'setup', setupId);
-    if (setup === undefined) return failure('This setup is gone.');
+    if (setup === undefined) return failure({ kind: 'setup-gone' });
     const changes = settingChanges(setup, settings);
     if (changes.length === 0) return success(null);
     const changed = withSettings(
@@ -156,7 +157,7 @@ export class Actions {
       } else
         this.store.dispatch(
           noticed({
-            text: `${fact.type === 'reading' ? `Reading ${fact.text}` : fact.type === 'frame' ? `Frame ${fact.name}` : SCENE_CHANGE_FACTS[fact.what].label} struck out. Restore it in the log.`,
+            text: `${fact.type === 'reading' ? `Reading ${fact.text}` : fact.type === 'frame' ? `Frame ${fact.name}` : words.sceneChange(fact.what).label} struck out. Restore it in the log.`,
           }),
         );
     } else if (group !== undefined) {
@@ -220,26 +221,10 @@ export class Actions {
   setPreferences(change: Partial<Preferences>): void {
     const { byId } = this.store.getState().documents;
     const existing = Object.values(byId).find((document) => document.type === 'preferences');
-    const { preferences } = selectKit(this.store.getState());
+    const { preferences } = selectGear(this.store.getState());
     void this.keeper.commit([
       put({ type: 'preferences', version: 3, id: existing?.id ?? newId(), ...preferences, ...change }),
     ]);
-  }
-
-  /** Adds a light of a role where such a light usually stands; reads the setup as it is now, so that quick taps add one after the other. */
-  addLight(setupId: string, role: LightRole): Outcome<null> {
-    const state = this.store.getState();
-    const setup = selectDocument(state, 'setup', setupId);
-    const settings =
-      setup === undefined
-        ? null
-        : lightToAdd(setup, selectKit(state), selectFacts(state, setupId), new Date(state.device.clockMs), role, {
-            lightId: newId(),
-            pointId: newId(),
-          });
-    return settings === null
-      ? failure('There is no flash in the kit. Add one in the kit first.')
-      : this.changeSettings(setupId, settings);
   }
 
   /** Keeps a thing of the kit, new or changed. */
@@ -249,31 +234,9 @@ export class Actions {
 
   /** Lets readings up to now teach nothing about a thing any more, or lets them teach again. */
   forget(thingId: string, forget: boolean): void {
-    const { forgotten } = selectKit(this.store.getState()).preferences;
+    const { forgotten } = selectGear(this.store.getState()).preferences;
     const { [thingId]: _gone, ...rest } = forgotten;
     this.setPreferences({ forgotten: forget ? { ...forgotten, [thingId]: timestamp() } : rest });
-  }
-
-  /** One setup with all that its solution needs, for a file. */
-  exportSetup(setupId: string): SetupFile | undefined {
-    const state = this.store.getState();
-    const setup = selectDocument(state, 'setup', setupId);
-    const spot = setup && selectDocument(state, 'spot', setup.spotId);
-    const shoot = setup && selectDocument(state, 'shoot', setup.shootId);
-    if (setup === undefined || spot === undefined || shoot === undefined) return undefined;
-    return {
-      format: 'sphene-setup',
-      version: 4,
-      exportedAt: timestamp(),
-      shoot,
-      spot,
-      setup,
-      kit: kitInUse(setup, selectKit(state)),
-      readings: [...selectReadings(state, setupId)],
-      sceneChanges: [...selectSceneChanges(state, setupId)],
-      frames: [...selectFrames(state, setupId)],
-      changes: [...selectChanges(state, setupId)],
-    };
   }
 
   /**
@@ -293,10 +256,10 @@ export class Actions {
   }
 
   private freshSetup(spot: Spot, title: string) {
-    const kit = selectKit(this.store.getState());
+    const kit = selectGear(this.store.getState());
     return newSetup(
       { id: newId(), shootId: spot.shootId, spotId: spot.id },
-      title,
+      { title, face: words.pointRole('face').name, background: words.pointRole('background').name },
       kit.cameras[0]?.id ?? null,
       kit.preferences.keepOrder,
     );

@@ -3,7 +3,6 @@ import { Provider } from 'react-redux';
 
 import { Actions } from './actions';
 import { clockTicked } from './deviceSlice';
-import { Devices } from './devices';
 import { makeStore, type Store } from './store';
 import { Keeper } from './sync/keeper';
 
@@ -11,7 +10,6 @@ interface Application {
   store: Store;
   keeper: Keeper;
   actions: Actions;
-  devices: Devices;
 }
 
 const ApplicationContext = createContext<Application | null>(null);
@@ -26,10 +24,8 @@ export function ApplicationProvider({ children }: { children: ReactNode }) {
     // before the first render: the device's storage opens while the screen is drawn
     store.dispatch(clockTicked(Date.now()));
     void keeper.start();
-    const actions = new Actions(store, keeper);
-    return { store, keeper, actions, devices: new Devices(store, actions) };
+    return { store, keeper, actions: new Actions(store, keeper) };
   });
-  useEffect(() => application.devices.resume(), [application]);
   useEffect(() => {
     const ticking = setInterval(() => application.store.dispatch(clockTicked(Date.now())), CLOCK_MS);
     return () => clearInterval(ticking);
@@ -50,4 +46,3 @@ function useApplication(): Application {
 /** What a person can do; the same object for the life of the application. */
 export const useActions = (): Actions => useApplication().actions;
 export const useKeeper = (): Keeper => useApplication().keeper;
-export const useDevices = (): Devices => useApplication().devices;

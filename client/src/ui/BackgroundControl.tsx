@@ -1,8 +1,8 @@
+import { words } from '@/language/language';
 import { View } from 'react-native';
 
-import { formatStops, sayStops } from '@sphene/core/notation';
+import { formatStops } from '@sphene/core/notation';
 import { LOOK_RANGES } from '@sphene/core/setup';
-import { BACKGROUND_MARKS } from '@sphene/core/words';
 import { MarkedSlider } from './MarkedSlider';
 import { Txt } from './Txt';
 import { patchTone } from './ladderGeometry';
@@ -23,7 +23,7 @@ const PATCHES = Array.from({ length: most - least }, (_, index) => least + index
 /** Where the background lands against mid grey, on a step wedge of its own. */
 export function BackgroundControl({ name, value, faceText, onDraft, onChange }: BackgroundControlProps) {
   const palette = usePalette();
-  const words = Math.abs(value) < 0.05 ? 'on mid grey' : `${sayStops(value)} than mid grey`;
+  const said = Math.abs(value) < 0.05 ? 'on mid grey' : `${words.stops(value)} than mid grey`;
   return (
     <View style={{ gap: 8 }}>
       <View>
@@ -34,7 +34,7 @@ export function BackgroundControl({ name, value, faceText, onDraft, onChange }: 
           {formatStops(value)}
           <Txt size="text" tone="quiet">
             {' '}
-            {words}
+            {said}
           </Txt>
         </Txt>
       </View>
@@ -47,12 +47,12 @@ export function BackgroundControl({ name, value, faceText, onDraft, onChange }: 
         range={LOOK_RANGES.background}
         less="A tenth darker"
         more="A tenth brighter"
-        said={`${words}. On the face ${faceText}`}
-        marks={BACKGROUND_MARKS.map(({ stops, name: mark, words: said }) => ({
+        said={`${said}. On the face ${faceText}`}
+        marks={words.backgroundMarks().map(({ stops, name: mark, words: note }) => ({
           value: stops,
           name: mark,
           note: formatStops(stops),
-          words: said,
+          words: note,
         }))}
         track={() =>
           PATCHES.map((stop) => (

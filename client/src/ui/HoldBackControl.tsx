@@ -1,9 +1,9 @@
+import { words } from '@/language/language';
 import { View } from 'react-native';
 
-import type { LookWayId } from '@sphene/core/gear';
+import { LOOK_WAY_IDS, type LookWayId } from '@sphene/core/gear';
 import { formatStopCount } from '@sphene/core/notation';
 import { HOLD_BACK_RANGE } from '@sphene/core/setup';
-import { LOOK_MARKS, LOOK_WAYS, sayLook, sayLookEveryWay } from '@sphene/core/words';
 import { LookEntry } from './LookEntry';
 import { MarkedSlider } from './MarkedSlider';
 import { Txt } from './Txt';
@@ -22,15 +22,15 @@ interface HoldBackControlProps {
 /** The one control for the look: how far the ambient on the face is held back, said in every school's words at once. */
 export function HoldBackControl({ value, way, onDraft, onChange }: HoldBackControlProps) {
   const palette = usePalette();
-  const [own, ...others] = sayLookEveryWay(value, way);
-  const { words } = sayLook(value);
+  const others = LOOK_WAY_IDS.filter((id) => id !== way).map((id) => ({ way: id, text: words.look(value, id) }));
+  const inWords = words.lookInWords(value);
   return (
     <View style={{ gap: 8 }}>
       <LookEntry way={way} value={value} onChange={onChange} />
-      <Txt>{words}.</Txt>
+      <Txt>{inWords}.</Txt>
       <View role="list" aria-label="The same in other words">
         {others.map(({ way: other, text }) => (
-          <View key={other.id} role="listitem">
+          <View key={other} role="listitem">
             <Txt size="label" tone="quiet">
               {text}
             </Txt>
@@ -44,12 +44,12 @@ export function HoldBackControl({ value, way, onDraft, onChange }: HoldBackContr
         bend={2}
         less="Hold back a tenth less"
         more="Hold back a tenth more"
-        said={`${own?.text ?? ''}. ${others.map(({ text }) => text).join(', ')}. ${words}`}
-        marks={LOOK_MARKS.map((mark) => ({
-          value: mark.holdBackStops,
+        said={`${words.look(value, way)}. ${others.map(({ text }) => text).join(', ')}. ${inWords}`}
+        marks={words.lookMarks().map((mark) => ({
+          value: mark.stops,
           name: mark.name,
-          note: LOOK_WAYS[way].figure(mark.holdBackStops),
-          words: `${mark.words}, ${formatStopCount(mark.holdBackStops)} stops`,
+          note: words.lookFigure(mark.stops, way).figure,
+          words: `${mark.words}, ${formatStopCount(mark.stops)} stops`,
         }))}
         track={(place) => (
           <>

@@ -1,9 +1,10 @@
+import { words } from '@/language/language';
 import { useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
 
 import type { PointSolution } from '@sphene/core/balance';
-import { formatStops, formatStopsBothWays } from '@sphene/core/notation';
+import { formatStops } from '@sphene/core/notation';
 import { Txt } from './Txt';
 import { ladderScale, patchTone, type Scale, wedge } from './ladderGeometry';
 import type { Palette } from './palette';
@@ -11,6 +12,8 @@ import { usePalette } from './theme';
 
 interface LadderProps {
   points: readonly PointSolution[];
+  /** the tones in sentences, for a voice */
+  said: string;
   /** the camera's latitude; null before a camera is known */
   clipsAboveStops: number | null;
   noiseBelowStops: number | null;
@@ -180,7 +183,7 @@ function Tone({
  * The wedge ladder: a step wedge from which every metered tone is read in stops against mid grey, with the part of it
  * that is ambient and the part that is flash, clipping above and noise below.
  */
-export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compact = false }: LadderProps) {
+export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone, compact = false }: LadderProps) {
   const palette = usePalette();
   const name = useId().replace(/[^\w-]/g, '');
   const ids: TextureIds = { ambient: `${name}-ambient`, flash: `${name}-flash`, out: `${name}-out` };
@@ -192,7 +195,7 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
   const label =
     metered.length === 0
       ? 'Wedge ladder. No tone is placed yet.'
-      : `Wedge ladder in stops from mid grey. ${points.map(({ text }) => text).join(' ')}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
+      : `Wedge ladder in stops from mid grey. ${said}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
 
   return (
     <View>
@@ -238,7 +241,7 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
                       x2={scale.x(scale.clamp(point.placedStops ?? 0))}
                       y1={6}
                       y2={BAR + 4}
-                      stroke={point.zone === 'in range' ? palette.quiet : palette.danger}
+                      stroke={point.zone === 'in-range' ? palette.quiet : palette.danger}
                       strokeWidth={2}
                     />
                   ),
@@ -277,12 +280,12 @@ export function Ladder({ points, clipsAboveStops, noiseBelowStops, onTone, compa
                 <Txt
                   size="label"
                   bold
-                  tone={point.zone === 'in range' || point.zone === null ? 'text' : 'danger'}
+                  tone={point.zone === 'in-range' || point.zone === null ? 'text' : 'danger'}
                   style={{ backgroundColor: palette.ground, paddingLeft: 4 }}
                 >
                   {point.placedStops === null
                     ? 'not placed yet'
-                    : `${formatStopsBothWays(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+                    : `${words.stopsBothWays(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
                 </Txt>
               </View>
             ))}

@@ -1,9 +1,9 @@
+import { words } from '@/language/language';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
 import type { LookWayId } from '@sphene/core/gear';
-import { LOOK_WAYS, readLook } from '@sphene/core/words';
 import { Txt } from './Txt';
 import { SIZE, TOUCH } from './palette';
 
@@ -19,42 +19,43 @@ export function LookEntry({
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const words = LOOK_WAYS[way];
+  const { name, example } = words.lookWay(way);
+  const { figure, unit } = words.lookFigure(value, way);
   const stop = () => {
     setTyped(null);
     setProblem(null);
   };
   const finish = () => {
     if (typed === null || typed.trim() === '') return stop();
-    const read = readLook(way, typed);
-    if (!read.ok) return setProblem(read.message);
+    const read = words.readLook(way, typed);
+    if (!read.ok) return setProblem(words.lookFault(read.reason));
     onChange(read.value);
     stop();
   };
   return (
     <View style={{ gap: 2 }}>
       <Txt size="label" tone="quiet">
-        {words.name}
+        {name}
       </Txt>
       {typed === null ? (
         <Pressable
           role="button"
-          aria-label={`${words.name}: ${words.figure(value)} ${words.unit(value)}. Type a value`}
+          aria-label={`${name}: ${figure} ${unit}. Type a value`}
           onPress={() => setTyped('')}
           style={{ minHeight: TOUCH, justifyContent: 'center' }}
         >
           <Txt size="figure" bold tone="flash">
-            {words.figure(value)}
+            {figure}
             <Txt size="text" tone="quiet">
               {' '}
-              {words.unit(value)}
+              {unit}
             </Txt>
           </Txt>
         </Pressable>
       ) : (
         <TextInput
-          accessibilityLabel={`${words.name}, typed`}
-          placeholder={words.example}
+          accessibilityLabel={`${name}, typed`}
+          placeholder={example}
           value={typed}
           autoFocus
           mode="outlined"

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -9,7 +10,6 @@ import {
   type Meaning,
   readMeterText,
   type ReadValue,
-  speakAperture,
 } from '@sphene/core/notation';
 import { ev100, type ExposureSettings, type Increment, METER_CONSTANT } from '@sphene/core/photometry';
 import { ActionButton } from './ActionButton';
@@ -86,7 +86,7 @@ export function ReadingEntry({
     setOther(null);
   };
   const save = () => {
-    if (!result.ok || meaning === null) return setProblem(result.ok ? null : result.message);
+    if (!result.ok || meaning === null) return setProblem(result.ok ? null : words.readingFault(result.reason));
     const { notation, settings, assumption } = meaning;
     onSave({
       ...settings,
@@ -99,7 +99,7 @@ export function ReadingEntry({
   const spoken =
     meaning?.notation === 'aperture'
       ? {
-          'aria-label': `${speakAperture(meaning.settings.av, meterIncrement)} ${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}`,
+          'aria-label': `${words.aperture(meaning.settings.av, meterIncrement)} ${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}`,
         }
       : null;
   const dials = (
@@ -150,7 +150,7 @@ export function ReadingEntry({
           <Txt size="label" tone="quiet" role="status" {...spoken}>
             {meaning === null
               ? HINT[read]
-              : `${sayMeaning(meaning, read, meterIncrement)}${meaning.assumption === null ? '' : ` (${meaning.assumption})`}`}
+              : `${sayMeaning(meaning, read, meterIncrement)}${meaning.assumption === null ? '' : ` (${words.assumption(meaning.assumption)})`}`}
           </Txt>
         ) : (
           <Txt size="label" tone="danger" role="alert">
@@ -163,7 +163,7 @@ export function ReadingEntry({
             aria-label="Which one was it"
             style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}
           >
-            <Txt size="label">{question.text}</Txt>
+            <Txt size="label">{result.ok ? words.otherMeaning(result.value) : ''}</Txt>
             <ActionButton label={`It was ${question.other.text}`} onPress={() => setOther(question.other)} />
           </View>
         )}

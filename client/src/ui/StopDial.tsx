@@ -14,8 +14,8 @@ interface StopDialProps {
   text: string;
   down: { name: string; onPress: () => void; disabled?: boolean };
   up: { name: string; onPress: () => void; disabled?: boolean };
-  /** reads what was typed; the message of a failure is shown and the text stays */
-  parse: (text: string) => Outcome<number>;
+  /** reads what was typed; the reason of a failure is a sentence here, shown while the text stays */
+  parse: (text: string) => Outcome<number, string>;
   onChange: (value: number) => void;
   /** where the value comes from, or what it does, in a few words */
   note?: string;
@@ -31,7 +31,7 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
   const finish = () => {
     if (typed === null || typed.trim() === '') return stop();
     const read = parse(typed);
-    if (!read.ok) return setProblem(read.message);
+    if (!read.ok) return setProblem(read.reason);
     onChange(read.value);
     stop();
   };

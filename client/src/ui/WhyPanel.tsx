@@ -1,12 +1,12 @@
 import { View } from 'react-native';
 
-import type { WhyChain } from '@sphene/core/explain';
 import { formatStops } from '@sphene/core/notation';
+import type { WhyWords } from '@sphene/core/words';
 import { Txt } from './Txt';
 import { usePalette } from './theme';
 
 /** The reason of a figure: short signed lines in stops that add up to it. */
-export function WhyPanel({ chain }: { chain: WhyChain }) {
+export function WhyPanel({ why }: { why: WhyWords }) {
   const palette = usePalette();
   const row = (label: string, figure: string, last: boolean) => (
     <View
@@ -30,13 +30,9 @@ export function WhyPanel({ chain }: { chain: WhyChain }) {
     </View>
   );
   return (
-    <View
-      role="list"
-      aria-label={`Why ${chain.title}`}
-      style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
-    >
-      {chain.lines.map(({ label, stops }) => row(label, formatStops(stops), false))}
-      {row(chain.totalText, formatStops(chain.totalStops), true)}
+    <View role="list" aria-label={`Why ${why.title}`} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+      {why.lines.map(({ label, stops }) => row(label, formatStops(stops), false))}
+      {row(why.totalText, formatStops(why.totalStops), true)}
     </View>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import type { WhyChain } from '@sphene/core/explain';
+import type { WhyWords } from '@sphene/core/words';
 import PathIcon from './PathIcon';
 import { Txt } from './Txt';
 import { WhyPanel } from './WhyPanel';
@@ -9,7 +9,7 @@ import { TOUCH } from './palette';
 import { usePalette } from './theme';
 
 /** A label and its figure; where there is a reason, a tap shows it. */
-export function WhyRow({ label, value, chain }: { label: string; value: string; chain?: WhyChain | undefined }) {
+export function WhyRow({ label, value, why }: { label: string; value: string; why?: WhyWords | undefined }) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const row = (
@@ -19,19 +19,17 @@ export function WhyRow({ label, value, chain }: { label: string; value: string; 
         justifyContent: 'space-between',
         alignItems: 'center',
         gap: 12,
-        minHeight: chain === undefined ? 24 : TOUCH,
+        minHeight: why === undefined ? 24 : TOUCH,
       }}
     >
       <Txt tone="quiet">{label}</Txt>
       <View style={{ flexDirection: 'row', alignItems: 'center', flexShrink: 1 }}>
         <Txt style={{ textAlign: 'right', flexShrink: 1 }}>{value}</Txt>
-        {chain !== undefined && (
-          <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} size={20} />
-        )}
+        {why !== undefined && <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} size={20} />}
       </View>
     </View>
   );
-  if (chain === undefined) return row;
+  if (why === undefined) return row;
   return (
     <View>
       <Pressable
@@ -42,7 +40,7 @@ export function WhyRow({ label, value, chain }: { label: string; value: string; 
       >
         {row}
       </Pressable>
-      {open && <WhyPanel chain={chain} />}
+      {open && <WhyPanel why={why} />}
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
 import type { Preferences } from '@sphene/core/gear';
 import {
@@ -17,6 +18,7 @@ import {
   parseShutter,
   SV_RANGE,
   TV_RANGE,
+  type TypedFault,
 } from '@sphene/core/notation';
 import {
   failure,
@@ -66,14 +68,16 @@ function steps({
 }
 
 const inRange = (
-  read: Outcome<number>,
+  read: Outcome<number, TypedFault>,
   least: number,
   most: number,
   format: (value: number) => string,
-): Outcome<number> =>
-  read.ok && (read.value < least - 1e-6 || read.value > most + 1e-6)
+): Outcome<number, string> => {
+  if (!read.ok) return failure(words.typedFault(read.reason));
+  return read.value < least - 1e-6 || read.value > most + 1e-6
     ? failure(`Keep it between ${format(least)} and ${format(most)}.`)
     : read;
+};
 
 export function ShutterDial({ increment, least = TV_RANGE.least, most = TV_RANGE.most, ...dial }: RangedDialProps) {
   const { less, more } = steps({ ...dial, increment, least, most });
@@ -128,7 +132,7 @@ export function StopsDial({
   const say = (stops: number) => (signed ? formatStops(stops, increment) : formatStopCount(stops, increment));
   const by = (count: number) => () =>
     dial.onChange(Math.min(most, Math.max(least, roundToStep(dial.value + count * step, step))));
-  const parse = (text: string): Outcome<number> => {
+  const parse = (text: string): Outcome<number, string> => {
     const match = /^([+−-]?)\s*(\d*\.?\d*)\s*([⅓½⅔]?)$/.exec(text.trim().replace(',', '.'));
     const size = Number(match?.[2] || 0) + (parsePartStops(match?.[3] ?? '') ?? 0);
     const value = match?.[1] === '' || match?.[1] === '+' ? size : -size;
@@ -159,7 +163,7 @@ export function NumberDial({
   const say = (value: number) => `${value.toFixed(Number.isInteger(value) ? 0 : decimals).replace('-', '−')} ${unit}`;
   const by = (count: number) => () =>
     dial.onChange(Math.min(most, Math.max(least, (Math.round(dial.value / step) + count) * step)));
-  const parse = (text: string): Outcome<number> => {
+  const parse = (text: string): Outcome<number, string> => {
     const figure = Number(
       /^([+−-]?\d+(?:[.,]\d+)?)\s*\D*$/.exec(text.trim())?.[1]?.replace(',', '.').replace('−', '-') ?? NaN,
     );
@@ -187,7 +191,7 @@ export const ToneDial = (dial: DialProps) => (
 const DISTANCE_STEP = { m: 0.1, ft: 0.5 } as const;
 const DISTANCE_RANGE_M = { least: 0.3, most: 30 } as const;
 
-function parseDistance(text: string, unit: Preferences['distanceUnit']): Outcome<number> {
+function parseDistance(text: string, unit: Preferences['distanceUnit']): Outcome<number, string> {
   const match = /^(\d+(?:[.,]\d+)?)\s*(m|cm|ft|')?$/i.exec(text.trim());
   const figure = Number(match?.[1]?.replace(',', '.'));
   const written = match?.[2]?.toLowerCase();
@@ -231,7 +235,10 @@ export function PowerDial({ unit, ...dial }: DialProps & { unit: FlashUnit }) {
     <StopDial
       {...dial}
       text={writePower(scale, dial.value)}
-      parse={(text) => readPower(scale, text)}
+      parse={(text) => {
+        const read = readPower(scale, text);
+        return read.ok ? read : failure(words.powerFault(read.reason));
+      }}
       down={{ name: 'less power', onPress: by(-1), disabled: dial.value <= lowestPowerStops(scale) + 1e-9 }}
       up={{ name: 'more power', onPress: by(1), disabled: dial.value >= -1e-9 }}
     />

@@ -1,31 +1,93 @@
+import type { CameraSolution } from '../exposure';
+import type { FlashFault, ReadingQuestion, Staleness } from '../metering';
 import type { Setting } from '../setup';
+import type { Way } from './wayOut';
 
 /** The parts of the work, in the order in which it goes. */
 export type Step = 'ambient' | 'look' | 'camera' | 'flash' | 'check';
 
+/** Shutter, aperture and ISO as the camera prints them. */
+export type DialTexts = Pick<CameraSolution['text'], 'shutter' | 'aperture' | 'iso'>;
+
+/** What to do now, with its figures. `lightId` null: there is one light only, and it is called the flash. */
+export type ActionFacts =
+  | { kind: 'meter-face' | 'meter-background' | 'choose-camera' | 'choose-flash' }
+  | { kind: 'meter-again'; pointId: string; because: Staleness }
+  | { kind: 'meter-highlight'; pointId: string }
+  | { kind: 'no-flash-can-help'; overStops: number; first: Way | null }
+  | {
+      kind: 'camera-cannot';
+      camera: Pick<CameraSolution, 'reason' | 'text' | 'missing' | 'missingStops'>;
+      first: Way | null;
+    }
+  | { kind: 'film'; dials: DialTexts }
+  | {
+      kind: 'power-out-of-range';
+      lightId: string | null;
+      byStops: number;
+      direction: 'too-weak' | 'too-strong';
+      limitText: string;
+      first: Way | null;
+    }
+  | { kind: 'no-flash-measured'; lightId: string | null; problem: FlashFault }
+  | { kind: 'answer'; question: ReadingQuestion }
+  | { kind: 'set-and-test' | 'fire-test'; test: TestFacts }
+  | { kind: 'fire-all'; count: number; pointId: string; meterText: string }
+  | { kind: 'correct'; change: ChangeFacts }
+  | {
+      kind: 'shoot';
+      dials: DialTexts;
+      flash: { powerText: string; meterText: string } | { lightId: string; powerText: string }[];
+    };
+
+/** One light to be fired and metered: the only one, or one of several with the others off. */
+export type TestFacts =
+  | {
+      lightId: null;
+      powerText: string;
+      totalText: string;
+      rangeTexts: [low: string, high: string] | null;
+      learned: boolean;
+    }
+  | {
+      lightId: string;
+      powerText: string;
+      totalText: string;
+      flashText: string;
+      aimPointId: string;
+      /** radio letters of the lights to be turned off */
+      off: string[];
+    };
+
+/** A power to be corrected: of the only light, or of one of several. */
+export type ChangeFacts =
+  | { lightId: null; stops: number; powerText: string; meterText: string }
+  | { lightId: string; stops: number; powerText: string; aimPointId: string; share: number };
+
 /** The one thing to do now. */
-export interface NextAction {
-  kind:
-    | 'meter-face'
-    | 'meter-background'
-    | 'meter-highlight'
-    | 'meter-again'
-    | 'choose-camera'
-    | 'choose-flash'
-    | 'camera-cannot'
-    | 'no-flash-can-help'
-    | 'power-out-of-range'
-    | 'no-flash-measured'
-    | 'answer'
-    | 'set-and-test'
-    | 'fire-test'
-    | 'fire-all'
-    | 'correct'
-    | 'shoot'
-    | 'film';
+export type NextAction = ActionFacts & {
   step: Step;
-  text: string;
-  detail: string;
   /** settings that doing it makes true (the power that was dialled) */
   settings: Setting[];
-}
+};
+
+/** Every kind of action. */
+export const ACTION_KINDS = [
+  'meter-face',
+  'meter-background',
+  'meter-highlight',
+  'meter-again',
+  'choose-camera',
+  'choose-flash',
+  'camera-cannot',
+  'no-flash-can-help',
+  'power-out-of-range',
+  'no-flash-measured',
+  'answer',
+  'set-and-test',
+  'fire-test',
+  'fire-all',
+  'correct',
+  'shoot',
+  'film',
+] as const satisfies readonly NextAction['kind'][];

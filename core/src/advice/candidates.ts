@@ -1,22 +1,10 @@
 import type { Balance } from '../balance';
-import { type CameraGear, type CameraSolution, limitsInForce, MOTION_LIMITS } from '../exposure';
+import { type CameraGear, type CameraSolution, limitsInForce } from '../exposure';
 import { highSpeedSyncLossStops } from '../flash';
 import { type Kit, offered } from '../gear';
 import { distanceForChange } from '../modifiers';
-import {
-  AV_RANGE,
-  formatAperture,
-  formatDistance,
-  formatIso,
-  formatShare,
-  formatShutter,
-  formatStopCount,
-  formatStops,
-  sayStops,
-  SV_RANGE,
-  TV_RANGE,
-} from '../notation';
-import { ceilToStep, floorToStep, INCREMENT_STOPS, roundToStep, shareFromHoldBack } from '../photometry';
+import { AV_RANGE, formatAperture, formatIso, formatShutter, SV_RANGE, TV_RANGE } from '../notation';
+import { ceilToStep, floorToStep, INCREMENT_STOPS, roundToStep } from '../photometry';
 import {
   HOLD_BACK_RANGE,
   type LightField,
@@ -27,13 +15,12 @@ import {
   type Setup,
 } from '../setup';
 import type { Trouble } from './trouble';
+import type { Way } from './wayOut';
 
 /** Something that may help: tried on the setup before it is listed. */
 export interface Candidate {
   id: string;
-  title: string;
-  /** what it does to the picture, before the price in flash */
-  effect: string;
+  way: Way;
   settings: Setting[];
 }
 
@@ -53,7 +40,7 @@ const PIN_PATHS = [
   ['tv', 'camera.pins.tv'],
   ['sv', 'camera.pins.sv'],
 ] as const satisfies readonly (readonly [string, SettingPath])[];
-const PIN_NAMES = { av: 'aperture', tv: 'shutter', sv: 'ISO' } as const;
+const DIAL_OF = { av: 'aperture', tv: 'shutter', sv: 'iso' } as const;
 
 const aperturesOf = ({ gear: { lens, body } }: Place) => ({
   widest: lens?.widestAv ?? body.widestAv,
@@ -74,8 +61,11 @@ const unpinCandidates = ({ setup, camera }: Place): Candidate[] =>
       : [
           {
             id: `unpin-${dial}`,
-            title: `Let the ${PIN_NAMES[dial]} follow`,
-            effect: `${dial === 'av' ? camera.text.aperture : dial === 'tv' ? camera.text.shutter : camera.text.iso} is pinned by hand`,
+            way: {
+              kind: 'unpin',
+              dial: DIAL_OF[dial],
+              pinnedText: dial === 'av' ? camera.text.aperture : dial === 'tv' ? camera.text.shutter : camera.text.iso,
+            },
             settings: [{ path, value: null }],
           },
         ],
@@ -92,8 +82,7 @@ function lookCandidate({ setup: { look } }: Place, byStops: number): Candidate[]
     return [
       {
         id,
-        title: `Hold the ambient back ${formatStopCount(value)} stops instead`,
-        effect: `The ambient on the face sits ${darker ? 'darker' : 'brighter'}; flash share ${formatShare(shareFromHoldBack(value))}`,
+        way: { kind: 'hold-back', stops: value, darker },
         settings: [{ path: 'look.holdBackStops', value }],
       },
     ];
@@ -103,8 +92,7 @@ function lookCandidate({ setup: { look } }: Place, byStops: number): Candidate[]
     return [
       {
         id,
-        title: `Let the background land at ${formatStops(value)}`,
-        effect: `All of the ambient sits ${sayStops(-byStops)}`,
+        way: { kind: 'place-background', stops: value, byStops: -byStops },
         settings: [{ path: 'look.backgroundStops', value }],
       },
     ];
@@ -113,8 +101,7 @@ function lookCandidate({ setup: { look } }: Place, byStops: number): Candidate[]
   return [
     {
       id,
-      title: `Leave the highlight ${formatStopCount(value)} stops of headroom`,
-      effect: `All of the ambient sits ${sayStops(-byStops)}`,
+      way: { kind: 'leave-headroom', stops: value, byStops: -byStops },
       settings: [{ path: 'look.headroomStops', value }],
     },
   ];
@@ -140,9 +127,6 @@ function filterStack({ setup, kit, needStops, step }: Place): Kit['filters'] {
   return best(enough, (a, b) => a < b) ?? best(stacks, (a, b) => a > b) ?? [];
 }
 
-const filterEffect = (stack: Kit['filters']): string =>
-  `Keeps the aperture${stack.some(({ kind }) => kind === 'polariser') ? '; the polariser darkens blue sky, most at 90° from the sun, and takes reflections away' : ''}`;
-
 function tooBright(place: Place): Candidate[] {
   const {
     setup,
@@ -162,38 +146,41 @@ function tooBright(place: Place): Candidate[] {
   const candidates: Candidate[] = [
     {
       id: 'stop-down',
-      title: `Stop down to ${formatAperture(av, body.increment)}`,
-      effect: 'More depth of field',
+      way: { kind: 'stop-down', apertureText: formatAperture(av, body.increment) },
       settings: apertureSettings(place, av),
     },
   ];
   if (stack.length > 0)
     candidates.push({
       id: 'nd',
-      title: `Put on ${stack.map(({ name }) => name).join(' + ')}`,
-      effect: filterEffect(stack),
+      way: {
+        kind: 'nd',
+        names: stack.map(({ name }) => name),
+        polariser: stack.some(({ kind }) => kind === 'polariser'),
+      },
       settings: [{ path: 'camera.filterIds', value: [...setup.camera.filterIds, ...stack.map(({ id }) => id)] }],
     });
   candidates.push(...highSpeedSyncCandidate(place));
   if (limits.baseSv > body.baseSv)
     candidates.push({
       id: 'lower-iso',
-      title: `Lower the ISO to ${formatIso(body.baseSv)}`,
-      effect: "The camera's own base ISO",
+      way: { kind: 'lower-iso', isoText: formatIso(body.baseSv) },
       settings: [{ path: 'camera.limits.baseSv', value: null }],
     });
   if (body.extendedLowSv !== null && limits.baseSv > body.extendedLowSv)
     candidates.push({
       id: 'extended-iso',
-      title: `Extended ${formatIso(body.extendedLowSv)}`,
-      effect: `Highlights clip ${formatStopCount(body.baseSv - body.extendedLowSv)} stops earlier`,
+      way: {
+        kind: 'extended-iso',
+        isoText: formatIso(body.extendedLowSv),
+        clipsEarlierStops: body.baseSv - body.extendedLowSv,
+      },
       settings: [{ path: 'camera.limits.baseSv', value: body.extendedLowSv }],
     });
   if (setup.camera.keepOrder[0] === 'shutter' && setup.camera.wantedTv !== null)
     candidates.push({
       id: 'faster-shutter',
-      title: `Faster shutter, up to sync ${formatShutter(floorToStep(limits.safeSyncTv, step), body.increment)}`,
-      effect: 'Darkens the ambient alone; the flash stays',
+      way: { kind: 'faster-shutter', shutterText: formatShutter(floorToStep(limits.safeSyncTv, step), body.increment) },
       settings: [{ path: 'camera.wantedTv', value: null }],
     });
   const holdBack = now.look.holdBackStops ?? 0;
@@ -228,8 +215,11 @@ export function highSpeedSyncCandidate({
   return [
     {
       id: 'high-speed-sync',
-      title: `Faster shutter, ${formatShutter(tv, body.increment)}, in high-speed sync`,
-      effect: `Keeps the aperture; costs this flash ${formatStopCount(highSpeedSyncLossStops(entryLossStops, tv - camera.tv))} stops, so it does not gain on the sun`,
+      way: {
+        kind: 'high-speed-sync',
+        shutterText: formatShutter(tv, body.increment),
+        lossStops: highSpeedSyncLossStops(entryLossStops, tv - camera.tv),
+      },
       settings: [{ path: 'camera.highSpeedSync', value: true }],
     },
   ];
@@ -254,15 +244,13 @@ function tooDark(place: Place): Candidate[] {
   if (setup.camera.filterIds.length > 0)
     candidates.push({
       id: 'filters-off',
-      title: `Take ${camera.text.filters ?? 'the filter'} off`,
-      effect: 'Keeps the aperture',
+      way: { kind: 'filters-off', names: camera.text.filters, forFlash: false },
       settings: [{ path: 'camera.filterIds', value: [] }],
     });
   if (setup.camera.support === 'hand')
     candidates.push({
       id: 'tripod',
-      title: 'Put the camera on a tripod',
-      effect: `Only ${MOTION_LIMITS[setup.camera.motion].words} limit the shutter then`,
+      way: { kind: 'tripod', motion: setup.camera.motion },
       settings: [
         { path: 'camera.support', value: 'tripod' },
         ...(setup.camera.limits.slowestTv === null ? [] : [{ path: 'camera.limits.slowestTv' as const, value: null }]),
@@ -271,21 +259,18 @@ function tooDark(place: Place): Candidate[] {
   if (setup.camera.video === null)
     candidates.push({
       id: 'slower-shutter',
-      title: `Slower shutter, ${formatShutter(slower, body.increment)}, on a tripod`,
-      effect: 'People must hold still',
+      way: { kind: 'slower-shutter', shutterText: formatShutter(slower, body.increment) },
       settings: [{ path: 'camera.limits.slowestTv', value: slower }],
     });
   candidates.push(
     {
       id: 'open-up',
-      title: `Open up to ${formatAperture(wider, body.increment)}`,
-      effect: 'Less depth of field',
+      way: { kind: 'open-up', apertureText: formatAperture(wider, body.increment) },
       settings: apertureSettings(place, wider),
     },
     {
       id: 'higher-iso',
-      title: `Raise the ISO to ${formatIso(higher)}`,
-      effect: 'More noise than you allowed',
+      way: { kind: 'higher-iso', isoText: formatIso(higher) },
       settings: [{ path: 'camera.limits.highestSv', value: higher }],
     },
   );
@@ -300,8 +285,7 @@ const noFlash = (place: Place): Candidate[] => [
     : [
         {
           id: 'expose-for-face',
-          title: `Expose for the face, ambient ${formatStopCount(place.setup.look.holdBackStops)} under`,
-          effect: 'The background goes where it goes',
+          way: { kind: 'expose-for-face' as const, holdBackStops: place.setup.look.holdBackStops },
           settings: [{ path: 'look.exposeBy' as const, value: 'face' }],
         },
       ]),
@@ -329,16 +313,14 @@ function power(place: Place, weak: boolean): Candidate[] {
   ))
     candidates.push({
       id: `modifier-${modifier.id}`,
-      title: `Change to ${modifier.name}`,
-      effect: weak ? 'Less diffusion, another quality of light' : 'More diffusion, another quality of light',
+      way: { kind: 'modifier', name: modifier.name, stronger: weak },
       settings: [{ path: path('modifierId'), value: modifier.id }],
     });
   const spare = offered(kit.flashUnits).filter(({ id }) => !setup.lights.some(({ unitId }) => unitId === id));
   for (const unit of spare)
     candidates.push({
       id: `unit-${unit.id}`,
-      title: `Change to ${unit.name}`,
-      effect: weak ? 'A stronger unit, with its own scale' : 'A weaker unit, with its own scale',
+      way: { kind: 'unit', name: unit.name, stronger: weak },
       settings: [
         { path: path('unitId'), value: unit.id },
         { path: path('outlet'), value: null },
@@ -349,15 +331,13 @@ function power(place: Place, weak: boolean): Candidate[] {
   if (weak && light.light.gelIds.length > 0)
     candidates.push({
       id: 'gels-off',
-      title: 'Take the gel off',
-      effect: 'The flash is as cool as its tube again',
+      way: { kind: 'gels-off' },
       settings: [{ path: path('gelIds'), value: [] }],
     });
   if (weak && light.light.gridId !== null)
     candidates.push({
       id: 'grid-off',
-      title: 'Take the grid off',
-      effect: 'A wider beam, more spill',
+      way: { kind: 'grid-off' },
       settings: [{ path: path('gridId'), value: null }],
     });
   const limits = limitsInForce(body, lens, setup.camera);
@@ -367,15 +347,13 @@ function power(place: Place, weak: boolean): Candidate[] {
     if (setup.camera.filterIds.length > 0)
       candidates.push({
         id: 'filters-off',
-        title: `Take ${camera.text.filters ?? 'the filter'} off`,
-        effect: 'Gives the flash its light back',
+        way: { kind: 'filters-off', names: camera.text.filters, forFlash: true },
         settings: [{ path: 'camera.filterIds', value: [] }],
       });
     if (setup.camera.highSpeedSync)
       candidates.push({
         id: 'leave-high-speed-sync',
-        title: 'Leave high-speed sync',
-        effect: 'The shutter stays at sync',
+        way: { kind: 'leave-high-speed-sync' },
         settings: [{ path: 'camera.highSpeedSync', value: false }],
       });
   } else {
@@ -383,8 +361,7 @@ function power(place: Place, weak: boolean): Candidate[] {
     if (av > camera.av)
       candidates.push({
         id: 'stop-down',
-        title: `Stop down to ${formatAperture(av, body.increment)}, shutter follows`,
-        effect: 'More depth of field',
+        way: { kind: 'stop-down-for-flash', apertureText: formatAperture(av, body.increment) },
         settings: apertureSettings(place, av),
       });
   }
@@ -392,7 +369,7 @@ function power(place: Place, weak: boolean): Candidate[] {
 }
 
 /** The light nearer or farther, just as far as the need. */
-function moveLight({ kit, now: { light }, needStops }: Place, weak: boolean): Candidate[] {
+function moveLight({ now: { light }, needStops }: Place, weak: boolean): Candidate[] {
   if (light === null) return [];
   const distanceM = distanceForChange(
     light.config.modifier.shape,
@@ -404,8 +381,7 @@ function moveLight({ kit, now: { light }, needStops }: Place, weak: boolean): Ca
   return [
     {
       id: weak ? 'closer' : 'farther',
-      title: `Move the light ${weak ? 'in' : 'out'} to ${formatDistance(rounded, kit.preferences.distanceUnit)}`,
-      effect: weak ? 'Softer; falls off faster behind the face' : 'Harder; falls off more slowly',
+      way: { kind: weak ? 'closer' : 'farther', distanceM: rounded },
       settings: [{ path: lightPath(light.index, 'distanceM'), value: rounded }],
     },
   ];
@@ -424,8 +400,7 @@ export function isoForFlash({ setup, gear: { body, lens }, step }: Place, needSt
     : [
         {
           id: 'iso-for-flash',
-          title: `Raise the ISO to ${formatIso(sv)}, shutter follows`,
-          effect: 'More noise; the ambient stays where it is, up to sync',
+          way: { kind: 'iso-for-flash', isoText: formatIso(sv) },
           settings: [{ path: 'camera.limits.baseSv', value: sv }],
         },
       ];
@@ -444,8 +419,7 @@ export function widerForFlash(place: Place, needStops: number): Candidate[] {
     : [
         {
           id: 'wider-for-flash',
-          title: `Open up to ${formatAperture(av, body.increment)}, shutter follows`,
-          effect: 'Less depth of field; the ambient stays where it is, up to sync',
+          way: { kind: 'wider-for-flash', apertureText: formatAperture(av, body.increment) },
           settings: apertureSettings(place, av),
         },
       ];
@@ -468,13 +442,13 @@ export const placeOf = (setup: Setup, kit: Kit, now: Balance, needStops: number)
 /** What may help against a trouble, in the usual order of preference. */
 export function candidatesFor(trouble: Trouble, place: Place): Candidate[] {
   switch (trouble.kind) {
-    case 'too bright':
+    case 'too-bright':
       return tooBright(place);
-    case 'too dark':
+    case 'too-dark':
       return tooDark(place);
-    case 'no flash':
+    case 'no-flash':
       return noFlash(place);
     default:
-      return power(place, trouble.kind === 'too weak');
+      return power(place, trouble.kind === 'too-weak');
   }
 }

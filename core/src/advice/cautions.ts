@@ -3,7 +3,6 @@ import type { Kit } from '../gear';
 import type { UsableLight } from '../lights';
 import { ballastKg } from '../scene';
 import type { Setup } from '../setup';
-import { lightName } from '../words';
 
 /** Nearer than this a full flash is unpleasant to open eyes. */
 const NEAR_EYES_M = 1;
@@ -25,40 +24,47 @@ const areaM2Of = ({
       ? shape.widthM * shape.heightM
       : HEAD_AREA_M2;
 
+/** A caution about the safety of people and gear, with its figures. */
+export type Caution =
+  | { kind: 'stand-too-short'; lightId: string; standName: string; highestM: number; heightM: number }
+  | { kind: 'stand-unnamed'; lightId: string; gustMps: number }
+  | { kind: 'ballast' | 'too-heavy'; lightId: string; gustMps: number; kg: number }
+  | { kind: 'sail' | 'near-eyes' | 'hot-gels' | 'always' };
+
+/** Every kind of caution. */
+export const CAUTION_KINDS = [
+  'stand-too-short',
+  'stand-unnamed',
+  'ballast',
+  'too-heavy',
+  'sail',
+  'near-eyes',
+  'hot-gels',
+  'always',
+] as const satisfies readonly Caution['kind'][];
+
 /** Stand and wind of one light: how high it stands, and the ballast that a gust asks for. */
-function standCautions(one: UsableLight, { gustMps, stage }: Setup, kit: Kit): string[] {
+function standCautions(one: UsableLight, { gustMps, stage }: Setup, kit: Kit): Caution[] {
   const { light } = one;
-  const name = lightName(light);
+  const lightId = light.id;
   const stand = kit.stands.find(({ id }) => id === light.standId);
   const heightM = Math.max(0.3, stage.subject.eyesM + light.heightM);
-  const cautions: string[] = [];
+  const cautions: Caution[] = [];
   if (stand !== undefined && heightM > stand.highestM)
-    cautions.push(
-      `${name}: ${stand.name} ends at ${stand.highestM.toFixed(1)} m, ${heightM.toFixed(1)} m are asked for.`,
-    );
+    cautions.push({ kind: 'stand-too-short', lightId, standName: stand.name, highestM: stand.highestM, heightM });
   if (gustMps === null || gustMps === 0) return cautions;
-  if (stand === undefined)
-    return [...cautions, `${name}: name its stand to know the ballast for gusts of ${gustMps.toFixed(0)} m/s.`];
+  if (stand === undefined) return [...cautions, { kind: 'stand-unnamed', lightId, gustMps }];
   const kg = ballastKg(areaM2Of(one), heightM, gustMps, stand.footRadiusM);
-  cautions.push(
-    kg > TOO_HEAVY_KG
-      ? `${name}: gusts of ${gustMps.toFixed(0)} m/s would ask for ${Math.ceil(kg)} kg. Hold it by hand low down, or take the modifier off.`
-      : `${name}: at least ${Math.ceil(kg)} kg over the tallest leg for gusts of ${gustMps.toFixed(0)} m/s. An estimate: watch the stand.`,
-  );
-  return cautions;
+  return [...cautions, { kind: kg > TOO_HEAVY_KG ? 'too-heavy' : 'ballast', lightId, gustMps, kg }];
 }
 
 /** The usual cautions that apply to this setup; local codes, venue rules and licensed practice come first. */
-export function cautionsFor({ usable }: Balance, setup: Setup, kit: Kit): string[] {
+export function cautionsFor({ usable }: Balance, setup: Setup, kit: Kit): Caution[] {
   if (usable.length === 0) return [];
   const cautions = usable.flatMap((one) => standCautions(one, setup, kit));
-  if (setup.gustMps === null && usable.some((one) => areaM2Of(one) >= WINDY_AREA_M2))
-    cautions.push(
-      'Outdoors this modifier is a sail: weight on the tallest leg, or a hand on the stand; take it down when it gusts.',
-    );
-  if (usable.some(({ light }) => light.distanceM < NEAR_EYES_M))
-    cautions.push('Close to the eyes: ask for closed eyes until the frame. Never near the eyes of infants or drivers.');
-  if (usable.some(({ config }) => config.gels.length > 0)) cautions.push('Gels and cloth off hot modelling lamps.');
-  cautions.push('Warn guests before flashing. Keep mains out of the wet. Local codes and venue rules come first.');
+  if (setup.gustMps === null && usable.some((one) => areaM2Of(one) >= WINDY_AREA_M2)) cautions.push({ kind: 'sail' });
+  if (usable.some(({ light }) => light.distanceM < NEAR_EYES_M)) cautions.push({ kind: 'near-eyes' });
+  if (usable.some(({ config }) => config.gels.length > 0)) cautions.push({ kind: 'hot-gels' });
+  cautions.push({ kind: 'always' });
   return cautions;
 }

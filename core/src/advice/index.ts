@@ -1,7 +1,7 @@
-export type { NextAction, Step } from './action';
+export type { ActionFacts, NextAction, Step } from './action';
 export { lightToAdd } from './addLight';
-export { cautionsFor } from './cautions';
-export { diagnose, type Symptom, SYMPTOMS } from './cures';
+export { type Caution, cautionsFor } from './cautions';
+export { type CureKind, diagnose, type Finding, type Symptom, SYMPTOMS, type TriedLook } from './cures';
 export { meteringOrder, nextAction } from './nextAction';
-export type { NotHelping, WayOut } from './wayOut';
+export type { CheaperSetting, NotHelping, Way, WayOut, WayPrice } from './wayOut';
 export { cheaperSettings, waysOut } from './waysOut';

@@ -1,109 +1,90 @@
 import type { Balance } from '../balance';
+import type { CameraSolution } from '../exposure';
 import { writePower } from '../flash';
 import type { LightSolution } from '../lights';
-import { formatShare, formatStopCount, sayStops } from '../notation';
-import { LIGHT_ROLES, lightPath, ROLE_FACTS, type Setting } from '../setup';
-import { lightName, lightNameInText } from '../words';
-import type { NextAction } from './action';
+import { LIGHT_ROLES, lightPath, type Setting } from '../setup';
+import type { ActionFacts, ChangeFacts, DialTexts, NextAction, Step, TestFacts } from './action';
 import { noFlashStops, troubleOf } from './trouble';
-import type { WayOut } from './wayOut';
+import type { Way, WayOut } from './wayOut';
 
-const action = (
-  kind: NextAction['kind'],
-  step: NextAction['step'],
-  text: string,
-  detail: string,
-  settings: NextAction['settings'] = [],
-): NextAction => ({ kind, step, text, detail, settings });
+const action = (facts: ActionFacts, step: Step, settings: Setting[] = []): NextAction => ({ ...facts, step, settings });
 
-/** The one thing to do now, in the order in which the work goes, in the unit's own words. */
+/** The one thing to do now, in the order in which the work goes. */
 export function nextAction(now: Balance, ways: readonly WayOut[]): NextAction {
-  const { camera, face, points, light } = now;
+  return (
+    readingAction(now) ??
+    troubleAction(now, ways[0]?.way ?? null) ??
+    testAction(now) ?? { kind: 'choose-camera', step: 'camera', settings: [] }
+  );
+}
+
+/** What is still to be metered before anything can be set; null where all of it is there. */
+function readingAction(now: Balance): NextAction | null {
+  const { camera, face, points } = now;
   const background = points.find((point) => point.role === 'background');
-  if (face?.ambientEv100 == null) return action('meter-face', 'ambient', 'Meter the face', ROLE_FACTS.face.advice);
+  if (face?.ambientEv100 == null) return action({ kind: 'meter-face' }, 'ambient');
   if (background !== undefined && background.ambientEv100 === null)
-    return action('meter-background', 'ambient', 'Meter the background', ROLE_FACTS.background.advice);
+    return action({ kind: 'meter-background' }, 'ambient');
   // a change that was reported stops the work; mere age is marked at the point and left to the photographer
-  const changed = now.meterAgain.filter(({ kind }) => kind === 'scene');
+  const changed = now.meterAgain.filter(({ because }) => because.kind === 'scene');
   const again = changed.find(({ pointId }) => pointId === face.pointId) ?? changed[0];
   if (again !== undefined)
-    return action(
-      'meter-again',
-      'ambient',
-      `Meter the ${points.find(({ pointId }) => pointId === again.pointId)?.name.toLowerCase() ?? 'point'} again`,
-      `${again.because.replace(/^./, (first) => first.toUpperCase())}.`,
-    );
+    return action({ kind: 'meter-again', pointId: again.pointId, because: again.because }, 'ambient');
   const highlight = points.find(({ pointId }) => pointId === now.look.missingPointId);
   if (now.cameraBody !== null && highlight !== undefined)
-    return action(
-      'meter-highlight',
-      'ambient',
-      `Meter the ${highlight.name.toLowerCase()}`,
-      ROLE_FACTS[highlight.role].advice,
-    );
+    return action({ kind: 'meter-highlight', pointId: highlight.pointId }, 'ambient');
   const unlit = points.find(
     ({ pointId, ambientEv100 }) =>
       ambientEv100 === null && now.usable.some(({ light: { aimPointId } }) => aimPointId === pointId),
   );
-  if (camera !== null && unlit !== undefined && now.usable.length > 1)
-    return action('meter-highlight', 'ambient', `Meter the ${unlit.name.toLowerCase()}`, ROLE_FACTS[unlit.role].advice);
-  if (camera === null)
-    return action('choose-camera', 'camera', 'Choose the camera', 'Its limits decide which settings are possible.');
-  const cure = ways[0];
-  const trouble = troubleOf(now);
-  const overStops = noFlashStops(now);
-  if (overStops > 0 && trouble?.kind !== 'too dark')
-    return action(
-      'no-flash-can-help',
-      camera.met ? 'look' : 'camera',
-      'No flash can help here',
-      `The ambient on the face lies ${formatStopCount((face.ambientStops ?? 0) - now.look.finalStops)} stops over its place. ${cure === undefined ? 'Close down, or take light off the face.' : `First way out: ${cure.title}.`}`,
-    );
-  if (!camera.met)
-    return action(
-      'camera-cannot',
-      'camera',
-      `${formatStopCount(camera.missingStops)} stops ${camera.missing}`,
-      cure === undefined ? camera.reason : `First way out: ${cure.title}.`,
-    );
-  if (now.video)
-    return action(
-      'film',
-      'camera',
-      `Film: ${camera.text.shutter}, ${camera.text.aperture}, ${camera.text.iso}`,
-      'Continuous light only; no flash.',
-    );
-  if (light?.solution == null)
-    return action('choose-flash', 'flash', 'Choose the flash', 'Unit, modifier and distance give the power.');
-  const several = now.lights.length > 1;
-  const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);
-  if (missing?.outOfRange != null)
-    return action(
-      'power-out-of-range',
-      'flash',
-      `${several ? lightName(missing) : 'Flash'} ${formatStopCount(missing.outOfRange.byStops)} stops ${missing.outOfRange.direction}`,
-      cure === undefined ? `At ${missing.outOfRange.limitText} it is at its limit.` : `First way out: ${cure.title}.`,
-    );
-  const unread = now.lights.find(({ problem }) => problem !== null);
-  if (unread?.problem != null)
-    return action(
-      'no-flash-measured',
-      'check',
-      several ? `Read ${lightNameInText(unread)} again` : 'Read the flash again',
-      unread.problem,
-    );
-  const outlier = now.questions.find(({ kind }) => kind === 'outlier');
-  if (outlier !== undefined) return action('answer', 'check', 'Is that flash reading right?', outlier.text);
-  if (several) return severalAction(now, camera.text);
-  return flashAction(
-    light.solution,
-    { path: lightPath(light.index, 'dialledStops'), value: light.solution.powerStops ?? 0 },
-    light.light.dialledStops,
-    camera.text,
-  );
+  return camera !== null && unlit !== undefined && now.usable.length > 1
+    ? action({ kind: 'meter-highlight', pointId: unlit.pointId }, 'ambient')
+    : null;
 }
 
-const firstUp = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase());
+/** What stands in the way of the picture, camera before flash; null where nothing does. @param first the first way out */
+function troubleAction(now: Balance, first: Way | null): NextAction | null {
+  const { camera, face, light } = now;
+  if (camera === null) return action({ kind: 'choose-camera' }, 'camera');
+  const overStops = noFlashStops(now);
+  if (overStops > 0 && troubleOf(now)?.kind !== 'too-dark')
+    return action(
+      { kind: 'no-flash-can-help', overStops: (face?.ambientStops ?? 0) - now.look.finalStops, first },
+      camera.met ? 'look' : 'camera',
+    );
+  if (!camera.met) {
+    const { reason, text, missing, missingStops } = camera;
+    return action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
+  }
+  if (now.video) return action({ kind: 'film', dials: dialsOf(camera) }, 'camera');
+  if (light?.solution == null) return action({ kind: 'choose-flash' }, 'flash');
+  const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);
+  return missing?.outOfRange == null
+    ? null
+    : action(
+        { kind: 'power-out-of-range', lightId: oneOfSeveral(now, missing), ...missing.outOfRange, first },
+        'flash',
+      );
+}
+
+/** What is to be fired, read, answered or corrected. */
+function testAction(now: Balance): NextAction | null {
+  const { camera, light } = now;
+  if (camera === null || light?.solution == null) return null;
+  const unread = now.lights.find(({ problem }) => problem !== null);
+  if (unread?.problem != null)
+    return action({ kind: 'no-flash-measured', lightId: oneOfSeveral(now, unread), problem: unread.problem }, 'check');
+  const outlier = now.questions.find(({ kind }) => kind === 'outlier');
+  if (outlier !== undefined) return action({ kind: 'answer', question: outlier }, 'check');
+  if (now.lights.length > 1) return severalAction(now, dialsOf(camera));
+  const dial = { path: lightPath(light.index, 'dialledStops'), value: light.solution.powerStops ?? 0 };
+  return flashAction(light.solution, dial, light.light.dialledStops, dialsOf(camera));
+}
+
+const dialsOf = ({ text: { shutter, aperture, iso } }: CameraSolution): DialTexts => ({ shutter, aperture, iso });
+/** A light by its id among several; null where it is the only one. */
+const oneOfSeveral = ({ lights }: Balance, { lightId }: LightSolution): string | null =>
+  lights.length > 1 ? lightId : null;
 
 /** Lights in the order in which they are metered: background, fill, rim and motivated ones, the key last; or as they are listed. */
 export function meteringOrder({ lights, meterOrder }: Balance): LightSolution[] {
@@ -116,7 +97,7 @@ export function meteringOrder({ lights, meterOrder }: Balance): LightSolution[] 
 const UNSEEN_STOPS = 0.05;
 
 /** Several lights: each alone, then what the readings changed, then all together. */
-function severalAction(now: Balance, text: { aperture: string; shutter: string; iso: string }): NextAction {
+function severalAction(now: Balance, dials: DialTexts): NextAction {
   const firing = meteringOrder(now).filter(({ powerStops }) => powerStops !== null);
   const dialled = (one: LightSolution) =>
     now.usable.find(({ light }) => light.id === one.lightId)?.light.dialledStops ?? null;
@@ -134,77 +115,65 @@ function severalAction(now: Balance, text: { aperture: string; shutter: string; 
   };
   const unmetered = firing.find(({ basis }) => basis !== 'reading');
   if (unmetered !== undefined) {
-    const others = firing.filter((one) => one !== unmetered).map(({ group }) => group);
-    const reads = `Dome at the ${unmetered.aimName.toLowerCase()}. Meter should read ${unmetered.meter?.flashText ?? ''} flash only, ${unmetered.meter?.totalText ?? ''} total.`;
+    const test: TestFacts = {
+      lightId: unmetered.lightId,
+      powerText: unmetered.powerText ?? '',
+      totalText: unmetered.meter?.totalText ?? '',
+      flashText: unmetered.meter?.flashText ?? '',
+      aimPointId: unmetered.aimPointId,
+      off: firing.filter((one) => one !== unmetered).map(({ group }) => group),
+    };
     return isSet(unmetered)
-      ? action('fire-test', 'check', `Fire ${lightName(unmetered)} alone`, `Turn off ${others.join(' and ')}. ${reads}`)
-      : action(
-          'set-and-test',
-          'check',
-          `${lightName(unmetered)} to ${unmetered.powerText ?? ''}`,
-          `Turn off ${others.join(' and ')}. ${reads}`,
-          [dial(unmetered)],
-        );
+      ? action({ kind: 'fire-test', test }, 'check')
+      : action({ kind: 'set-and-test', test }, 'check', [dial(unmetered)]);
   }
   const wrong = firing.find((one) => !isSet(one));
   if (wrong !== undefined) {
-    const change = (wrong.powerStops ?? 0) - (dialled(wrong) ?? wrong.correction?.firedPowerStops ?? 0);
-    return action(
-      'correct',
-      'check',
-      `${lightName(wrong)} ${change < 0 ? 'down' : 'up'} ${formatStopCount(change)}: ${wrong.powerText ?? ''}`,
-      `${firstUp(sayStops(change))} from this light; its share at the ${wrong.aimName.toLowerCase()} is ${formatShare(wrong.flashShare)}.`,
-      [dial(wrong)],
-    );
+    const change: ChangeFacts = {
+      lightId: wrong.lightId,
+      stops: (wrong.powerStops ?? 0) - (dialled(wrong) ?? wrong.correction?.firedPowerStops ?? 0),
+      powerText: wrong.powerText ?? '',
+      aimPointId: wrong.aimPointId,
+      share: wrong.flashShare,
+    };
+    return action({ kind: 'correct', change }, 'check', [dial(wrong)]);
   }
-  const face = now.face;
+  const { face } = now;
   if (now.together === null && face?.totalEv100 != null)
     return action(
-      'fire-all',
+      { kind: 'fire-all', count: firing.length, pointId: face.pointId, meterText: face.meterText ?? '' },
       'check',
-      `Fire all ${firing.length} together`,
-      `Dome at the ${face.name.toLowerCase()}: the meter should read ${face.meterText ?? ''}.`,
     );
-  return action(
-    'shoot',
-    'check',
-    `Shoot: ${text.shutter}, ${text.aperture}, ${text.iso}`,
-    `${[...firing]
-      .sort((a, b) => (a.group < b.group ? -1 : 1))
-      .map((one) => `${one.group} ${dialText(one)}`)
-      .join(', ')}.`,
-  );
+  const flash = [...firing]
+    .sort((a, b) => (a.group < b.group ? -1 : 1))
+    .map((one) => ({ lightId: one.lightId, powerText: dialText(one) }));
+  return action({ kind: 'shoot', dials, flash }, 'check');
 }
 
+/** One light: set it, fire it, correct it, shoot. */
 function flashAction(
-  solution: LightSolution,
+  { basis, correction, meter, powerText, powerStops }: LightSolution,
   dial: Setting,
   dialledStops: number | null,
-  text: { aperture: string; shutter: string; iso: string },
+  dials: DialTexts,
 ): NextAction {
-  const { correction, powerText, powerStops } = solution;
-  const target = powerStops ?? 0;
-  const reads = `Meter should read ${solution.meter?.totalText ?? ''}`;
-  const isSet = dialledStops !== null && Math.abs(dialledStops - target) < 1e-6;
-  const shoot = action(
-    'shoot',
-    'check',
-    `Shoot: ${text.shutter}, ${text.aperture}, ${text.iso}`,
-    `Flash at ${powerText ?? ''}. ${reads}.`,
-  );
+  const power = powerText ?? '';
+  const meterText = meter?.totalText ?? '';
+  const isSet = dialledStops !== null && Math.abs(dialledStops - (powerStops ?? 0)) < 1e-6;
   if (correction === null) {
-    const spread = `${reads}; ${solution.basis === 'calibration' ? 'as learned' : 'untested'} ${solution.meter?.rangeText ?? ''}.`;
+    const test: TestFacts = {
+      lightId: null,
+      powerText: power,
+      totalText: meterText,
+      rangeTexts: meter?.rangeTexts ?? null,
+      learned: basis === 'calibration',
+    };
     return isSet
-      ? action('fire-test', 'check', 'Fire a test and meter it', spread)
-      : action('set-and-test', 'check', `Flash to ${powerText ?? ''}`, spread, [dial]);
+      ? action({ kind: 'fire-test', test }, 'check')
+      : action({ kind: 'set-and-test', test }, 'check', [dial]);
   }
-  if (Math.abs(correction.changeStops) < 1e-6 || isSet) return shoot;
-  const direction = correction.changeStops < 0 ? 'down' : 'up';
-  return action(
-    'correct',
-    'check',
-    `Flash ${direction} ${formatStopCount(correction.changeStops)}: ${powerText ?? ''}`,
-    `${firstUp(sayStops(correction.changeStops))} on the face from flash. ${reads}.`,
-    [dial],
-  );
+  if (Math.abs(correction.changeStops) < 1e-6 || isSet)
+    return action({ kind: 'shoot', dials, flash: { powerText: power, meterText } }, 'check');
+  const change: ChangeFacts = { lightId: null, stops: correction.changeStops, powerText: power, meterText };
+  return action({ kind: 'correct', change }, 'check', [dial]);
 }

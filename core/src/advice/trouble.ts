@@ -2,7 +2,7 @@ import type { Balance } from '../balance';
 
 /** What stands between the wish and the picture. */
 export interface Trouble {
-  kind: 'too bright' | 'too dark' | 'no flash' | 'too weak' | 'too strong';
+  kind: 'too-bright' | 'too-dark' | 'no-flash' | 'too-weak' | 'too-strong';
   byStops: number;
   /** whether camera and look cure it, or the flash */
   cures: 'camera' | 'power';
@@ -26,7 +26,7 @@ export function troubleOf(now: Balance): Trouble | null {
   if (!camera.met && camera.missing !== null)
     return { kind: camera.missing, byStops: camera.missingStops, cures: 'camera', lightId: null };
   const over = noFlashStops(now);
-  if (over > 0) return { kind: 'no flash', byStops: over, cures: 'camera', lightId: null };
+  if (over > 0) return { kind: 'no-flash', byStops: over, cures: 'camera', lightId: null };
   // the key first, since the others are set against it
   const out = [light?.solution, ...now.lights].find((one) => one?.outOfRange != null);
   return out?.outOfRange == null

@@ -9,4 +9,4 @@ export {
   thrownTowards,
 } from './ambientField';
 export { panelFlat, panelSize } from './panelPlace';
-export { sunStand, type SunStand } from './sun';
+export { type SunStand, sunStand } from './sun';

@@ -3,9 +3,11 @@ import {
   type CameraSolution,
   chooseCameraSettings,
   clipsAboveAt,
+  type Depth,
   depthWanted,
   exposureIntent,
   type ExposureTarget,
+  type Intent,
   limitsInForce,
   type LitPoint,
 } from '../exposure';
@@ -18,34 +20,41 @@ import {
   type UsableLight,
   usableLights,
 } from '../lights';
-import { type MeteredScene, questionFlashes, type Warning } from '../metering';
-import { formatAperture, formatShare, formatStopCount } from '../notation';
+import {
+  type DomeChoice,
+  type MeterAgain,
+  type MeteredScene,
+  questionFlashes,
+  type ReadingQuestion,
+} from '../metering';
+import { type LookFigures, lookFigures } from '../photometry';
 import type { Setup } from '../setup';
-import type { Solution } from '../solution';
-import { sayLook } from '../words';
 import { solvePoint } from './balancePoints';
-import { contrastOf, contrastWarnings } from './contrast';
+import { type Contrast, contrastOf, contrastWarnings } from './contrast';
 import type { PointSolution } from './point';
-import { lightRatios } from './ratios';
-import { togetherReading } from './together';
+import { lightRatios, type LightRatios } from './ratios';
+import { type Together, togetherReading } from './together';
+import type { Warning } from './warning';
 
 /** The numbers of a setup, before anything is said about what to do next. */
-export interface Balance extends Pick<
-  Solution,
-  | 'look'
-  | 'depth'
-  | 'camera'
-  | 'lights'
-  | 'powersExact'
-  | 'ratios'
-  | 'together'
-  | 'points'
-  | 'contrast'
-  | 'dome'
-  | 'questions'
-  | 'meterAgain'
-> {
+export interface Balance {
+  /** the wish turned into levels; `wanted` and `actual` are null when the ambient leaves no room for flash */
+  look: Intent & { wanted: LookFigures | null; actual: LookFigures | null };
+  /** the people's depth, when lens and distances are known */
+  depth: Depth | null;
   camera: CameraSolution | null;
+  lights: LightSolution[];
+  /** false when there were too many lights to try every combination of powers */
+  powersExact: boolean;
+  ratios: LightRatios;
+  /** the newest reading with all lights on, against what was foretold */
+  together: Together | null;
+  points: PointSolution[];
+  contrast: Contrast;
+  dome: DomeChoice | null;
+  questions: ReadingQuestion[];
+  /** the fewest readings that settle what no longer holds */
+  meterAgain: MeterAgain[];
   cameraBody: Camera | null;
   gear: CameraGear | null;
   target: ExposureTarget | null;
@@ -57,9 +66,11 @@ export interface Balance extends Pick<
   face: PointSolution | null;
   /** filming: no flash fires */
   video: boolean;
-  missingFromKit: string[];
+  missingFromKit: MissingThing[];
   warnings: Warning[];
 }
+
+type MissingThing = Extract<Warning, { kind: 'not-in-kit' }>['what'];
 
 const NO_LIGHTS: LightsSolution = { lights: [], at: new Map(), targets: new Map(), exact: true };
 
@@ -70,8 +81,8 @@ const NO_LIGHTS: LightsSolution = { lights: [], at: new Map(), targets: new Map(
  */
 export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   const { clock, ambientAt, again, dome, questions, warnings } = scene;
-  const missingFromKit: string[] = [];
-  const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: string): T | null => {
+  const missingFromKit: MissingThing[] = [];
+  const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: MissingThing): T | null => {
     const found = things.find((thing) => thing.id === id) ?? null;
     if (found === null && id !== null) missingFromKit.push(what);
     return found;
@@ -114,7 +125,6 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
       meterIncrement: kit.preferences.meterIncrement,
       camera: camera === null || cameraBody === null ? null : { settings: camera, body: cameraBody },
       flash: solved.at.get(point.id) ?? [],
-      lights: solved.lights,
       target: solved.targets.get(point.id) ?? null,
     }),
   );
@@ -127,8 +137,8 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   return {
     look: {
       ...intent,
-      wanted: sayAbove0(intent.holdBackStops ?? setup.look.holdBackStops),
-      actual: sayAbove0(actualHoldBack),
+      wanted: above0(intent.holdBackStops ?? setup.look.holdBackStops),
+      actual: above0(actualHoldBack),
     },
     depth: gear === null ? null : depthWanted(gear.body, gear.lens, setup.camera),
     camera,
@@ -167,8 +177,8 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   };
 }
 
-const sayAbove0 = (holdBackStops: number | null) =>
-  holdBackStops === null || holdBackStops <= 1e-6 ? null : sayLook(holdBackStops);
+const above0 = (holdBackStops: number | null) =>
+  holdBackStops === null || holdBackStops <= 1e-6 ? null : lookFigures(holdBackStops);
 
 interface WarningFacts {
   setup: Setup;
@@ -179,7 +189,7 @@ interface WarningFacts {
   solution: LightSolution | null;
   lights: readonly LightSolution[];
   points: readonly PointSolution[];
-  missingFromKit: readonly string[];
+  missingFromKit: readonly MissingThing[];
 }
 
 function warningsFor({
@@ -193,59 +203,36 @@ function warningsFor({
   points,
   missingFromKit,
 }: WarningFacts): Warning[] {
-  const warnings: Warning[] = missingFromKit.map((what) => ({
-    kind: 'not-in-kit',
-    text: `The ${what} of this setup is not in the kit any more. Choose another.`,
-  }));
-  for (const point of points.filter(({ role }) => role !== 'face')) {
-    if (point.zone === 'clipped')
-      warnings.push({ kind: 'clipped', text: `${point.name} clips: it lands above what this camera holds.` });
-    if (point.zone === 'lost')
-      warnings.push({ kind: 'lost', text: `${point.name} is lost in noise: it lands below what this camera holds.` });
-  }
+  const warnings: Warning[] = missingFromKit.map((what) => ({ kind: 'not-in-kit', what }));
+  for (const { pointId, zone } of points.filter(({ role }) => role !== 'face'))
+    if (zone === 'clipped' || zone === 'lost') warnings.push({ kind: zone, pointId });
   if (solution !== null && solution.flashStops === null && face?.ambientStops != null)
     warnings.push({
       kind: 'no-flash-can-help',
-      text: sayNoFlash(face.ambientStops - setup.look.faceStops - setup.look.feelStops),
+      overStops: face.ambientStops - setup.look.faceStops - setup.look.feelStops,
     });
   if (gear !== null) {
     const limits = limitsInForce(gear.body, gear.lens, setup.camera);
     const depth = depthWanted(gear.body, gear.lens, setup.camera);
     const smallestAv = gear.lens?.smallestAv ?? gear.body.smallestAv;
     if (depth !== null && depth.neededAv > smallestAv + 1e-6)
-      warnings.push({
-        kind: 'depth-missing',
-        text: `The people stand too far apart in depth: ${formatAperture(depth.neededAv, gear.body.increment)} would hold them sharp, the lens ends at ${formatAperture(smallestAv, gear.body.increment)}. Step back, or bring them closer together.`,
-      });
-    if (limits.slowestTv > limits.syncTv + 1e-9)
-      warnings.push({
-        kind: 'slowest-over-sync',
-        text: 'The slowest sharp shutter is faster than sync: sync was used. Expect some blur, or let less ambient in.',
-      });
+      warnings.push({ kind: 'depth-missing', neededAv: depth.neededAv, smallestAv });
+    if (limits.slowestTv > limits.syncTv + 1e-9) warnings.push({ kind: 'slowest-over-sync' });
   }
   if (camera !== null && camera.darkBandShare > 0.005 && solution !== null)
     warnings.push({
       kind: 'dark-band',
-      text: `At ${camera.text.shutter} the curtain keeps ${formatShare(camera.darkBandShare)} of the frame from the flash: a dark band. Stay at sync${setup.camera.syncDelayMs > 0 ? ', which the late radio slows' : ''}, or use high-speed sync.`,
+      share: camera.darkBandShare,
+      shutterText: camera.text.shutter,
+      lateRadio: setup.camera.syncDelayMs > 0,
     });
+  const shutterText = camera?.text.shutter ?? null;
   for (const { tailLossStops, unitName, powerText } of lights)
     if (tailLossStops > 0.05)
-      warnings.push({
-        kind: 'tail-cut',
-        text: `${camera?.text.shutter ?? 'The shutter'} cuts the end of ${unitName}'s flash off: ${formatStopCount(tailLossStops)} stops are lost at ${powerText ?? 'this power'}. A slower shutter, or a unit that burns faster, keeps them.`,
-      });
-  if (camera?.highSpeedSync)
-    for (const {
-      config: { unit },
-    } of usable)
-      if (unit.highSpeedSyncLossStops === null)
-        warnings.push({
-          kind: 'high-speed-sync-missing',
-          text: `${unit.name} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.`,
-        });
+      warnings.push({ kind: 'tail-cut', unitName, powerText, shutterText, lossStops: tailLossStops });
+  if (camera?.highSpeedSync === true)
+    for (const { config } of usable)
+      if (config.unit.highSpeedSyncLossStops === null)
+        warnings.push({ kind: 'high-speed-sync-missing', unitName: config.unit.name });
   return warnings;
 }
-
-/** The ambient on the face stands at or over its wanted place: said first, with what can be done. */
-const sayNoFlash = (overStops: number): string =>
-  `No flash can help here: the ambient on the face ${overStops < 0.05 ? 'already reaches its wanted place' : `lies ${formatStopCount(overStops)} stops over its wanted place`}. Close the camera down, or take light off the face: shade, a turned head, a diffuser.`;

@@ -1,11 +1,10 @@
 import { type CameraSolution, clipsAboveAt } from '../exposure';
 import type { Camera } from '../gear';
-import { type LightAtPoint, type LightSolution, missStops, type PointTarget } from '../lights';
+import { type LightAtPoint, missStops, type PointTarget } from '../lights';
 import { type PointAmbient, readingNoiseStops } from '../metering';
-import { formatAperture, formatShutter, formatStops } from '../notation';
+import { formatAperture, formatShutter } from '../notation';
 import { addLight, type Increment } from '../photometry';
 import type { MeteringPoint } from '../setup';
-import { lightName } from '../words';
 import type { PointSolution } from './point';
 
 interface PointContext {
@@ -13,7 +12,6 @@ interface PointContext {
   camera: { settings: CameraSolution; body: Camera } | null;
   /** what each light does here at its power */
   flash: readonly LightAtPoint[];
-  lights: readonly LightSolution[];
   target: PointTarget | null;
   meterIncrement: Increment;
 }
@@ -22,28 +20,6 @@ const MINUTE_MS = 60_000;
 /** What carrying a reading over adds to its doubt, stops. */
 const CARRIED_DOUBT_STOPS = 0.1;
 
-const say = (
-  point: MeteringPoint,
-  {
-    placedStops,
-    placedAmbientStops,
-    flashStops,
-    zone,
-    stale,
-    basis,
-  }: Pick<PointSolution, 'placedStops' | 'placedAmbientStops' | 'flashStops' | 'zone' | 'stale' | 'basis'>,
-): string => {
-  if (placedStops === null || placedAmbientStops === null) return `${point.name}: not metered yet.`;
-  const parts = [
-    `ambient ${formatStops(placedAmbientStops)}`,
-    flashStops === null ? 'no flash known' : `flash ${formatStops(flashStops + point.toneStops)}`,
-  ];
-  const place = zone === 'clipped' ? ', clipped' : zone === 'lost' ? ', lost in noise' : '';
-  const doubt = basis === 'carried' ? ', carried over' : stale === null ? '' : ', old reading';
-  const side = Math.abs(placedStops) < 0.05 ? '' : placedStops > 0 ? ', brighter' : ', darker';
-  return `${point.name}: ${formatStops(placedStops)} stops from mid grey${side}${place}${doubt} (${parts.join(', ')}).`;
-};
-
 /** Where each metered point lands. */
 export function solvePoint(
   point: MeteringPoint,
@@ -51,7 +27,7 @@ export function solvePoint(
   faceEv100: number | null,
   context: PointContext,
 ): PointSolution {
-  const { clock, camera, flash, lights, target, meterIncrement } = context;
+  const { clock, camera, flash, target, meterIncrement } = context;
   const settings = camera?.settings ?? null;
   const ambientStops = ambientEv100 === null || settings === null ? null : ambientEv100 - settings.ev100;
   const flashStops = flash.length === 0 ? null : addLight(...flash.map(({ stops }) => stops));
@@ -67,7 +43,7 @@ export function solvePoint(
         ? 'clipped'
         : placedStops < camera.body.noiseBelowStops
           ? 'lost'
-          : 'in range';
+          : 'in-range';
   return {
     pointId: point.id,
     role: point.role,
@@ -77,10 +53,7 @@ export function solvePoint(
     flashStops,
     totalStops,
     placedStops,
-    sources: flash.map(({ lightId, stops, basis: from }) => {
-      const its = lights.find((one) => one.lightId === lightId);
-      return { lightId, name: its === undefined ? '' : lightName(its), stops, share: share(stops), basis: from };
-    }),
+    sources: flash.map(({ lightId, stops, basis: from }) => ({ lightId, stops, share: share(stops), basis: from })),
     targetStops: target === null ? null : target.stops + point.toneStops,
     targetKind: target?.kind ?? null,
     missStops: target === null || totalStops === null ? null : missStops(2 ** totalStops, target),
@@ -99,14 +72,17 @@ export function solvePoint(
       totalStops === null || settings === null
         ? null
         : formatAperture(settings.av + settings.ndStops + totalStops, meterIncrement),
-    atCameraText:
+    atCamera:
       ambientEv100 === null || settings === null
         ? null
-        : `${formatAperture(ambientEv100 - settings.tv + settings.sv, meterIncrement)} at ${settings.text.shutter}, ${settings.text.iso}`,
+        : {
+            apertureText: formatAperture(ambientEv100 - settings.tv + settings.sv, meterIncrement),
+            shutterText: settings.text.shutter,
+            isoText: settings.text.iso,
+          },
     ifRightText:
       ambientEv100 === null || camera === null || settings === null
         ? null
         : `${formatShutter(ambientEv100 - settings.ndStops - settings.av + settings.sv, camera.body.increment)}, ${settings.text.aperture}, ${settings.text.iso}`,
-    text: say(point, { placedStops, placedAmbientStops, flashStops, zone, stale, basis }),
   };
 }

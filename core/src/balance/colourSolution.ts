@@ -1,4 +1,6 @@
 import {
+  type Cast,
+  castOf,
   castSwatch,
   FLASH_COLOUR,
   gelled,
@@ -8,23 +10,26 @@ import {
   miredOf,
   miredOffNeutral,
   NAMED_SOURCES,
-  sayCast,
   shiftedKelvin,
   stackFor,
 } from '../colour';
 import { type Kit, offered } from '../gear';
 import type { LightSolution, UsableLight } from '../lights';
-import { formatStopCount } from '../notation';
-import { LIGHT_ROLE_FACTS, type Setup } from '../setup';
-import { lightName } from '../words';
+import { type Light, LIGHT_ROLE_FACTS, type LightRole, type Setup } from '../setup';
 import type { PointSolution } from './point';
+
+/** What gives light of a colour: the ambient at a point, a lamp of the kit, or a light of the setup. */
+export type CastSource =
+  | { kind: 'ambient'; pointId: string }
+  | { kind: 'lamp'; name: string }
+  | { kind: 'light'; role: LightRole; group: Light['group'] };
 
 /** A source as the picture shows it. */
 export interface SourceCast extends LightColour {
   id: string;
-  name: string;
+  source: CastSource;
   miredOff: number;
-  words: string;
+  cast: Cast;
   /** what a grey card in it looks like, `#rrggbb` */
   swatch: string;
 }
@@ -32,9 +37,8 @@ export interface SourceCast extends LightColour {
 /** The gels that bring one light to the wanted relation. */
 export interface GelAdvice {
   lightId: string;
-  name: string;
   gelIds: string[];
-  gelNames: string;
+  gelNames: string[];
   kelvin: number;
   /** light lost against what is on it now, stops; the power pays for it */
   costStops: number;
@@ -42,12 +46,26 @@ export interface GelAdvice {
   missMired: number;
 }
 
+/** What the white balance is set by. */
+export type WhiteBalanceReason =
+  'set' | 'to-ambient-neutral' | 'to-gelled-flash' | 'to-flash' | 'to-ambient' | 'daylight';
+
+/** Two plainly different colours on one face. */
+export interface MixedColour {
+  warmer: CastSource;
+  cooler: CastSource;
+  apartMired: number;
+  /** both give at least this share of the light */
+  leastShare: number;
+}
+
 export interface ColourSolution {
   /** set here, else suggested */
-  whiteBalance: LightColour & { text: string; because: string };
+  whiteBalance: LightColour & { because: WhiteBalanceReason };
   sources: SourceCast[];
   advice: GelAdvice[];
-  warnings: string[];
+  /** null where one colour leads */
+  mixed: MixedColour | null;
 }
 
 /** The warm gel of the cool-sky move, mired; about a half. */
@@ -55,9 +73,6 @@ const COOL_SKY_MIRED = 109;
 /** Two colours on one face are seen from here on, when both give at least this share of its light. */
 const MIXED_MIRED = 50;
 const MIXED_SHARE = 0.15;
-
-const kelvinText = ({ kelvin, greenCc }: LightColour): string =>
-  `${Math.round(kelvin / 50) * 50} K${Math.abs(greenCc) < 1 ? '' : `, ${greenCc > 0 ? 'magenta' : 'green'} ${Math.abs(Math.round(greenCc))}`}`;
 
 /** What the light is gelled towards: a colour for lights on people, or nothing to reach. */
 function wantedColour({ colour }: Setup, reference: LightColour | null): LightColour | null {
@@ -102,9 +117,8 @@ export function colourSolution(
           return [
             {
               lightId: light.id,
-              name: lightName(light),
               gelIds,
-              gelNames: stack.map(({ name }) => name).join(' + ') || 'no gel',
+              gelNames: stack.map(({ name }) => name),
               kelvin: result.kelvin,
               costStops: gelLossStops(stack) - gelLossStops(config.gels),
               missMired,
@@ -113,49 +127,40 @@ export function colourSolution(
         });
   const key = onPeople.find(({ light }) => light.role === 'key') ?? onPeople[0];
   const keyColour = key === undefined ? null : gelled(FLASH_COLOUR, key.config.gels);
-  const [white, because]: [LightColour, string] =
+  const [white, because]: [LightColour, WhiteBalanceReason] =
     whiteBalance !== null
-      ? [whiteBalance, 'as set']
+      ? [whiteBalance, 'set']
       : (relation === 'match' || relation === 'warmer') && reference !== null
-        ? [reference, 'to the ambient, so that it is neutral']
+        ? [reference, 'to-ambient-neutral']
         : keyColour !== null
-          ? [
-              keyColour,
-              relation === 'coolSky'
-                ? 'to the gelled flash: all that is not gelled turns bluer'
-                : 'to the flash on people',
-            ]
+          ? [keyColour, relation === 'coolSky' ? 'to-gelled-flash' : 'to-flash']
           : reference !== null
-            ? [reference, 'to the ambient']
-            : [NAMED_SOURCES.daylight, 'daylight, until a colour is known'];
-  const cast = (id: string, name: string, source: LightColour): SourceCast => ({
+            ? [reference, 'to-ambient']
+            : [NAMED_SOURCES.daylight, 'daylight'];
+  const cast = (id: string, source: CastSource, light: LightColour): SourceCast => ({
     id,
-    name,
-    kelvin: source.kelvin,
-    greenCc: source.greenCc,
-    miredOff: miredOffNeutral(source, white),
-    words: sayCast(source, white),
-    swatch: castSwatch(source, white),
+    source,
+    kelvin: light.kelvin,
+    greenCc: light.greenCc,
+    miredOff: miredOffNeutral(light, white),
+    cast: castOf(light, white),
+    swatch: castSwatch(light, white),
   });
-  const nameOf = (pointId: string) => points.find((point) => point.pointId === pointId)?.name ?? 'Point';
   const sources = [
     ...ambient
       .filter(({ pointId }) => points.some((point) => point.pointId === pointId))
       .map(({ pointId, kelvin, greenCc }) =>
-        cast(`ambient:${pointId}`, `Ambient, ${nameOf(pointId).toLowerCase()}`, { kelvin, greenCc }),
+        cast(`ambient:${pointId}`, { kind: 'ambient', pointId }, { kelvin, greenCc }),
       ),
     ...setup.lamps.flatMap(({ id, lampId, kelvin }) => {
       const lamp = kit.lamps.find((one) => one.id === lampId);
-      return lamp === undefined ? [] : [cast(id, lamp.name, { kelvin, greenCc: 0 })];
+      return lamp === undefined ? [] : [cast(id, { kind: 'lamp', name: lamp.name }, { kelvin, greenCc: 0 })];
     }),
-    ...usable.map(({ light, config }) => cast(light.id, lightName(light), gelled(FLASH_COLOUR, config.gels))),
+    ...usable.map(({ light: { id, role, group }, config }) =>
+      cast(id, { kind: 'light', role, group }, gelled(FLASH_COLOUR, config.gels)),
+    ),
   ];
-  return {
-    whiteBalance: { ...white, text: kelvinText(white), because },
-    sources,
-    advice,
-    warnings: mixedOn(face, sources, lights),
-  };
+  return { whiteBalance: { ...white, because }, sources, advice, mixed: mixedOn(face, sources, lights) };
 }
 
 /** Two plainly different colours that both light the face. */
@@ -163,8 +168,8 @@ function mixedOn(
   face: PointSolution | undefined,
   sources: readonly SourceCast[],
   lights: readonly LightSolution[],
-): string[] {
-  if (face?.totalStops == null || face.ambientStops === null) return [];
+): MixedColour | null {
+  if (face?.totalStops == null || face.ambientStops === null) return null;
   const ambient = sources.find(({ id }) => id === `ambient:${face.pointId}`);
   const parts = [
     ...(ambient === undefined ? [] : [{ source: ambient, share: 2 ** (face.ambientStops - face.totalStops) }]),
@@ -181,19 +186,9 @@ function mixedOn(
     (best, one) => (best === undefined || one.source.miredOff < best.source.miredOff ? one : best),
     undefined,
   );
-  if (warmest === undefined || coolest === undefined) return [];
-  const apart = warmest.source.miredOff - coolest.source.miredOff;
-  return apart < MIXED_MIRED
-    ? []
-    : [
-        `Mixed colour on the face: ${warmest.source.name.toLowerCase()} is ${Math.round(apart)} mired warmer than ${coolest.source.name.toLowerCase()}, and both give over ${Math.round(MIXED_SHARE * 100)} % of its light. Gel the flash to match, or let one of them lead.`,
-      ];
+  if (warmest === undefined || coolest === undefined) return null;
+  const apartMired = warmest.source.miredOff - coolest.source.miredOff;
+  return apartMired < MIXED_MIRED
+    ? null
+    : { warmer: warmest.source.source, cooler: coolest.source.source, apartMired, leastShare: MIXED_SHARE };
 }
-
-/** What gels cost in words. */
-export const sayGelCost = (costStops: number): string =>
-  Math.abs(costStops) < 0.05
-    ? 'costs no light'
-    : costStops > 0
-      ? `takes ${formatStopCount(costStops)} stops, the power goes up by it`
-      : `gives ${formatStopCount(costStops)} stops back`;

@@ -10,7 +10,6 @@ import {
   changedPanel,
   type Light,
   newLight,
-  newPoint,
   type Panel,
   PANEL_FACTS,
   PANEL_KINDS,
@@ -19,7 +18,8 @@ import {
   type Setup,
   withSettings,
 } from '../setup';
-import { solve } from '../solution';
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const { setup, facts } = ambientPair(SAMPLE_HALL.setup);
@@ -35,7 +35,7 @@ const panel = {
   kelvin: 3200,
 };
 const withLamp = (over: Partial<typeof panel> = {}): Setup => ({ ...setup, lamps: [{ ...panel, ...over }] });
-const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solve(one, kit, facts, CLOCK);
+const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(one, kit, facts, CLOCK);
 
 describe('a continuous lamp', () => {
   it('gives what its lux at a metre give at the distance, and adds that to the ambient', () => {
@@ -142,7 +142,7 @@ describe('panels and openings', () => {
     expect(its.text).toMatch(
       /^Reflector, white, 110 cm: dark side \d\.\d stops brighter, face .*\. Contrast from 2\.0 to \d\.\d stops\.$/,
     );
-    const alone = solve({ ...sunny(60, 35), panels: [usual('reflector')] }, SAMPLE_KIT, facts.slice(0, 1), CLOCK)
+    const alone = solveSaid({ ...sunny(60, 35), panels: [usual('reflector')] }, SAMPLE_KIT, facts.slice(0, 1), CLOCK)
       .panels[0];
     expect([alone?.contrastBeforeStops, alone?.text]).toEqual([
       null,
@@ -186,9 +186,9 @@ describe('panels and openings', () => {
     expect(drop(over('diffuser'))).toBeLessThan(1.6);
     expect(drop(over('flag'))).toBeGreaterThan(drop(over('diffuser')));
     const behind: Reading = { ...(facts[0] as Reading), id: sampleId(303), pointId: 'background' };
-    const withBackground = { ...over('flag'), points: [...setup.points, newPoint('background', 'background')] };
+    const withBackground = { ...over('flag'), points: [...setup.points, usualPoint('background', 'background')] };
     expect(
-      solve(withBackground, SAMPLE_KIT, [...facts, behind], CLOCK).points.find(({ role }) => role === 'background')
+      solveSaid(withBackground, SAMPLE_KIT, [...facts, behind], CLOCK).points.find(({ role }) => role === 'background')
         ?.ambientEv100,
     ).toBe(8);
     expect(drop({ ...frontal, panels: [usual('flag', { sideDeg: -120 })] })).toBeLessThan(0.3);
@@ -197,9 +197,10 @@ describe('panels and openings', () => {
   it('a flag takes a flash off the face, and a reflector fills with it', () => {
     const key: Light = { ...newLight(sampleId(21), 'key', sampleId(111), 'face', []), modifierId: sampleId(121) };
     const flash = (panels: Panel[], role: string) =>
-      solve({ ...setup, lights: [key], panels }, SAMPLE_KIT, facts, CLOCK).points.find((point) => point.role === role)
-        ?.sources[0]?.stops ?? -99;
-    const flagged = solve(
+      solveSaid({ ...setup, lights: [key], panels }, SAMPLE_KIT, facts, CLOCK).points.find(
+        (point) => point.role === role,
+      )?.sources[0]?.stops ?? -99;
+    const flagged = solveSaid(
       {
         ...setup,
         lights: [key],

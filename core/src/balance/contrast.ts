@@ -1,8 +1,7 @@
 import type { Camera } from '../gear';
-import type { Warning } from '../metering';
-import { formatStopCount } from '../notation';
 import type { Setup } from '../setup';
 import type { PointSolution } from './point';
+import type { Warning } from './warning';
 
 /** Stops of light between any two points: `stops[row][column]` is row over column; null where one is not metered. */
 export interface Contrast {
@@ -28,7 +27,7 @@ export function contrastOf(points: readonly PointSolution[]): Contrast {
 /** A white dress wants at least this much room under clipping. */
 const LEAST_HEADROOM_STOPS = 1 / 3;
 
-/** Words for a scene that the camera cannot hold, a dress about to burn, and a face with more contrast than wanted. */
+/** A scene that the camera cannot hold, a dress about to burn, and a face with more contrast than wanted. */
 export function contrastWarnings(
   points: readonly PointSolution[],
   camera: Pick<Camera, 'clipsAboveStops' | 'noiseBelowStops'> | null,
@@ -44,14 +43,19 @@ export function contrastWarnings(
     if (span > holds)
       warnings.push({
         kind: 'span',
-        text: `${lightest.name} lies ${formatStopCount(span)} stops over ${darkest.name.toLowerCase()}; this camera holds ${formatStopCount(holds)}. One of them will be lost.`,
+        lightestId: lightest.pointId,
+        darkestId: darkest.pointId,
+        spanStops: span,
+        holdsStops: holds,
       });
     for (const white of placed.filter(({ role, zone }) => role === 'white' && zone !== 'clipped')) {
       const headroom = camera.clipsAboveStops - white.placedStops;
       if (headroom < LEAST_HEADROOM_STOPS)
         warnings.push({
           kind: 'headroom',
-          text: `${white.name} has ${formatStopCount(headroom)} stops of headroom. Darken by ${formatStopCount(LEAST_HEADROOM_STOPS - headroom + 0.05)} or more to be safe.`,
+          pointId: white.pointId,
+          headroomStops: headroom,
+          darkenStops: LEAST_HEADROOM_STOPS - headroom + 0.05,
         });
     }
   }
@@ -68,9 +72,6 @@ export function contrastWarnings(
     dark !== null &&
     (face.flashStops === null) === (shadow.flashStops === null);
   if (comparable && lit - dark > look.faceContrastStops + 0.05)
-    warnings.push({
-      kind: 'face-contrast',
-      text: `The shadow side lies ${formatStopCount(lit - dark)} stops under the face; the look calls for ${formatStopCount(look.faceContrastStops)} at most. Open it with a reflector or fill.`,
-    });
+    warnings.push({ kind: 'face-contrast', contrastStops: lit - dark, wantedStops: look.faceContrastStops });
   return warnings;
 }

@@ -4,7 +4,6 @@ import type { Kit } from '../gear';
 import { lightConfig, promisedAv, sameSource, type UsableLight } from '../lights';
 import { ambientReadings, flashReadingsOf, lightEv100, measureFlash, outlierQuestion } from '../metering';
 import { distanceForChange } from '../modifiers';
-import { formatDistance, formatStopCount, sayStops } from '../notation';
 import { remainingLight } from '../photometry';
 import type { Reading, Setup } from '../setup';
 
@@ -14,13 +13,18 @@ export interface Disagreement {
   readingId: string;
   /** read minus foretold, this light alone, stops */
   offStops: number;
-  text: string;
-  causes: { kind: 'ambient' | 'power' | 'distance'; text: string }[];
-  /** what to meter now; null when it has been metered */
-  tellApart: string | null;
+  causes: DisagreementCause[];
+  /** the point to be metered now with the flash off; null when it has been */
+  tellApartPointId: string | null;
   /** what that reading showed; null before it */
   settled: 'ambient' | 'light' | null;
 }
+
+/** What would explain it, with its size. */
+export type DisagreementCause =
+  | { kind: 'ambient'; stops: number }
+  | { kind: 'power'; reallyText: string; saidText: string }
+  | { kind: 'distance'; reallyM: number; saidM: number };
 
 /** Differences up to this are what meters and dials do, stops. */
 const AGREES_STOPS = 0.2;
@@ -110,23 +114,14 @@ export function disagreements(
           : Math.abs(lightEv100(after) - reading.tv - ambientAv) > MOVED_STOPS
             ? 'ambient'
             : 'light';
-    const point = setup.points.find(({ id }) => id === light.aimPointId)?.name.toLowerCase() ?? 'point';
-    const causes: Disagreement['causes'] = [
-      ...(byAmbient === null
-        ? []
-        : [{ kind: 'ambient' as const, text: `The ambient moved: ${sayStops(byAmbient)} than metered.` }]),
+    const causes: DisagreementCause[] = [
+      ...(byAmbient === null ? [] : [{ kind: 'ambient' as const, stops: byAmbient }]),
       {
         kind: 'power',
-        text: `The power really was ${writePower(config.unit.scale, reallyStops)}, not ${writePower(config.unit.scale, fired.powerStops)}: another dial, a head not recycled, another channel.`,
+        reallyText: writePower(config.unit.scale, reallyStops),
+        saidText: writePower(config.unit.scale, fired.powerStops),
       },
-      ...(reallyM === undefined
-        ? []
-        : [
-            {
-              kind: 'distance' as const,
-              text: `It really stood at ${formatDistance(reallyM, kit.preferences.distanceUnit)}, not ${formatDistance(fired.distanceM, kit.preferences.distanceUnit)}, or the dome was turned.`,
-            },
-          ]),
+      ...(reallyM === undefined ? [] : [{ kind: 'distance' as const, reallyM, saidM: fired.distanceM }]),
     ];
     return [
       {
@@ -134,13 +129,9 @@ export function disagreements(
         readingId: reading.id,
         offStops,
         settled,
-        text: `This light read ${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'} what was foretold.`,
         causes:
           settled === null ? causes : causes.filter(({ kind }) => (kind === 'ambient') === (settled === 'ambient')),
-        tellApart:
-          settled === null
-            ? `Meter the ${point} once more with the flash off: if it changed, the ambient moved; if not, power or distance is off.`
-            : null,
+        tellApartPointId: settled === null ? light.aimPointId : null,
       },
     ];
   });

@@ -1,11 +1,17 @@
-export { type Balance, balance } from './balance';
-export { type ColourSolution, colourSolution, type GelAdvice, sayGelCost } from './colourSolution';
-export type { Contrast } from './contrast';
-export { type Disagreement, disagreements } from './disagreement';
+export { balance, type Balance } from './balance';
+export {
+  type CastSource,
+  type ColourSolution,
+  colourSolution,
+  type GelAdvice,
+  type MixedColour,
+  type WhiteBalanceReason,
+} from './colourSolution';
+export { type Disagreement, type DisagreementCause, disagreements } from './disagreement';
 export { type LampSolution, solveLamps } from './lamps';
 export { type PanelSolution, solvePanels } from './panelSolution';
 export type { PointSolution } from './point';
 export type { LightRatios } from './ratios';
 export { type SecondBody, secondBody } from './secondBody';
-export type { Together } from './together';
 export { type VideoSolution, videoSolution } from './video';
+export type { Warning } from './warning';

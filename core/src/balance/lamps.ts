@@ -1,6 +1,5 @@
 import { type Kit, lampLuxAt1M } from '../gear';
 import { beamLossStops } from '../modifiers';
-import { formatStopCount, formatStops } from '../notation';
 import { addLight, domeResponse, ev100FromLux } from '../photometry';
 import { angleDeg, direction, lightPlace, minus } from '../scene';
 import type { Setup } from '../setup';
@@ -16,8 +15,9 @@ export interface LampSolution {
   ev100: number;
   /** change of the ambient at the point when it is switched on, stops; null where the ambient is not metered */
   addsStops: number | null;
+  /** its light there over the ambient, stops; null where the ambient is not metered */
+  overAmbientStops: number | null;
   kelvin: number;
-  text: string;
 }
 
 /** The light of each lamp at its point by the inverse square and as a dome there sees it, and what it adds to the ambient that was metered without it. */
@@ -32,10 +32,6 @@ export const solveLamps = ({ lamps }: Setup, kit: Kit, points: readonly PointSol
       beamLossStops(lamp.beam, placed.offAxisDeg) +
       Math.log2(Math.max(0.02, domeResponse(asideDeg)));
     const addsStops = point.ambientEv100 === null ? null : addLight(point.ambientEv100, ev100) - point.ambientEv100;
-    const beside =
-      point.ambientEv100 === null
-        ? ''
-        : `, ${formatStopCount(ev100 - point.ambientEv100)} stops ${ev100 < point.ambientEv100 ? 'under' : 'over'} the ambient there`;
     return [
       {
         id: placed.id,
@@ -43,8 +39,8 @@ export const solveLamps = ({ lamps }: Setup, kit: Kit, points: readonly PointSol
         pointId: point.pointId,
         ev100,
         addsStops,
+        overAmbientStops: point.ambientEv100 === null ? null : ev100 - point.ambientEv100,
         kelvin: placed.kelvin,
-        text: `EV ${ev100.toFixed(1)} on the ${point.name.toLowerCase()}${beside}${addsStops === null ? '' : `: switched on it adds ${formatStops(addsStops)}`}.`,
       },
     ];
   });

@@ -1,4 +1,4 @@
-import type { Staleness } from '../metering';
+import type { PointAmbient, Staleness } from '../metering';
 import type { PointRole } from '../setup';
 
 /** One metered tone: where it lands against mid grey, and what it is made of. Levels are stops; null is not known. */
@@ -13,7 +13,6 @@ export interface PointSolution {
   /** every light that reaches the point, its part of the total, and where its figure comes from */
   sources: {
     lightId: string;
-    name: string;
     stops: number;
     share: number;
     basis: 'geometry' | 'calibration' | 'reading';
@@ -30,8 +29,7 @@ export interface PointSolution {
   placedAmbientStops: number | null;
   /** light here over the light at the face, stops */
   overFaceStops: number | null;
-  /** measured here; carried: an older reading moved by what changed in the same light elsewhere; one source: only a disc to one source was taken */
-  basis: 'measured' | 'carried' | 'one source' | null;
+  basis: PointAmbient['basis'];
   uncertaintyStops: number | null;
   /** the reading in force */
   readingId: string | null;
@@ -39,12 +37,10 @@ export interface PointSolution {
   /** what a meter at the camera's shutter and ISO would show here with every light on */
   meterText: string | null;
   /** what a meter at the camera's shutter and ISO would show here, by the ambient alone */
-  atCameraText: string | null;
+  atCamera: { apertureText: string; shutterText: string; isoText: string } | null;
   /** where the camera would be if this point were right */
   ifRightText: string | null;
-  zone: 'in range' | 'clipped' | 'lost' | null;
+  zone: 'in-range' | 'clipped' | 'lost' | null;
   /** minutes since the ambient was metered */
   ambientAgeMinutes: number | null;
-  /** the same in one sentence, for a voice and for text views */
-  text: string;
 }

@@ -1,12 +1,11 @@
 import type { LightsSolution } from '../lights';
-import { formatStopCount } from '../notation';
 import { stopsToRatio } from '../photometry';
 import type { PointSolution } from './point';
 
 /** How the lights stand to each other; null where one of them is missing. */
 export interface LightRatios {
   /** key side to shadow side, `(key + fill) : fill`, as a plain ratio */
-  lighting: { ratio: number; stops: number; text: string } | null;
+  lighting: { ratio: number; stops: number } | null;
   /** key over fill at the face, stops */
   keyOverFillStops: number | null;
   /** rim at the hair over key at the face, stops */
@@ -33,7 +32,6 @@ export function lightRatios({ lights, at }: LightsSolution, points: readonly Poi
         : {
             ratio,
             stops: Math.log2(ratio),
-            text: `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(Math.log2(ratio))} stops`,
           },
     keyOverFillStops,
     rimOverKeyStops: rimStops === null || keyStops === null ? null : rimStops - keyStops,

@@ -1,7 +1,6 @@
 import { type CameraSolution, chooseCameraSettings } from '../exposure';
 import { powerStepStops } from '../flash';
 import type { Kit } from '../gear';
-import { formatStopCount, sayStops } from '../notation';
 import { roundToStep } from '../photometry';
 import type { CameraWish, Setup } from '../setup';
 import type { Balance } from './balance';
@@ -16,7 +15,6 @@ export interface SecondBody {
   flashDifferenceStops: number;
   /** change of power that would give it the first body's flash; 0 when it is the same already */
   powerChangeStops: number;
-  text: string;
 }
 
 /**
@@ -45,19 +43,11 @@ export function secondBody(setup: Setup, kit: Kit, { camera, gear, target, light
   const flashDifferenceStops = camera.av + camera.ndStops - camera.sv - (settings.av + settings.ndStops - settings.sv);
   const step = light === null ? null : powerStepStops(light.unit.scale);
   const powerChangeStops = step === null ? -flashDifferenceStops : roundToStep(-flashDifferenceStops, step);
-  const { shutter, aperture, iso } = settings.text;
-  const flash =
-    Math.abs(powerChangeStops) < 1e-6
-      ? 'The flash stays as it is.'
-      : `Its flash is ${sayStops(flashDifferenceStops)}: power ${powerChangeStops > 0 ? 'up' : 'down'} ${formatStopCount(powerChangeStops)} keeps it.`;
-  const ambient =
-    Math.abs(ambientDifferenceStops) < 0.1 ? 'Ambient is equal.' : `Ambient is ${sayStops(ambientDifferenceStops)}.`;
   return {
     cameraName: body.name,
     camera: settings,
     ambientDifferenceStops,
     flashDifferenceStops,
     powerChangeStops: powerChangeStops + 0,
-    text: `${shutter}, ${aperture}, ${iso}. ${ambient} ${flash}`,
   };
 }

@@ -9,7 +9,6 @@ import type { PointSolution } from './point';
 export interface Together {
   readingId: string;
   pointId: string;
-  pointName: string;
   readText: string;
   foretoldText: string;
   /** read minus foretold, stops */
@@ -49,7 +48,6 @@ export function togetherReading(
   return {
     readingId: reading.id,
     pointId: point.pointId,
-    pointName: point.name,
     readText: formatAperture(reading.av, meterIncrement),
     foretoldText: formatAperture(foretoldAv, meterIncrement),
     offStops: ev100(reading) - point.totalEv100,

@@ -1,6 +1,6 @@
 import { videoShutterTv } from '../exposure';
 import type { Kit } from '../gear';
-import { formatShutter, formatStopCount } from '../notation';
+import { formatShutter } from '../notation';
 import { secondsFromTv } from '../photometry';
 import type { Setup } from '../setup';
 import type { Balance } from './balance';
@@ -11,10 +11,8 @@ export interface VideoSolution {
   shutterText: string;
   /** filter still wanted to keep the aperture, stops; 0 when none */
   ndNeededStops: number;
-  ndText: string;
   /** lamps on the mains may flicker at this shutter; null when they do not */
-  flicker: { safeAngleDeg: number | null; text: string } | null;
-  text: string;
+  flicker: { safeAngleDeg: number | null } | null;
 }
 
 /** Exposures of whole half-waves are even; within this part of a half-wave it is not seen. */
@@ -38,25 +36,12 @@ export function videoSolution(setup: Setup, kit: Kit, { camera, gear }: Balance)
   const halfWaves = secondsFromTv(tv) * 2 * kit.preferences.mainsHz;
   const even = halfWaves > 0.5 && Math.abs(halfWaves - Math.round(halfWaves)) < EVEN_WITHIN;
   const safe = safeAngleDeg(video.framesPerSecond, video.angleDeg, kit.preferences.mainsHz);
-  const ndNeededStops = camera?.missing === 'too bright' ? camera.missingStops : 0;
+  const ndNeededStops = camera?.missing === 'too-bright' ? camera.missingStops : 0;
   const shutterText = formatShutter(tv, gear?.body.increment ?? 'third');
   return {
     shutterTv: tv,
     shutterText,
     ndNeededStops,
-    ndText:
-      ndNeededStops > 0
-        ? `${formatStopCount(ndNeededStops)} stops of ND keep ${camera?.text.aperture ?? 'the aperture'}.`
-        : 'No ND is needed.',
-    flicker: even
-      ? null
-      : {
-          safeAngleDeg: safe,
-          text:
-            safe === null
-              ? `Lamps on ${kit.preferences.mainsHz} Hz may flicker: at this frame rate no shutter takes in a whole pulse. Take a slower rate, or flicker-free lamps.`
-              : `Lamps on ${kit.preferences.mainsHz} Hz may flicker: ${safe.toFixed(1)}° takes in whole pulses.`,
-        },
-    text: `${video.framesPerSecond} frames a second at ${Math.round(video.angleDeg)}° are ${shutterText}. Flash does not help in video: continuous lamps count as ambient.`,
+    flicker: even ? null : { safeAngleDeg: safe },
   };
 }

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { fault } from '../photometry';
+
 /** What readings have taught: a normal distribution over the offsets of things of the kit, in stops against their stated values. */
 export const calibrationSchema = z
   .strictObject({
@@ -27,7 +29,7 @@ export const calibrationSchema = z
   .refine(
     ({ ids, meanStops, covariance, readings }) =>
       [meanStops, covariance, readings, ...covariance].every((list) => list.length === ids.length),
-    'as many figures as things, everywhere',
+    fault('as-many-figures'),
   );
 export type Calibration = z.infer<typeof calibrationSchema>;
 export const UNTAUGHT: Calibration = { ids: [], meanStops: [], covariance: [], readings: [], outliers: [] };

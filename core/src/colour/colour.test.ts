@@ -2,8 +2,11 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import golden from '../../test/golden/gels.json';
-import { colourDistanceMired, gelled, gelLossStops, stackFor, USUAL_GELS } from './gels';
+import { USUAL_GELS } from '../sample/gels';
+import { english } from '../words';
+import { colourDistanceMired, gelled, gelLossStops, stackFor } from './gels';
 import {
+  castOf,
   castSwatch,
   colourFromGreyCard,
   FLASH_COLOUR,
@@ -11,9 +14,9 @@ import {
   miredOf,
   miredOffNeutral,
   NAMED_SOURCES,
-  sayCast,
 } from './mired';
 
+const cast = (...of: Parameters<typeof castOf>) => english.cast(castOf(...of));
 const gelNamed = (name: string) => USUAL_GELS.filter((gel) => gel.name === name);
 
 describe('gels', () => {
@@ -65,10 +68,10 @@ describe('gels', () => {
 describe('colour in the picture', () => {
   it('warm is positive, and words say how plain it is', () => {
     expect(miredOffNeutral(NAMED_SOURCES.tungsten, FLASH_COLOUR)).toBeGreaterThan(150);
-    expect(sayCast(NAMED_SOURCES.tungsten, FLASH_COLOUR)).toBe('plainly warm');
-    expect(sayCast(NAMED_SOURCES.cloud, FLASH_COLOUR)).toBe('a little cool');
-    expect(sayCast(NAMED_SOURCES.tubes, { kelvin: 4200, greenCc: 0 })).toBe('plainly green');
-    expect(sayCast(FLASH_COLOUR, NAMED_SOURCES.daylight)).toBe('neutral');
+    expect(cast(NAMED_SOURCES.tungsten, FLASH_COLOUR)).toBe('plainly warm');
+    expect(cast(NAMED_SOURCES.cloud, FLASH_COLOUR)).toBe('a little cool');
+    expect(cast(NAMED_SOURCES.tubes, { kelvin: 4200, greenCc: 0 })).toBe('plainly green');
+    expect(cast(FLASH_COLOUR, NAMED_SOURCES.daylight)).toBe('neutral');
   });
 
   it('a swatch at its own white balance is grey, a warm one redder than blue', () => {

@@ -1,5 +1,7 @@
-export { type Gel, gelled, gelLossStops, gelSchema, stackFor, USUAL_GELS } from './gels';
+export { type Gel, gelled, gelLossStops, gelSchema, stackFor } from './gels';
 export {
+  type Cast,
+  castOf,
   castSwatch,
   colourFromGreyCard,
   FLASH_COLOUR,
@@ -12,6 +14,5 @@ export {
   miredOffNeutral,
   NAMED_SOURCES,
   type NamedSource,
-  sayCast,
   shiftedKelvin,
 } from './mired';

@@ -25,17 +25,17 @@ export const FLASH_COLOUR: LightColour = { kelvin: 5600, greenCc: 0 };
 
 /** Usual sources, each with the colour that it is taken to have until it is measured. */
 export const NAMED_SOURCES = {
-  daylight: { name: 'Daylight', kelvin: 5500, greenCc: 0 },
-  lowSun: { name: 'Low sun', kelvin: 3500, greenCc: 0 },
-  cloud: { name: 'Cloud', kelvin: 6500, greenCc: 0 },
-  shade: { name: 'Open shade', kelvin: 7500, greenCc: 0 },
-  leaves: { name: 'Under leaves', kelvin: 5800, greenCc: 15 },
-  dusk: { name: 'Blue dusk', kelvin: 10_000, greenCc: 0 },
-  tungsten: { name: 'Tungsten', kelvin: 2900, greenCc: 0 },
-  warmLed: { name: 'Warm LED', kelvin: 2800, greenCc: 4 },
-  tubes: { name: 'Fluorescent', kelvin: 4200, greenCc: 22 },
-  candle: { name: 'Candles', kelvin: 1900, greenCc: 0 },
-} as const satisfies Record<string, LightColour & { name: string }>;
+  daylight: { kelvin: 5500, greenCc: 0 },
+  lowSun: { kelvin: 3500, greenCc: 0 },
+  cloud: { kelvin: 6500, greenCc: 0 },
+  shade: { kelvin: 7500, greenCc: 0 },
+  leaves: { kelvin: 5800, greenCc: 15 },
+  dusk: { kelvin: 10_000, greenCc: 0 },
+  tungsten: { kelvin: 2900, greenCc: 0 },
+  warmLed: { kelvin: 2800, greenCc: 4 },
+  tubes: { kelvin: 4200, greenCc: 22 },
+  candle: { kelvin: 1900, greenCc: 0 },
+} as const satisfies Record<string, LightColour>;
 export type NamedSource = keyof typeof NAMED_SOURCES;
 
 /** How far a source looks off neutral in a picture: `mired(source) − mired(white balance)`; positive is warm. */
@@ -46,20 +46,26 @@ export const miredOffNeutral = (source: LightColour, whiteBalance: LightColour):
 export const MIRED_SEEN = 10;
 const MIRED_PLAIN = 50;
 const GREEN_SEEN_CC = 4;
+const GREEN_PLAIN_CC = 15;
 
-/** How a source looks in a picture, in words: `plainly warm`, `a little green`. */
-export function sayCast(source: LightColour, whiteBalance: LightColour): string {
+/** How a source looks in a picture: how plainly it is seen, and to which side; null where it is not. */
+export interface Cast {
+  warmth: { side: 'warm' | 'cool'; plain: boolean } | null;
+  tint: { side: 'green' | 'magenta'; plain: boolean } | null;
+}
+
+/** How a source looks in a picture of this white balance. */
+export function castOf(source: LightColour, whiteBalance: LightColour): Cast {
   const off = miredOffNeutral(source, whiteBalance);
   const green = source.greenCc - whiteBalance.greenCc;
-  const warm =
-    Math.abs(off) < MIRED_SEEN
-      ? null
-      : `${Math.abs(off) < MIRED_PLAIN ? 'a little' : 'plainly'} ${off > 0 ? 'warm' : 'cool'}`;
-  const tint =
-    Math.abs(green) < GREEN_SEEN_CC
-      ? null
-      : `${Math.abs(green) < 15 ? 'a little' : 'plainly'} ${green > 0 ? 'green' : 'magenta'}`;
-  return [warm, tint].filter((part) => part !== null).join(', ') || 'neutral';
+  return {
+    warmth:
+      Math.abs(off) < MIRED_SEEN ? null : { side: off > 0 ? 'warm' : 'cool', plain: Math.abs(off) >= MIRED_PLAIN },
+    tint:
+      Math.abs(green) < GREEN_SEEN_CC
+        ? null
+        : { side: green > 0 ? 'green' : 'magenta', plain: Math.abs(green) >= GREEN_PLAIN_CC },
+  };
 }
 
 /** CIE 1931 chromaticity of a black body. Source: Kim et al. 2002, cubic fit of the Planckian locus, 1667 to 25 000 K. */

@@ -84,7 +84,7 @@ export function trueSolution(
       const known =
         point.sources.length > 0 || first === undefined
           ? point.sources
-          : [{ lightId: first.lightId, name: first.name, stops: 0, share: 0, basis: 'geometry' as const }];
+          : [{ lightId: first.lightId, stops: 0, share: 0, basis: 'geometry' as const }];
       const foretold = known.length === 0 ? 0 : addLight(...known.map(({ stops }) => stops));
       // which light gives how much is as foretold; all of it together is as it truly is
       const sources =

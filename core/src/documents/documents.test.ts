@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { DEFAULT_PREFERENCES, gatherKit, kitItems } from '../gear';
+import { DEFAULT_PREFERENCES, gatherKit, kitItems, schemaFault } from '../gear';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { newSetup, type Setup, withSettings } from '../setup';
-import { describeChange } from '../words';
+import { english } from '../words';
+import { describeChange } from '../words/english/change';
 import { type Change, groupChanges, lastUndoable, settingChanges, undoSettings } from './change';
 import { documentSchema } from './document';
 import { mergeByField } from './merge';
@@ -26,7 +27,11 @@ describe('documents', () => {
   });
 
   it('a new setup is a valid document', () => {
-    const fresh = newSetup({ id: sampleId(500), shootId: sampleId(1), spotId: sampleId(2) }, 'Fresh', null);
+    const fresh = newSetup(
+      { id: sampleId(500), shootId: sampleId(1), spotId: sampleId(2) },
+      { title: 'Fresh', face: 'Face', background: 'Background' },
+      null,
+    );
     expect(documentSchema.safeParse(fresh).success).toBe(true);
   });
 
@@ -56,7 +61,8 @@ describe('documents', () => {
       date: '27.2.',
       timeZone: 'Orlabach',
     });
-    expect(wrong.error?.issues.map(({ message }) => message)).toEqual([
+    const issues = wrong.error === undefined ? [] : schemaFault(wrong.error).issues;
+    expect(issues.map(english.schemaIssue)).toEqual([
       expect.stringContaining('name'),
       expect.stringContaining('2026-02-27'),
       expect.stringContaining('Europe/Vienna'),

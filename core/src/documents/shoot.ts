@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { fault } from '../photometry';
+
 /** True for a zone of the IANA time-zone database that this runtime knows. The first call loads the runtime's zones, which is slow. */
 export function isTimeZone(name: string): boolean {
   try {
@@ -10,20 +12,16 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
-const TIME_ZONE_WANTED = 'Name a time zone of the place, such as Europe/Vienna.';
+const TIME_ZONE_WANTED = fault('time-zone-unknown');
 
 /** A day's work at one place. */
 export const shootSchema = z.strictObject({
   type: z.literal('shoot'),
   version: z.literal(1),
   id: z.uuid(),
-  title: z
-    .string()
-    .trim()
-    .min(1, 'Give the shoot a name, such as the couple or the place.')
-    .max(120, 'Keep the name under 120 letters.'),
-  date: z.iso.date('Write the date as year-month-day, such as 2026-02-27.'),
-  place: z.string().trim().max(160, 'Keep the place under 160 letters.'),
+  title: z.string().trim().min(1, fault('shoot-name-missing')).max(120, fault('shoot-name-long')),
+  date: z.iso.date(fault('date-wanted')),
+  place: z.string().trim().max(160, fault('place-long')),
   timeZone: z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED),
 });
 export type Shoot = z.infer<typeof shootSchema>;
@@ -42,10 +40,6 @@ export const spotSchema = z.strictObject({
   version: z.literal(1),
   id: z.uuid(),
   shootId: z.uuid(),
-  title: z
-    .string()
-    .trim()
-    .min(1, 'Give the spot a name, such as Terrace.')
-    .max(120, 'Keep the name under 120 letters.'),
+  title: z.string().trim().min(1, fault('spot-name-missing')).max(120, fault('spot-name-long')),
 });
 export type Spot = z.infer<typeof spotSchema>;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { fault } from '../photometry';
 import { documentSchema } from './document';
 import { enteredShootSchema } from './shoot';
 
@@ -14,7 +15,7 @@ export const mutationSchema = z.discriminatedUnion('op', [
     baseVersion: z.int().min(0).meta({ description: 'version that the edit started from; 0: new' }),
     document: documentSchema.refine(
       (document) => document.type !== 'shoot' || enteredShootSchema.safeParse(document).success,
-      'The shoot names a time zone that is not known here.',
+      fault('time-zone-unknown-here'),
     ),
   }),
   z.strictObject({ op: z.literal('delete'), key: z.uuid(), id: z.uuid(), baseVersion: z.int().min(0) }),

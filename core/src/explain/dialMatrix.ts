@@ -2,27 +2,41 @@ import type { Balance } from '../balance';
 import { type FlashUnit, highSpeedSyncLossStops, powerStepStops, snapPower } from '../flash';
 import { type Kit, offered } from '../gear';
 import { falloffStops } from '../modifiers';
-import { formatDistance, formatStopCount } from '../notation';
+import { formatStopCount } from '../notation';
 import { addLight, INCREMENT_STOPS } from '../photometry';
 import { lightPath, type Setting, type Setup } from '../setup';
-import { lightName } from '../words';
 
 /** One control, a step of it, and what that step does to each source. */
 export interface DialColumn {
   /** the same for the same control: `shutter`, `power:` and a light's id */
   dial: string;
-  name: string;
-  /** the step, with its direction: `one third faster` */
-  step: string;
+  control: DialControl;
+  step: DialStep;
   /** stops per step by source id; 0: it does nothing to it */
   stops: Record<string, number>;
   /** what taking the step changes in the documents; empty where the kit has nothing for it */
   settings: Setting[];
 }
 
+/** A control of the camera, of the lamps, or of one light; `letter` null: there is one light only. */
+export type DialControl =
+  | { kind: 'shutter' | 'aperture' | 'iso' | 'nd' | 'dimmer' }
+  | { kind: 'power' | 'distance' | 'gel'; letter: string | null };
+
+/** A step towards less light. */
+export type DialStep =
+  | { kind: 'faster' | 'smaller' | 'lower' | 'down'; sizeText: string }
+  | { kind: 'farther'; distanceM: number }
+  | { kind: 'put-on'; name: string }
+  | { kind: 'one-stop-on' | 'none-owned' };
+
+/** What gives light: daylight, lamps, or one light of the setup; `unitName` where it is the only one. */
+export type DialSource =
+  { id: string; kind: 'daylight' | 'lamps' } | { id: string; kind: 'light'; unitName: string | null };
+
 /** Sources by controls, in stops per step towards less light; the other way is the same with the other sign. */
 export interface DialMatrix {
-  sources: { id: string; name: string }[];
+  sources: DialSource[];
   columns: DialColumn[];
 }
 
@@ -43,15 +57,15 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
     highSpeedSyncLossStops(entry, camera.highSpeedSync ? tv - (camera.tv - camera.beyondSyncStops) : 0);
   const column = (
     dial: string,
-    name: string,
-    said: string,
+    control: DialControl,
+    step: DialStep,
     steadyStops: number,
     flashStops: (unit: FlashUnit) => number,
     settings: Setting[],
   ): DialColumn => ({
     dial,
-    name,
-    step: said,
+    control,
+    step,
     settings,
     stops: {
       ...Object.fromEntries(steady.map((id) => [id, steadyStops + 0])),
@@ -59,27 +73,29 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
     },
   });
   const alike = (stops: number) => () => stops;
-  const size = formatStopCount(step, gear.body.increment);
+  const sizeText = formatStopCount(step, gear.body.increment);
   const nd = offered(kit.filters)
     .filter(({ id }) => !setup.camera.filterIds.includes(id))
     .sort((a, b) => a.lossStops - b.lossStops)[0];
   const columns = [
     column(
       'shutter',
-      'Shutter',
-      `${size} faster`,
+      { kind: 'shutter' },
+      { kind: 'faster', sizeText },
       -step,
       ({ highSpeedSyncLossStops: entry }) => syncLoss(entry ?? 0, camera.tv) - syncLoss(entry ?? 0, camera.tv + step),
       setup.camera.video === null ? [{ path: 'camera.pins.tv', value: camera.tv + step }] : [],
     ),
-    column('aperture', 'Aperture', `${size} smaller`, -step, alike(-step), [
+    column('aperture', { kind: 'aperture' }, { kind: 'smaller', sizeText }, -step, alike(-step), [
       { path: 'camera.pins.av', value: camera.av + step },
     ]),
-    column('iso', 'ISO', `${size} lower`, -step, alike(-step), [{ path: 'camera.pins.sv', value: camera.sv - step }]),
+    column('iso', { kind: 'iso' }, { kind: 'lower', sizeText }, -step, alike(-step), [
+      { path: 'camera.pins.sv', value: camera.sv - step },
+    ]),
     column(
       'nd',
-      'ND',
-      nd === undefined ? '1 stop on' : `${nd.name} on`,
+      { kind: 'nd' },
+      nd === undefined ? { kind: 'one-stop-on' } : { kind: 'put-on', name: nd.name },
       -(nd?.lossStops ?? 1),
       alike(-(nd?.lossStops ?? 1)),
       nd === undefined || setup.camera.filterIds.length >= 6
@@ -91,8 +107,8 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
   if (lamp !== undefined)
     columns.push({
       dial: 'dimmer',
-      name: 'Dimmer',
-      step: `${size} down`,
+      control: { kind: 'dimmer' },
+      step: { kind: 'down', sizeText },
       stops: Object.fromEntries([...steady, ...flashIds].map((id) => [id, id === 'lamps' ? -step : 0])),
       settings: [
         {
@@ -109,7 +125,7 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
     config: { unit, modifier },
   } of now.usable) {
     const solution = now.lights.find(({ lightId }) => lightId === one.id);
-    const letter = now.usable.length === 1 ? '' : ` ${one.group}`;
+    const letter = now.usable.length === 1 ? null : one.group;
     const farther = Math.min(30, one.distanceM + DISTANCE_STEP_M);
     const power = powerStepStops(unit.scale);
     const gel = offered(kit.gels)
@@ -120,8 +136,8 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
     columns.push(
       {
         dial: `power:${one.id}`,
-        name: `Power${letter}`,
-        step: `${formatStopCount(power, unit.scale.step)} down`,
+        control: { kind: 'power', letter },
+        step: { kind: 'down', sizeText: formatStopCount(power, unit.scale.step) },
         stops: alone(-(power - Math.min(power, solution?.tailLossStops ?? 0))),
         settings:
           one.id === light?.light.id
@@ -135,15 +151,15 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
       },
       {
         dial: `distance:${one.id}`,
-        name: `Distance${letter}`,
-        step: `${formatDistance(farther, kit.preferences.distanceUnit)}, farther`,
+        control: { kind: 'distance', letter },
+        step: { kind: 'farther', distanceM: farther },
         stops: alone(-falloffStops(modifier.shape, one.distanceM, farther)),
         settings: [{ path: lightPath(index, 'distanceM'), value: farther }],
       },
       {
         dial: `gel:${one.id}`,
-        name: `Gel${letter}`,
-        step: gel === undefined ? 'none owned' : `${gel.name} on`,
+        control: { kind: 'gel', letter },
+        step: gel === undefined ? { kind: 'none-owned' } : { kind: 'put-on', name: gel.name },
         stops: alone(-(gel?.lossStops ?? 0)),
         settings:
           gel === undefined || one.gelIds.length >= 4
@@ -154,20 +170,17 @@ export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | n
   }
   return {
     sources: [
-      ...SOURCES,
-      ...now.usable.map(({ light: one, config: { unit } }) => ({
+      { id: 'ambient', kind: 'daylight' },
+      { id: 'lamps', kind: 'lamps' },
+      ...now.usable.map(({ light: one, config: { unit } }): DialSource => ({
         id: one.id,
-        name: now.usable.length === 1 ? unit.name : lightName(one),
+        kind: 'light',
+        unitName: now.usable.length === 1 ? unit.name : null,
       })),
     ],
     columns,
   };
 }
-
-const SOURCES = [
-  { id: 'ambient', name: 'Daylight' },
-  { id: 'lamps', name: 'Lamps, LED' },
-];
 
 /** A step of power is another look: the face ends up elsewhere, and the ambient on it stays where it is. */
 function powerSettings({ look }: Setup, { face, light }: Balance, powerStops: number): Setting[] {

@@ -3,17 +3,23 @@ import { type Kit, offered } from '../gear';
 import { evenness, lightConfig } from '../lights';
 import { type Fact, type MeteredScene, meterScene } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
-import { formatDistance, formatStopCount, formatStops, sayStops } from '../notation';
 import { type Light, lightPath, type Setting, type Setup, withSettings } from '../setup';
 
 /** Another way to the same light, with what it changes. */
 export interface EqualLook {
   id: string;
-  title: string;
-  /** power, softness, evenness and background, before and after */
-  lines: string[];
+  how: EqualWay;
+  power: { fromText: string | null; toText: string; distanceM: number };
+  softness: { fromDeg: number; toDeg: number };
+  /** brightest over darkest of a group, stops; null for one person */
+  spread: { fromStops: number; toStops: number } | null;
+  /** where the background lands; null where it stays */
+  background: { fromStops: number; toStops: number } | null;
   settings: Setting[];
 }
+
+/** Half a step closer, or another modifier or unit by name. */
+export type EqualWay = { kind: 'closer' } | { kind: 'modifier' | 'unit'; name: string };
 
 /** As near as a stand is moved, and how much nearer half a step is. */
 const CENTIMETRE_STEPS = 20;
@@ -25,7 +31,7 @@ const background = (state: Balance) => state.points.find(({ role }) => role === 
 /** Tries settings and says what they change; null where the power is then out of reach. */
 function compare(
   id: string,
-  title: string,
+  how: EqualWay,
   settings: Setting[],
   light: Light,
   now: Balance,
@@ -43,21 +49,17 @@ function compare(
     setup.people === null ? null : evenness([{ stand: one, shape }], setup.people).spreadStops;
   const [evenBefore, evenAfter] = [spread(light, before.modifier.shape), spread(then, config.modifier.shape)];
   const [backBefore, backAfter] = [background(now), background(after)];
-  const softness = (deg: number) => (deg < 1 ? 'a point' : `${Math.round(deg)}°`);
   return {
     id,
-    title,
+    how,
     settings,
-    lines: [
-      `Power ${from?.powerText ?? 'none'} → ${to.powerText}, at ${formatDistance(then.distanceM, kit.preferences.distanceUnit)}`,
-      `Softness ${softness(apparentSizeDeg(before.modifier.shape, light.distanceM))} → ${softness(to.softnessDeg)}`,
-      ...(evenBefore === null || evenAfter === null
-        ? []
-        : [`Across the group ${formatStopCount(evenBefore)} → ${formatStopCount(evenAfter)} stops`]),
-      ...(backBefore === null || backAfter === null || Math.abs(backAfter - backBefore) < 0.05
-        ? []
-        : [`Background ${formatStops(backBefore)} → ${formatStops(backAfter)}, ${sayStops(backAfter - backBefore)}`]),
-    ],
+    power: { fromText: from?.powerText ?? null, toText: to.powerText, distanceM: then.distanceM },
+    softness: { fromDeg: apparentSizeDeg(before.modifier.shape, light.distanceM), toDeg: to.softnessDeg },
+    spread: evenBefore === null || evenAfter === null ? null : { fromStops: evenBefore, toStops: evenAfter },
+    background:
+      backBefore === null || backAfter === null || Math.abs(backAfter - backBefore) < 0.05
+        ? null
+        : { fromStops: backBefore, toStops: backAfter },
   };
 }
 
@@ -90,7 +92,7 @@ export function equalLooks(setup: Setup, kit: Kit, facts: readonly Fact[], clock
               Math.round(CENTIMETRE_STEPS * light.distanceM * (width(modifier.shape) / own)) / CENTIMETRE_STEPS;
             return compare(
               `modifier:${modifier.id}`,
-              `${modifier.name}, as soft`,
+              { kind: 'modifier', name: modifier.name },
               [{ path: lightPath(index, 'modifierId'), value: modifier.id }, ...at(distanceM), free],
               light,
               now,
@@ -102,7 +104,7 @@ export function equalLooks(setup: Setup, kit: Kit, facts: readonly Fact[], clock
     .map((unit) =>
       compare(
         `unit:${unit.id}`,
-        `${unit.name}, the same light`,
+        { kind: 'unit', name: unit.name },
         [
           { path: lightPath(index, 'unitId'), value: unit.id },
           { path: lightPath(index, 'outlet'), value: null },
@@ -118,7 +120,7 @@ export function equalLooks(setup: Setup, kit: Kit, facts: readonly Fact[], clock
   const closerM = Math.round(CENTIMETRE_STEPS * Math.max(0.3, light.distanceM - HALF_STEP_M)) / CENTIMETRE_STEPS;
   const closer =
     closerM < light.distanceM
-      ? compare('closer', 'Half a step closer', [...at(closerM), free], light, now, documents)
+      ? compare('closer', { kind: 'closer' }, [...at(closerM), free], light, now, documents)
       : null;
   return [closer, ...modifiers, ...units].filter((look) => look !== null);
 }

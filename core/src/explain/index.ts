@@ -1,4 +1,11 @@
-export { type DialColumn, type DialMatrix, dialMatrix } from './dialMatrix';
-export { equalLooks } from './equalLooks';
-export { type Ripple, ripple } from './ripple';
-export { type WhyChain, type WhyChains, whyChains } from './why';
+export {
+  type DialColumn,
+  type DialControl,
+  type DialMatrix,
+  dialMatrix,
+  type DialSource,
+  type DialStep,
+} from './dialMatrix';
+export { type EqualLook, equalLooks } from './equalLooks';
+export { ripple, type Ripple, type RippleFollow, type RippleMove } from './ripple';
+export { type WhyChain, type WhyChains, whyChains, type WhyTerm } from './why';

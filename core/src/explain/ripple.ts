@@ -1,36 +1,37 @@
-import { type Balance, balance } from '../balance';
+import { type Balance, balance, type PointSolution } from '../balance';
+import type { CameraSolution } from '../exposure';
 import type { Kit } from '../gear';
-import { sameSource } from '../lights';
+import { type LightSolution, sameSource } from '../lights';
 import { type Fact, meterScene } from '../metering';
-import { formatShare, formatStops, sayStops } from '../notation';
 import { type Setting, type Setup, withSettings } from '../setup';
-import { lightNameInText } from '../words';
 
-/** One thing that a change moves along with it. */
-export interface RippleMove {
-  what: string;
-  from: string;
-  to: string;
-  /** the size in words where it has one: `0.3 stops darker` */
-  words: string | null;
-}
+/** Less than this is not seen in a picture, stops. */
+const SEEN_STOPS = 0.05;
+
+/** One thing that a change moves along with it. Dials are as they print it. */
+export type RippleMove =
+  | { kind: 'shutter' | 'aperture' | 'iso'; fromText: string; toText: string }
+  /** names of filters; null: none */
+  | { kind: 'filters'; fromNames: string | null; toNames: string | null }
+  | { kind: 'tone'; pointId: string; fromStops: number; toStops: number }
+  | { kind: 'share'; from: number; to: number };
+
+/** What hands must do for the look to hold, and what is then out of reach. `lightId` null: the only light. */
+export type RippleFollow =
+  | { kind: 'camera-cannot'; camera: CameraSolution }
+  | { kind: 'no-flash-can-help' }
+  | { kind: 'out-of-reach'; lightId: string | null; byStops: number; direction: 'too-weak' | 'too-strong' }
+  /** `changeStops` is null where there was no power before */
+  | { kind: 'set-power'; lightId: string | null; powerText: string; changeStops: number | null };
 
 /** What follows from a change before it is made. */
 export interface Ripple {
   /** settings and tones that move with it */
   moves: RippleMove[];
-  /** what must be set by hand for the look to hold */
-  follow: string[];
-  /** readings that no longer hold after it, as sentences */
-  stale: string[];
+  follow: RippleFollow[];
+  /** points whose flash readings no longer hold after it */
+  stalePointIds: string[];
 }
-
-const moved = (
-  what: string,
-  from: string | null | undefined,
-  to: string | null | undefined,
-  words: string | null = null,
-): RippleMove[] => (from == null || to == null || from === to ? [] : [{ what, from, to, words }]);
 
 /** Flash readings of a light that then stands or is made otherwise. */
 function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[] {
@@ -38,7 +39,6 @@ function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[
     const then = after.lights.find(({ id }) => id === light.id);
     return then === undefined || !sameSource(light, then) || light.distanceM !== then.distanceM;
   });
-  const points = new Map(setup.points.map(({ id, name }) => [id, name]));
   const touched = new Set(
     facts.flatMap((fact) =>
       fact.type === 'reading' &&
@@ -49,10 +49,7 @@ function staleFlash(setup: Setup, after: Setup, facts: readonly Fact[]): string[
         : [],
     ),
   );
-  return [...touched].map(
-    (id) =>
-      `The flash reading at ${(points.get(id) ?? 'a point').toLowerCase()} was taken with the light as it stood: read it again.`,
-  );
+  return [...touched];
 }
 
 /**
@@ -72,62 +69,58 @@ export function ripple(
   const from = balance(setup, kit, meterScene(setup, kit, facts, clock));
   // other points or another way to set the face are read anew
   const to = balance(changed.value, kit, meterScene(changed.value, kit, facts, clock));
-  const [a, b] = [from.camera, to.camera];
-  const [p, q] = [from.light?.solution, to.light?.solution];
-  const tones = from.points.flatMap((point) => {
-    const then = to.points.find(({ pointId }) => pointId === point.pointId);
-    if (
-      point.placedStops === null ||
-      then?.placedStops == null ||
-      Math.abs(then.placedStops - point.placedStops) < 0.05
-    )
-      return [];
-    return [
-      {
-        what: point.name,
-        from: formatStops(point.placedStops),
-        to: formatStops(then.placedStops),
-        words: sayStops(then.placedStops - point.placedStops),
-      },
-    ];
-  });
   return {
     moves: [
-      ...moved('Shutter', a?.text.shutter, b?.text.shutter),
-      ...moved('Aperture', a?.text.aperture, b?.text.aperture),
-      ...moved('ISO', a?.text.iso, b?.text.iso),
-      ...moved('Filter', a?.text.filters ?? 'none', b?.text.filters ?? 'none'),
-      ...tones,
-      ...moved('Flash share', p && formatShare(p.flashShare), q && formatShare(q.flashShare)),
+      ...dialMoves(from.camera, to.camera),
+      ...from.points.flatMap((point) => toneMove(point, to)),
+      ...shareMove(from.light?.solution, to.light?.solution),
     ],
     follow: followUp(from, to),
-    stale: staleFlash(setup, changed.value, facts),
+    stalePointIds: staleFlash(setup, changed.value, facts),
   };
 }
 
-/** What hands must do after it: the flash's power, and what is then out of reach. */
-function followUp(from: Balance, to: Balance): string[] {
-  const q = to.light?.solution;
-  const lines: string[] = [];
-  if (to.camera !== null && !to.camera.met) lines.push(to.camera.reason);
-  if (q == null) return lines;
-  if (q.powerText === null) lines.push('No flash can help then: the ambient reaches the wanted place of the face.');
-  for (const then of to.lights) {
-    const before = from.lights.find(({ lightId }) => lightId === then.lightId);
-    const name = to.lights.length === 1 ? 'the flash' : lightNameInText(then);
-    if (then.outOfRange !== null)
-      lines.push(
-        `${name.replace(/^./, (letter) => letter.toUpperCase())} is then ${sayReach(then.outOfRange.byStops)} ${then.outOfRange.direction}.`,
-      );
-    else if (
-      then.powerStops !== null &&
-      (before?.powerStops == null || Math.abs(then.powerStops - before.powerStops) > 1e-6)
-    )
-      lines.push(
-        `Set ${name} to ${then.powerText ?? ''}${before?.powerStops == null ? '' : `, ${sayStops(then.powerStops - before.powerStops)} than now`}.`,
-      );
-  }
-  return lines;
+const DIALS = ['shutter', 'aperture', 'iso'] as const;
+/** Dials that then print something else. */
+function dialMoves(from: CameraSolution | null, to: CameraSolution | null): RippleMove[] {
+  const moves: RippleMove[] = DIALS.flatMap((kind) => {
+    const [fromText, toText] = [from?.text[kind], to?.text[kind]];
+    return fromText === undefined || toText === undefined || fromText === toText ? [] : [{ kind, fromText, toText }];
+  });
+  const [fromNames, toNames] = [from?.text.filters ?? null, to?.text.filters ?? null];
+  return fromNames === toNames ? moves : [...moves, { kind: 'filters', fromNames, toNames }];
 }
 
-const sayReach = (stops: number) => `${formatStops(stops).replace('+', '')} stops`;
+function toneMove({ pointId, placedStops }: PointSolution, to: Balance): RippleMove[] {
+  const then = to.points.find((point) => point.pointId === pointId)?.placedStops ?? null;
+  return placedStops === null || then === null || Math.abs(then - placedStops) < SEEN_STOPS
+    ? []
+    : [{ kind: 'tone', pointId, fromStops: placedStops, toStops: then }];
+}
+
+/** A share is told in whole per cent: less than that is no change. */
+function shareMove(from: LightSolution | null | undefined, to: LightSolution | null | undefined): RippleMove[] {
+  if (from == null || to == null) return [];
+  const percent = ({ flashShare }: LightSolution) => Math.round(flashShare * 100);
+  return percent(from) === percent(to) ? [] : [{ kind: 'share', from: from.flashShare, to: to.flashShare }];
+}
+
+/** What hands must do after it: the flash's power, and what is then out of reach. */
+function followUp(from: Balance, to: Balance): RippleFollow[] {
+  const solution = to.light?.solution;
+  const follow: RippleFollow[] = [];
+  if (to.camera !== null && !to.camera.met) follow.push({ kind: 'camera-cannot', camera: to.camera });
+  if (solution == null) return follow;
+  if (solution.powerText === null) follow.push({ kind: 'no-flash-can-help' });
+  for (const then of to.lights) {
+    const before = from.lights.find(({ lightId }) => lightId === then.lightId)?.powerStops ?? null;
+    const lightId = to.lights.length === 1 ? null : then.lightId;
+    const changeStops = before === null || then.powerStops === null ? null : then.powerStops - before;
+    if (then.outOfRange !== null) {
+      const { byStops, direction } = then.outOfRange;
+      follow.push({ kind: 'out-of-reach', lightId, byStops, direction });
+    } else if (then.powerStops !== null && (changeStops === null || Math.abs(changeStops) > 1e-6))
+      follow.push({ kind: 'set-power', lightId, powerText: then.powerText ?? '', changeStops });
+  }
+  return follow;
+}

@@ -1,208 +1,206 @@
-import type { Balance } from '../balance';
-import {
-  formatAperture,
-  formatIso,
-  formatShare,
-  formatShutter,
-  formatStopCount,
-  formatStops,
-  sayStops,
-} from '../notation';
+import type { Balance, PointSolution } from '../balance';
+import type { CameraSolution, ExposureTarget } from '../exposure';
+import type { LightSolution } from '../lights';
+
+/** What a step of a reason is. Texts are as dials print them. */
+export type WhyTerm =
+  | {
+      kind:
+        | 'hold-back'
+        | 'final-place'
+        | 'feel'
+        | 'background-place'
+        | 'highlight-headroom'
+        | 'dial-rounding'
+        | 'level'
+        | 'ambient-there'
+        | 'flash-adds'
+        | 'tone'
+        | 'flash-against-final'
+        | 'light-beside-others'
+        | 'guide-number'
+        | 'distance'
+        | 'modifier'
+        | 'accessories'
+        | 'high-speed-sync'
+        | 'reading'
+        | 'learned'
+        | 'unit-rounding'
+        | 'flash-on-face'
+        | 'ambient-on-face';
+    }
+  | { kind: 'ambient-at'; pointId: string | null }
+  | { kind: 'missing'; what: CameraSolution['missing'] }
+  | { kind: 'out-of-reach'; direction: 'too-weak' | 'too-strong' }
+  | { kind: 'aperture' | 'shutter' | 'iso' | 'filters'; text: string }
+  | { kind: 'place-of'; pointId: string };
 
 /** One signed step of a reason, in stops. */
 export interface WhyLine {
-  label: string;
+  term: WhyTerm;
   stops: number;
 }
 
+/** Which figure is explained, and as what its sum is read. */
+export type WhySubject =
+  | { kind: 'level' }
+  | { kind: 'shutter' | 'aperture' | 'iso'; text: string }
+  | { kind: 'point'; pointId: string; placedStops: number }
+  | { kind: 'power'; powerText: string | null }
+  | { kind: 'share'; share: number }
+  | { kind: 'meter'; meterText: string | null };
+
 /** Why a figure is what it is: lines that add up to it. */
 export interface WhyChain {
-  /** what is explained: `Shutter 1/200` */
-  title: string;
+  subject: WhySubject;
   lines: WhyLine[];
   /** the sum of the lines */
   totalStops: number;
-  /** what the sum means */
-  totalText: string;
 }
 
 /** Chains by the figure that they explain; a point's under `point:` and its id. */
 export type WhyChains = Record<string, WhyChain>;
 
 const DUST = 1e-9;
+const line = (kind: PlainTerm, stops: number): WhyLine => ({ term: { kind }, stops });
+type PlainTerm = Exclude<
+  WhyTerm['kind'],
+  'ambient-at' | 'missing' | 'out-of-reach' | 'aperture' | 'shutter' | 'iso' | 'filters' | 'place-of'
+>;
+
 /** A chain; a line that adds nothing says nothing and is left out. */
-function chain(title: string, lines: (WhyLine | null)[], totalText: (total: number) => string): WhyChain {
-  const said = lines
-    .filter((line): line is WhyLine => line !== null && Math.abs(line.stops) > DUST)
-    .map(({ label, stops }) => ({ label, stops }));
-  const totalStops = said.reduce((sum, { stops }) => sum + stops, 0);
-  return { title, lines: said, totalStops, totalText: totalText(totalStops) };
+function chain(subject: WhySubject, lines: WhyLine[]): WhyChain {
+  const kept = lines.filter(({ stops }) => Math.abs(stops) > DUST);
+  return { subject, lines: kept, totalStops: kept.reduce((sum, { stops }) => sum + stops, 0) };
 }
 
 /** The reasons of all figures of a solution: camera, power, meter, share and where every tone lands. */
-export function whyChains({ camera, gear, target, look, points, face, light, lights }: Balance): WhyChains {
-  if (camera === null || gear === null || target === null) return {};
-  const { increment } = gear.body;
-  const chains: WhyChains = {};
+export function whyChains(now: Balance): WhyChains {
+  const { camera, target } = now;
+  if (camera === null || now.gear === null || target === null) return {};
+  return {
+    level: levelChain(now, camera, target),
+    ...cameraChains(camera),
+    ...Object.fromEntries(now.points.flatMap((point) => pointChain(point, camera))),
+    ...Object.fromEntries(now.lights.flatMap((light) => powerChain(light, camera))),
+    ...faceChains(now, camera),
+  };
+}
+
+/** Why this level becomes mid grey: the point that the exposure is led by, the wish, and the steps of the dials. */
+function levelChain({ look, points }: Balance, camera: CameraSolution, target: ExposureTarget): WhyChain {
   const led = points.find(({ role, pointId }) =>
-    look.by === 'face'
-      ? role === 'face'
-      : look.by === 'background'
-        ? role === 'background'
-        : pointId === look.highlight?.pointId,
+    look.by === 'highlight' ? pointId === look.highlight?.pointId : role === look.by,
   );
   const ledEv = led?.ambientEv100 ?? target.ev100;
-  const finalStops = look.finalStops - look.feelStops;
-  const wish: (WhyLine | null)[] =
+  const wish: WhyLine[] =
     look.by === 'face'
       ? [
-          { label: 'hold the ambient back', stops: target.ev100 - ledEv + look.finalStops },
-          { label: 'final place of the face', stops: -finalStops },
-          { label: 'feel', stops: -look.feelStops },
+          line('hold-back', target.ev100 - ledEv + look.finalStops),
+          line('final-place', -(look.finalStops - look.feelStops)),
         ]
       : [
-          {
-            label: look.by === 'background' ? 'tone and place of the background' : 'tone and headroom of the highlight',
-            stops: target.ev100 - ledEv + look.feelStops,
-          },
-          { label: 'feel', stops: -look.feelStops },
+          line(
+            look.by === 'background' ? 'background-place' : 'highlight-headroom',
+            target.ev100 - ledEv + look.feelStops,
+          ),
         ];
-  chains['level'] = chain(
-    'The level that becomes mid grey',
-    [
-      { label: `ambient at ${led?.name.toLowerCase() ?? 'the point'}, EV at ISO 100`, stops: ledEv },
-      ...wish,
-      {
-        label: camera.met ? "rounding to the dials' steps" : `missing: ${camera.missing ?? ''}`,
-        stops: camera.ev100 - target.ev100,
-      },
-    ],
-    (total) => `EV ${total.toFixed(1)}`,
-  );
+  const left: WhyTerm = camera.met ? { kind: 'dial-rounding' } : { kind: 'missing', what: camera.missing };
+  return chain({ kind: 'level' }, [
+    { term: { kind: 'ambient-at', pointId: led?.pointId ?? null }, stops: ledEv },
+    ...wish,
+    line('feel', -look.feelStops),
+    { term: left, stops: camera.ev100 - target.ev100 },
+  ]);
+}
 
-  const level: WhyLine = { label: 'level that becomes mid grey, EV', stops: camera.ev100 };
-  const filters: WhyLine = { label: camera.text.filters ?? '', stops: -camera.ndStops };
-  chains['shutter'] = chain(
-    `Shutter ${camera.text.shutter}`,
-    [
-      level,
-      { label: `aperture ${camera.text.aperture}`, stops: -camera.av },
-      { label: camera.text.iso, stops: camera.sv },
-      filters,
-    ],
-    (total) => `Tv ${total.toFixed(1)}, ${formatShutter(total, increment)}`,
-  );
-  chains['aperture'] = chain(
-    `Aperture ${camera.text.aperture}`,
-    [
-      level,
-      { label: `shutter ${camera.text.shutter}`, stops: -camera.tv },
-      { label: camera.text.iso, stops: camera.sv },
-      filters,
-    ],
-    (total) => `Av ${total.toFixed(1)}, ${formatAperture(total, increment)}`,
-  );
-  chains['iso'] = chain(
-    camera.text.iso,
-    [
-      { label: `aperture ${camera.text.aperture}`, stops: camera.av },
-      { label: `shutter ${camera.text.shutter}`, stops: camera.tv },
-      { label: camera.text.filters ?? '', stops: camera.ndStops },
-      { ...level, stops: -camera.ev100 },
-    ],
-    (total) => `Sv ${formatStops(total)} over ISO 100, ${formatIso(total)}`,
-  );
+/** A dial's value as a term, in stops as given. */
+const dial = (kind: 'aperture' | 'shutter' | 'iso', { text }: CameraSolution, stops: number): WhyLine => ({
+  term: { kind, text: text[kind] },
+  stops,
+});
+const filters = ({ text }: CameraSolution, stops: number): WhyLine => ({
+  term: { kind: 'filters', text: text.filters ?? '' },
+  stops,
+});
 
-  for (const point of points) {
-    if (
-      point.ambientEv100 === null ||
-      point.placedStops === null ||
-      point.totalStops === null ||
-      point.ambientStops === null
-    )
-      continue;
-    const tone = point.placedStops - point.totalStops;
-    chains[`point:${point.pointId}`] = chain(
-      `${point.name} at ${formatStops(point.placedStops)}`,
-      [
-        { label: 'ambient there, EV at ISO 100', stops: point.ambientEv100 },
-        { label: 'level that becomes mid grey, EV', stops: -camera.ev100 },
-        { label: 'what the flash adds', stops: point.totalStops - point.ambientStops },
-        { label: 'the tone itself against mid grey', stops: tone },
-      ],
-      (total) => (Math.abs(total) < 0.05 ? 'on mid grey' : `${sayStops(total)} than mid grey`),
-    );
-  }
+function cameraChains(camera: CameraSolution): WhyChains {
+  const { av, tv, sv, ndStops, ev100 } = camera;
+  return {
+    shutter: chain({ kind: 'shutter', text: camera.text.shutter }, [
+      line('level', ev100),
+      dial('aperture', camera, -av),
+      dial('iso', camera, sv),
+      filters(camera, -ndStops),
+    ]),
+    aperture: chain({ kind: 'aperture', text: camera.text.aperture }, [
+      line('level', ev100),
+      dial('shutter', camera, -tv),
+      dial('iso', camera, sv),
+      filters(camera, -ndStops),
+    ]),
+    iso: chain({ kind: 'iso', text: camera.text.iso }, [
+      dial('aperture', camera, av),
+      dial('shutter', camera, tv),
+      filters(camera, ndStops),
+      line('level', -ev100),
+    ]),
+  };
+}
 
-  for (const solution of lights) {
-    if (
-      solution.parts === null ||
-      solution.exactPowerStops === null ||
-      solution.powerStops === null ||
-      solution.flashStops === null
-    )
-      continue;
-    const { parts } = solution;
-    chains[`power:${solution.lightId}`] = chain(
-      `Power ${solution.powerText ?? ''}`,
-      [
-        { label: `aperture ${camera.text.aperture}`, stops: camera.av },
-        { label: camera.text.iso, stops: -camera.sv },
-        filters.stops === 0 ? null : { ...filters, stops: camera.ndStops },
-        {
-          label:
-            solution.othersStops === null
-              ? 'flash alone against the final exposure'
-              : 'this light alone against mid grey, beside the others',
-          stops: parts.wantedFlashStops,
-        },
-        { label: 'guide number of the unit', stops: -parts.guideNumberAv },
-        { label: 'distance', stops: parts.distanceStops },
-        { label: 'modifier', stops: parts.modifierLossStops },
-        { label: 'grid, gels, zoom, outlet', stops: parts.otherLossStops },
-        { label: 'high-speed sync', stops: solution.syncLossStops },
-        {
-          label: solution.basis === 'reading' ? 'your reading against the guide number' : 'what readings have taught',
-          stops: -parts.learnedStops,
-        },
-        {
-          label:
-            solution.outOfRange === null
-              ? "rounding to the unit's step"
-              : `out of reach: ${solution.outOfRange.direction}`,
-          stops: solution.powerStops - solution.exactPowerStops,
-        },
-      ],
-      (total) => (Math.abs(total) < 0.005 ? 'full power' : `${formatStopCount(total)} stops under full`),
-    );
-  }
+/** Why a tone lands where it does. */
+function pointChain(point: PointSolution, camera: CameraSolution): [string, WhyChain][] {
+  const { pointId, ambientEv100, placedStops, totalStops, ambientStops } = point;
+  if (ambientEv100 === null || placedStops === null || totalStops === null || ambientStops === null) return [];
+  const lines = [
+    line('ambient-there', ambientEv100),
+    line('level', -camera.ev100),
+    line('flash-adds', totalStops - ambientStops),
+    line('tone', placedStops - totalStops),
+  ];
+  return [[`point:${pointId}`, chain({ kind: 'point', pointId, placedStops }, lines)]];
+}
+
+/** Why a light's power is what it is. */
+function powerChain(light: LightSolution, camera: CameraSolution): [string, WhyChain][] {
+  const { parts, exactPowerStops, powerStops, flashStops } = light;
+  if (parts === null || exactPowerStops === null || powerStops === null || flashStops === null) return [];
+  const end: WhyTerm =
+    light.outOfRange === null
+      ? { kind: 'unit-rounding' }
+      : { kind: 'out-of-reach', direction: light.outOfRange.direction };
+  const lines = [
+    dial('aperture', camera, camera.av),
+    dial('iso', camera, -camera.sv),
+    filters(camera, camera.ndStops),
+    line(light.othersStops === null ? 'flash-against-final' : 'light-beside-others', parts.wantedFlashStops),
+    line('guide-number', -parts.guideNumberAv),
+    line('distance', parts.distanceStops),
+    line('modifier', parts.modifierLossStops),
+    line('accessories', parts.otherLossStops),
+    line('high-speed-sync', light.syncLossStops),
+    line(light.basis === 'reading' ? 'reading' : 'learned', -parts.learnedStops),
+    { term: end, stops: powerStops - exactPowerStops },
+  ];
+  return [[`power:${light.lightId}`, chain({ kind: 'power', powerText: light.powerText }, lines)]];
+}
+
+/** Flash share of the face, and what the meter should read there. */
+function faceChains({ face, light }: Balance, camera: CameraSolution): WhyChains {
   const solution = light?.solution;
-  if (
-    solution?.flashStops == null ||
-    face?.ambientStops == null ||
-    face.flashStops === null ||
-    face.totalStops === null
-  )
-    return chains;
-  chains['share'] = chain(
-    `Flash share ${formatShare(1 - 2 ** (face.ambientStops - face.totalStops))}`,
-    [
-      { label: 'flash alone on the face', stops: face.flashStops },
-      { label: 'ambient on the face', stops: -face.ambientStops },
-    ],
-    (total) => `flash ${formatStops(total)} against ambient`,
-  );
-  chains['meter'] = chain(
-    `Meter ${solution.meter?.totalText ?? ''}`,
-    [
-      { label: `aperture ${camera.text.aperture}`, stops: camera.av },
-      { label: camera.text.filters ?? '', stops: camera.ndStops },
-      {
-        label: `place of ${solution.aimName.toLowerCase()} with this light`,
-        stops: (solution.meter?.totalAv ?? 0) - camera.av - camera.ndStops,
-      },
-    ],
-    (total) => `Av ${total.toFixed(1)}`,
-  );
-  return chains;
+  if (solution?.flashStops == null || face?.ambientStops == null) return {};
+  if (face.flashStops === null || face.totalStops === null) return {};
+  const { av, ndStops } = camera;
+  const { meter, aimPointId } = solution;
+  return {
+    share: chain({ kind: 'share', share: 1 - 2 ** (face.ambientStops - face.totalStops) }, [
+      line('flash-on-face', face.flashStops),
+      line('ambient-on-face', -face.ambientStops),
+    ]),
+    meter: chain({ kind: 'meter', meterText: meter?.totalText ?? null }, [
+      dial('aperture', camera, av),
+      filters(camera, ndStops),
+      { term: { kind: 'place-of', pointId: aimPointId }, stops: (meter?.totalAv ?? 0) - av - ndStops },
+    ]),
+  };
 }

@@ -10,10 +10,11 @@ import type { LightSolution } from '../lights';
 import { meterScene } from '../metering';
 import { ceilToStep, floorToStep, INCREMENT_STOPS, roundToStep } from '../photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { newLight, newPoint, PLAIN_READING, type Reading, type Setup, setupSchema, withSettings } from '../setup';
+import { newLight, PLAIN_READING, type Reading, type Setup, setupSchema, withSettings } from '../setup';
 import { solve } from '../solution';
 import { chooseCameraSettings, limitsInForce, videoShutterTv } from './cameraSettings';
 import { circleOfConfusionMm, depthAv, sharpZoneM } from './depthOfField';
+import { usualPoint } from '../../test/points';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const KIT: Kit = SAMPLE_KIT;
@@ -89,7 +90,7 @@ const build = (scene: Scene): [Setup, Reading[]] => {
   const { ev, look, camera, light, withFill } = JSON.parse(JSON.stringify(scene)) as Scene;
   const setup = setupSchema.parse({
     ...hall,
-    points: [newPoint('face', 'face'), newPoint('background', 'background'), newPoint('white', 'white')],
+    points: [usualPoint('face', 'face'), usualPoint('background', 'background'), usualPoint('white', 'white')],
     look: { ...hall.look, ...look },
     camera: { ...hall.camera, ...camera },
     lights: [
@@ -244,7 +245,7 @@ describe('ways out keep what their cards promise', () => {
         const { waysOut } = solve(setup, KIT, readings, CLOCK);
         for (const way of waysOut.filter(({ settings }) => settings.length > 0)) {
           const changed = withSettings(setup, way.settings);
-          if (!changed.ok) throw new Error(`${way.id}: ${changed.message}`);
+          if (!changed.ok) throw new Error(`${way.id}: ${changed.reason.kind}`);
           // the numbers without the next ways out, or every way would try all of its own
           const { camera, lights, points } = balance(
             changed.value,
@@ -283,7 +284,7 @@ describe('ways out keep what their cards promise', () => {
               KIT.flashUnits.find(({ id }) => id === setup.lights[0]?.unitId)?.highSpeedSyncLossStops,
             ).not.toBeNull();
           if (way.solves)
-            expect([way.id, camera.met, lightOf(lights, way)?.outOfRange?.direction === 'too weak']).toEqual([
+            expect([way.id, camera.met, lightOf(lights, way)?.outOfRange?.direction === 'too-weak']).toEqual([
               way.id,
               true,
               false,

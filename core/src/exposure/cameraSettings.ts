@@ -1,6 +1,6 @@
 import { darkBandShare, safeSyncTv } from '../flash';
 import type { Camera, CameraDial, Filter, Lens } from '../gear';
-import { formatAperture, formatIso, formatShutter, formatStopCount, TV_RANGE } from '../notation';
+import { formatAperture, formatIso, formatShutter, TV_RANGE } from '../notation';
 import { ceilToStep, floorToStep, INCREMENT_STOPS, roundToStep, stepsToStops } from '../photometry';
 import type { CameraWish, Setup } from '../setup';
 import { depthWanted } from './depthOfField';
@@ -25,9 +25,24 @@ export interface CameraSolution {
   met: boolean;
   /** what is missing to the wish, in stops; 0 when met */
   missingStops: number;
-  missing: 'too bright' | 'too dark' | null;
-  reason: string;
+  missing: 'too-bright' | 'too-dark' | null;
+  reason: CameraReason;
   text: { aperture: string; shutter: string; iso: string; filters: string | null };
+}
+
+/** Why these settings: what was pinned or kept, what gave way, what is missing. Texts are as dials print them. */
+export interface CameraReason {
+  /** how the aperture came to be; `instead`: another one was wanted */
+  aperture: { kind: 'pinned' | 'kept' | 'holds-depth' } | { kind: 'instead'; wantedText: string };
+  iso: 'pinned' | 'lowest' | 'raised' | 'highest';
+  shutter:
+    | { kind: 'frame-rate' | 'pinned' | 'kept' }
+    /** the end of the range that it stands at */
+    | { kind: 'at-limit'; limitText: string }
+    | { kind: 'past-sync'; syncText: string }
+    /** the ISO was raised so that it stays this fast */
+    | { kind: 'held-by-iso'; slowestText: string }
+    | { kind: 'between'; slowestText: string; syncText: string };
 }
 
 /** Body, lens and filters of a setup. */
@@ -58,7 +73,7 @@ export function limitsInForce(body: Camera, lens: Lens | null, wish: CameraWish)
     /** sync that a late radio leaves */
     safeSyncTv: safeSyncTv(syncTv, wish.syncDelayMs / 1000),
     slowestTv: limits.slowestTv ?? sharp.tv,
-    slowestBecause: limits.slowestTv === null ? sharp.because : 'set here',
+    slowestBecause: limits.slowestTv === null ? sharp.because : ({ kind: 'set-here' } as const),
     baseSv,
     highestSv: Math.max(limits.highestSv ?? body.highestSv, baseSv),
   };
@@ -203,7 +218,7 @@ export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, w
   const sv = room.svOrigin + stepsToStops(at.iso, step);
   const ev = av + tv - sv + room.ndStops;
   const met = sum === wanted;
-  const missing = met ? null : sum < wanted ? 'too bright' : 'too dark';
+  const missing = met ? null : sum < wanted ? 'too-bright' : 'too-dark';
   const missingStops = met ? 0 : Math.abs(target.ev100 - ev);
   const { increment } = gear.body;
   const text = {
@@ -229,7 +244,7 @@ export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, w
     missingStops,
     missing,
     text,
-    reason: reasonFor({ av, sv, text, missing, missingStops, highSpeedSync }, room, gear, wish),
+    reason: reasonFor({ av, sv, missing, highSpeedSync }, room, gear, wish),
   };
 }
 
@@ -251,50 +266,42 @@ function byPreference(sum: number, dials: Dials, order: Setup['camera']['keepOrd
   return at;
 }
 
-type ReasonFacts = Pick<CameraSolution, 'av' | 'sv' | 'text' | 'missing' | 'missingStops' | 'highSpeedSync'>;
+type ReasonFacts = Pick<CameraSolution, 'av' | 'sv' | 'missing' | 'highSpeedSync'>;
 
-/** One line on why these settings: what was pinned or kept, what gave way, what is missing. */
+/** What was pinned or kept and what gave way. */
 function reasonFor(
-  { av, sv, text, missing, missingStops, highSpeedSync }: ReasonFacts,
+  { av, sv, missing, highSpeedSync }: ReasonFacts,
   room: Room,
   gear: CameraGear,
   wish: CameraWish,
-): string {
+): CameraReason {
   const { increment } = gear.body;
-  const [slowest, fastest, sync] = [
-    formatShutter(room.slowestTv, increment),
-    formatShutter(room.fastestTv, increment),
-    formatShutter(floorToStep(room.limits.safeSyncTv, room.step), increment),
-  ];
-  const wanted = wantedAperture(gear, wish);
-  const behind = text.filters === null ? '' : ` behind ${text.filters}`;
-  const aperture = `${text.aperture} ${wish.pins.av !== null ? 'pinned' : Math.abs(av - wanted.av) < 1e-6 ? (wanted.byDepth ? 'holds the depth' : 'kept') : `instead of ${formatAperture(wanted.av, increment)}`}${behind}`;
   const raised = sv > room.limits.baseSv + 1e-9;
-  const isoText =
-    wish.pins.sv !== null
-      ? `${text.iso} pinned`
-      : raised
-        ? missing === 'too dark'
-          ? 'highest ISO'
-          : `${text.iso}`
-        : 'lowest ISO';
-  const shutterAtLimit = missing === 'too bright' ? fastest : slowest;
-  const shutterText =
-    wish.video !== null
-      ? `shutter ${text.shutter} from the frame rate`
-      : wish.pins.tv !== null
-        ? `${text.shutter} pinned`
-        : missing !== null
-          ? room.kept === 'shutter'
-            ? `${text.shutter} kept`
-            : `shutter at its limit ${shutterAtLimit}`
-          : null;
-  if (missing !== null)
-    return `${aperture}, ${isoText}, ${shutterText}: still ${formatStopCount(missingStops)} stops ${missing}.`;
-  if (shutterText !== null) return `${aperture}, ${isoText}; ${shutterText}.`;
-  if (highSpeedSync)
-    return `${aperture}, ${isoText}; ${text.shutter} is past sync ${sync}, so the flash works in high-speed sync.`;
-  if (raised && wish.pins.sv === null && wish.keepOrder.indexOf('iso') < wish.keepOrder.indexOf('shutter'))
-    return `${aperture}; ISO raised just enough to hold the shutter at ${slowest} or faster.`;
-  return `${aperture}, ${isoText}; ${text.shutter} lies between ${slowest} and sync ${sync}.`;
+  return {
+    aperture: apertureReason(av, gear, wish),
+    iso: wish.pins.sv !== null ? 'pinned' : !raised ? 'lowest' : missing === 'too-dark' ? 'highest' : 'raised',
+    shutter: shutterReason(),
+  };
+
+  function shutterReason(): CameraReason['shutter'] {
+    const slowestText = formatShutter(room.slowestTv, increment);
+    const syncText = formatShutter(floorToStep(room.limits.safeSyncTv, room.step), increment);
+    if (wish.video !== null) return { kind: 'frame-rate' };
+    if (wish.pins.tv !== null) return { kind: 'pinned' };
+    if (missing !== null && room.kept === 'shutter') return { kind: 'kept' };
+    if (missing === 'too-bright') return { kind: 'at-limit', limitText: formatShutter(room.fastestTv, increment) };
+    if (missing === 'too-dark') return { kind: 'at-limit', limitText: slowestText };
+    if (highSpeedSync) return { kind: 'past-sync', syncText };
+    const isoFirst = wish.keepOrder.indexOf('iso') < wish.keepOrder.indexOf('shutter');
+    if (raised && wish.pins.sv === null && isoFirst) return { kind: 'held-by-iso', slowestText };
+    return { kind: 'between', slowestText, syncText };
+  }
+}
+
+function apertureReason(av: number, gear: CameraGear, wish: CameraWish): CameraReason['aperture'] {
+  if (wish.pins.av !== null) return { kind: 'pinned' };
+  const wanted = wantedAperture(gear, wish);
+  if (Math.abs(av - wanted.av) >= 1e-6)
+    return { kind: 'instead', wantedText: formatAperture(wanted.av, gear.body.increment) };
+  return { kind: wanted.byDepth ? 'holds-depth' : 'kept' };
 }

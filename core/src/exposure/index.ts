@@ -1,5 +1,6 @@
 export {
   type CameraGear,
+  type CameraReason,
   type CameraSolution,
   chooseCameraSettings,
   type ExposureTarget,
@@ -8,4 +9,4 @@ export {
 } from './cameraSettings';
 export { type Depth, depthWanted, sharpZoneM } from './depthOfField';
 export { clipsAboveAt, exposureIntent, type Intent, type LitPoint } from './intent';
-export { focalLengthMm, MOTION_LIMITS } from './sharpShutter';
+export { focalLengthMm, MOTION_LIMITS, type SharpShutter, type ShutterReason } from './sharpShutter';

@@ -1,5 +1,4 @@
 import type { Camera } from '../gear';
-import { formatStopCount } from '../notation';
 import type { ExposeBy, MeteringPoint, Setup } from '../setup';
 
 /** Points nearer than this to each other in light stand in the same light. */
@@ -24,9 +23,9 @@ export interface Intent {
   /** where the background then lands, before the steps of the dials */
   backgroundStops: number | null;
   /** the highlight that is looked after, and how far it then stays under clipping */
-  highlight: { pointId: string; name: string; headroomStops: number } | null;
+  highlight: { pointId: string; headroomStops: number } | null;
   /** what binds or separates face and background */
-  tie: { tied: boolean; backgroundOverFaceStops: number; text: string } | null;
+  tie: { tied: boolean; backgroundOverFaceStops: number } | null;
   /** the point whose reading is missing for it */
   missingPointId: string | null;
 }
@@ -115,20 +114,14 @@ export function exposureIntent(
     highlight:
       highlight === undefined || highlightStops === null || clips === null
         ? null
-        : { pointId: highlight.id, name: highlight.name, headroomStops: clips - highlightStops },
+        : { pointId: highlight.id, headroomStops: clips - highlightStops },
     tie:
       backgroundOverFaceStops === null
         ? null
         : {
             tied: Math.abs(backgroundOverFaceStops) < TIED_STOPS,
             backgroundOverFaceStops,
-            text: sayTie(backgroundOverFaceStops),
           },
     missingPointId: led.level === null ? (led.point?.id ?? null) : null,
   };
 }
-
-const sayTie = (over: number): string =>
-  Math.abs(over) < TIED_STOPS
-    ? 'Face and background stand in the same light: what darkens one darkens the other by as much. Shade on the face, or flash, parts them.'
-    : `The background stands in ${formatStopCount(over)} stops ${over > 0 ? 'more' : 'less'} light than the face; the camera moves both alike. Flash on the face ${over > 0 ? 'closes' : 'widens'} the gap; shade, a turned face or a diffuser changes it.`;

@@ -1,14 +1,13 @@
 import { type Camera, FULL_FRAME_DIAGONAL_MM, type Lens } from '../gear';
-import { formatShutter } from '../notation';
 import type { CameraWish, Motion } from '../setup';
 
 /** The slowest shutter that still holds people who move like this, as a time value. Usual figures: a half-length picture, no panning. */
-export const MOTION_LIMITS: Record<Motion, { tv: number; name: string; words: string }> = {
-  none: { tv: -10, name: 'Nothing', words: 'nothing moves' },
-  posing: { tv: 6, name: 'Posing', words: 'people who pose' },
-  talking: { tv: 7, name: 'Talking', words: 'people who talk' },
-  walking: { tv: 8, name: 'Walking', words: 'people who walk' },
-  dancing: { tv: 9, name: 'Dancing', words: 'people who dance' },
+export const MOTION_LIMITS: Record<Motion, number> = {
+  none: -10,
+  posing: 6,
+  talking: 7,
+  walking: 8,
+  dancing: 9,
 };
 
 /** The focal length in use: as said, else the longest of the lens, the harder case. */
@@ -18,8 +17,14 @@ export const focalLengthMm = (lens: Lens, { focalMm }: Pick<CameraWish, 'focalMm
 /** The slowest sharp shutter and what asks for it. */
 export interface SharpShutter {
   tv: number;
-  because: string;
+  because: ShutterReason;
 }
+
+/** What asks for a shutter: hands, people, or what was set. */
+export type ShutterReason =
+  | { kind: 'hand'; focalMm: number; stabilised: boolean }
+  | { kind: 'hand-of-camera' | 'set-here' }
+  | { kind: 'motion' | 'motion-on-tripod'; motion: Motion };
 
 /**
  * The slowest shutter that is still sharp: the faster of what the hand and what the people ask for.
@@ -31,23 +36,16 @@ export function slowestSharpShutter(
   lens: Lens | null,
   wish: Pick<CameraWish, 'focalMm' | 'support' | 'motion'>,
 ): SharpShutter {
-  const motion = MOTION_LIMITS[wish.motion];
-  if (wish.support === 'tripod')
-    return {
-      tv: motion.tv,
-      because: wish.motion === 'none' ? 'on a tripod, nothing moves' : `on a tripod, ${motion.words}`,
-    };
+  const motionTv = MOTION_LIMITS[wish.motion];
+  const { motion } = wish;
+  if (wish.support === 'tripod') return { tv: motionTv, because: { kind: 'motion-on-tripod', motion } };
   const focalMm = lens === null ? null : focalLengthMm(lens, wish);
-  const hand =
+  const hand: SharpShutter =
     focalMm === null || lens === null
-      ? { tv: camera.slowestTv, because: 'in the hand, from the camera' }
+      ? { tv: camera.slowestTv, because: { kind: 'hand-of-camera' } }
       : {
           tv: Math.log2((focalMm * FULL_FRAME_DIAGONAL_MM) / camera.sensorDiagonalMm) - lens.stabilisedStops,
-          because: `in the hand at ${Math.round(focalMm)} mm${lens.stabilisedStops > 0 ? ', stabilised' : ''}`,
+          because: { kind: 'hand', focalMm, stabilised: lens.stabilisedStops > 0 },
         };
-  return motion.tv > hand.tv ? { tv: motion.tv, because: motion.words } : hand;
+  return motionTv > hand.tv ? { tv: motionTv, because: { kind: 'motion', motion } } : hand;
 }
-
-/** The same in a line: `1/125: people who talk`. */
-export const saySharpShutter = ({ tv, because }: SharpShutter, increment: Camera['increment']): string =>
-  `${formatShutter(tv, increment)}: ${because}`;

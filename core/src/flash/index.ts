@@ -11,4 +11,12 @@ export {
   zoomGainStops,
 } from './flashUnit';
 export { flashAv } from './guideNumber';
-export { lowestPowerStops, powerSettings, powerStepStops, readPower, snapPower, writePower } from './powerScale';
+export {
+  lowestPowerStops,
+  type PowerFault,
+  powerSettings,
+  powerStepStops,
+  readPower,
+  snapPower,
+  writePower,
+} from './powerScale';

@@ -1,7 +1,16 @@
 import { z } from 'zod';
 
 import { parsePartStops } from '../notation';
-import { ceilToStep, failure, INCREMENT_STOPS, type Outcome, roundToStep, stepsToStops, success } from '../photometry';
+import {
+  ceilToStep,
+  failure,
+  fault,
+  INCREMENT_STOPS,
+  type Outcome,
+  roundToStep,
+  stepsToStops,
+  success,
+} from '../photometry';
 
 /**
  * The scale printed on a flash unit. Power is kept in stops below full (0 and less);
@@ -32,13 +41,13 @@ export const powerScaleSchema = z
       context.addIssue({
         code: 'custom',
         path: ['topNumber'],
-        message: 'a stop-number scale needs the number of full power, such as 10',
+        message: fault('full-number-missing'),
       });
     if (scale.kind === 'wattSeconds' && scale.fullWs === undefined)
       context.addIssue({
         code: 'custom',
         path: ['fullWs'],
-        message: 'a watt-second scale needs the energy of full power, such as 400',
+        message: fault('full-energy-missing'),
       });
   });
 export type PowerScale = z.infer<typeof powerScaleSchema>;
@@ -77,12 +86,10 @@ export function writePower(scale: PowerScale, powerStops: number): string {
   }
 }
 
-const EXAMPLES: Record<PowerScale['kind'], string> = {
-  fraction: '1/16, 1/16 +0.3 or 1/16+⅓',
-  stopNumber: '7 or 7.3',
-  wattSeconds: '25 Ws or 25',
-  percent: '12.5 % or 12.5',
-};
+/** Why a text is no power of a unit. */
+export type PowerFault =
+  | { kind: 'not-a-power'; text: string; scale: PowerScale['kind'] }
+  | { kind: 'power-outside'; text: string; lowestText: string; highestText: string };
 
 /** Part of a stop behind a fraction of power; 0.3 and 0.7 mean thirds on a dial that counts thirds. */
 function partOfStop(text: string, scale: PowerScale): number | undefined {
@@ -110,20 +117,23 @@ function readNumber(text: string, scale: PowerScale): number | undefined {
 
 /**
  * Reads a power written in the unit's own scale and snaps it to the unit's step.
- * @returns stops below full, or a message that says what would be right
+ * @returns stops below full, or why it is none
  */
-export function readPower(scale: PowerScale, text: string): Outcome<number> {
+export function readPower(scale: PowerScale, text: string): Outcome<number, PowerFault> {
   const tidied = text
     .trim()
     .toLowerCase()
     .replace(/(\d),(\d)/g, '$1.$2');
   const stops = scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale);
-  const range = `${writePower(scale, lowestPowerStops(scale))} to ${writePower(scale, 0)}`;
-  if (stops === undefined)
-    return failure(`“${text.trim()}” is not a power of this unit. Write it as ${EXAMPLES[scale.kind]}.`);
+  if (stops === undefined) return failure({ kind: 'not-a-power', text: text.trim(), scale: scale.kind });
   const snapped = roundToStep(stops, powerStepStops(scale));
   if (snapped > 1e-9 || snapped < lowestPowerStops(scale) - 1e-9)
-    return failure(`“${text.trim()}” is outside this unit's range, ${range}.`);
+    return failure({
+      kind: 'power-outside',
+      text: text.trim(),
+      lowestText: writePower(scale, lowestPowerStops(scale)),
+      highestText: writePower(scale, 0),
+    });
   return success(snapped);
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { beamSchema, beamShare } from '../modifiers';
+import { english } from '../words';
 import { readIes } from './ies';
 
 const GOOD = [
@@ -27,7 +28,7 @@ const with1 = (line: number, text: string) =>
 describe('an IES file', () => {
   it('becomes a beam: planes averaged, relative to the axis', () => {
     const read = readIes(GOOD);
-    if (!read.ok) throw new Error(read.message);
+    if (!read.ok) throw new Error(JSON.stringify(read.reason));
     expect(read.value).toMatchObject({ name: 'Square box 60 cm, two layers', axisCandela: 1000, lumens: 2000 });
     expect(beamSchema.parse(read.value.beam)).toEqual(read.value.beam);
     expect([0, 15, 60, 90].map((angle) => beamShare(read.value.beam, angle))).toEqual([1, 0.95, 0.47, 0]);
@@ -49,7 +50,7 @@ describe('an IES file', () => {
     ],
   ])('with %s is refused with the line that is wrong', (_name, text, message) => {
     const read = readIes(text);
-    expect(read.ok ? '' : read.message).toMatch(message);
+    expect(read.ok ? '' : english.iesFault(read.reason)).toMatch(message);
   });
 
   it('never throws and never gives a beam that the schema refuses, whatever is done to it', () => {
@@ -60,7 +61,7 @@ describe('an IES file', () => {
           const text = edits.reduce((now, { at, to }) => now.slice(0, at) + to + now.slice(at + to.length), GOOD);
           const read = readIes(text);
           if (read.ok) expect(beamSchema.safeParse(read.value.beam).success).toBe(true);
-          else expect(read.message.length).toBeGreaterThan(10);
+          else expect(english.iesFault(read.reason).length).toBeGreaterThan(10);
         },
       ),
       { numRuns: 500 },

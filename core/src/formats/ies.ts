@@ -12,6 +12,18 @@ export interface IesBeam {
   lumens: number | null;
 }
 
+/** Why a text is no beam; lines are counted from 1. */
+export type IesFault =
+  | { kind: 'not-ies' | 'tilt-missing' }
+  | { kind: 'tilt'; line: number; text: string }
+  | { kind: 'not-a-number'; line: number; text: string }
+  | { kind: 'ends-early'; line: number }
+  | { kind: 'angle-count'; line: number; which: 'vertical' | 'horizontal'; count: number }
+  | { kind: 'type'; line: number; type: number }
+  | { kind: 'table-short'; line: number; missing: number; wanted: number }
+  | { kind: 'table-long'; line: number; vertical: number; horizontal: number }
+  | { kind: 'angles-fall' | 'not-from-axis' | 'negative' | 'no-light-on-axis' | 'too-few-angles'; line: number };
+
 const KEYWORD = /^\[([A-Z_]+)\]\s*(.*)$/;
 const MOST_ANGLES = 181;
 /** Photometry is of a luminaire that looks down (type C), or of a searchlight (types A and B), which we do not read. */
@@ -26,16 +38,16 @@ interface Figure {
 /**
  * Reads an IES LM-63 file (1986 to 2019): keywords, TILT, and the candela table, whose planes are averaged to one beam
  * about the axis. Source: ANSI/IES LM-63.
- * @returns the beam, or a message that names the line that is wrong and what would be right
+ * @returns the beam, or what is wrong, and in which line
  */
-export function readIes(text: string): Outcome<IesBeam> {
+export function readIes(text: string): Outcome<IesBeam, IesFault> {
   const lines = text.split(/\r\n|\r|\n/);
   if (!/^(IESNA|IES:|IESNA:)/.test(lines[0] ?? '') && !lines.slice(0, 40).some((line) => line.startsWith('TILT=')))
-    return failure('This is not an IES file: it begins with IESNA:LM-63 and has a line TILT=NONE.');
+    return failure({ kind: 'not-ies' });
   const tiltAt = lines.findIndex((line) => line.startsWith('TILT='));
-  if (tiltAt < 0) return failure('Line TILT= is missing: it stands before the figures, as TILT=NONE.');
+  if (tiltAt < 0) return failure({ kind: 'tilt-missing' });
   if (lines[tiltAt]?.trim() !== 'TILT=NONE')
-    return failure(`Line ${tiltAt + 1}: only TILT=NONE is read, not ${lines[tiltAt]?.trim().slice(0, 40) ?? ''}.`);
+    return failure({ kind: 'tilt', line: tiltAt + 1, text: lines[tiltAt]?.trim().slice(0, 40) ?? '' });
   const keywords = new Map(
     lines.slice(0, tiltAt).flatMap((line): [string, string][] => {
       const match = KEYWORD.exec(line.trim());
@@ -50,12 +62,11 @@ export function readIes(text: string): Outcome<IesBeam> {
       .split(/[\s,]+/)
       .filter((part) => part !== '')) {
       const value = Number(word);
-      if (!Number.isFinite(value)) return failure(`Line ${index + 1}: “${word.slice(0, 20)}” is not a number.`);
+      if (!Number.isFinite(value)) return failure({ kind: 'not-a-number', line: index + 1, text: word.slice(0, 20) });
       figures.push({ value, line: index + 1 });
     }
   const lastLine = figures.at(-1)?.line ?? tiltAt + 1;
-  if (figures.length < 13)
-    return failure(`Line ${lastLine}: the file ends early; after TILT come 13 figures and then the angles.`);
+  if (figures.length < 13) return failure({ kind: 'ends-early', line: lastLine });
   const at = (index: number): Figure => figures[index] ?? { value: NaN, line: lastLine };
   const [lamps, perLamp, multiplier, vertical, horizontal, type] = [0, 1, 2, 3, 4, 5].map(at) as [
     Figure,
@@ -70,28 +81,25 @@ export function readIes(text: string): Outcome<IesBeam> {
     ['horizontal', horizontal],
   ] as const)
     if (!Number.isInteger(value) || value < 1 || value > 721)
-      return failure(`Line ${line}: the number of ${what} angles is a whole number from 1 to 721, not ${value}.`);
-  if (type.value !== TYPE_C)
-    return failure(`Line ${type.line}: photometric type ${type.value} is not read; only type 1 (C) is.`);
+      return failure({ kind: 'angle-count', line, which: what, count: value });
+  if (type.value !== TYPE_C) return failure({ kind: 'type', line: type.line, type: type.value });
   const first = 13;
   const wanted = first + vertical.value + horizontal.value + vertical.value * horizontal.value;
   if (figures.length < wanted)
-    return failure(
-      `Line ${lastLine}: the file ends early; ${wanted - figures.length} of its ${wanted - first} angles and candela values are missing.`,
-    );
+    return failure({ kind: 'table-short', line: lastLine, missing: wanted - figures.length, wanted: wanted - first });
   if (figures.length > wanted)
-    return failure(
-      `Line ${at(wanted).line}: there are more figures than the ${vertical.value} by ${horizontal.value} angles ask for.`,
-    );
+    return failure({
+      kind: 'table-long',
+      line: at(wanted).line,
+      vertical: vertical.value,
+      horizontal: horizontal.value,
+    });
 
   const angles = figures.slice(first, first + vertical.value);
   for (let index = 1; index < angles.length; index += 1)
     if ((angles[index]?.value ?? 0) <= (angles[index - 1]?.value ?? 0))
-      return failure(`Line ${angles[index]?.line ?? lastLine}: vertical angles rise from one to the next.`);
-  if (angles[0]?.value !== 0)
-    return failure(
-      `Line ${angles[0]?.line ?? lastLine}: the beam is read from its axis, so that the first vertical angle is 0.`,
-    );
+      return failure({ kind: 'angles-fall', line: angles[index]?.line ?? lastLine });
+  if (angles[0]?.value !== 0) return failure({ kind: 'not-from-axis', line: angles[0]?.line ?? lastLine });
   const table = first + vertical.value + horizontal.value;
   const candela = angles.map((_, v) => {
     let sum = 0;
@@ -99,15 +107,15 @@ export function readIes(text: string): Outcome<IesBeam> {
     return (sum / horizontal.value) * multiplier.value;
   });
   const negative = figures.slice(table).find(({ value }) => value < 0);
-  if (negative !== undefined) return failure(`Line ${negative.line}: a candela value is never negative.`);
+  if (negative !== undefined) return failure({ kind: 'negative', line: negative.line });
   const axisCandela = candela[0] ?? 0;
-  if (!(axisCandela > 0)) return failure(`Line ${at(table).line}: there is no light on the axis.`);
+  if (!(axisCandela > 0)) return failure({ kind: 'no-light-on-axis', line: at(table).line });
   // a beam of at most one step a degree: every so many rows of a finer table
   const every = Math.ceil(angles.length / MOST_ANGLES);
   const kept = angles
     .map((_, index) => index)
     .filter((index) => index % every === 0 && (angles[index]?.value ?? 0) <= 180);
-  if (kept.length < 2) return failure(`Line ${vertical.line}: a beam needs at least two vertical angles.`);
+  if (kept.length < 2) return failure({ kind: 'too-few-angles', line: vertical.line });
   return success({
     name: (keywords.get('LUMINAIRE') ?? keywords.get('LUMCAT') ?? keywords.get('LAMP') ?? '').slice(0, 80),
     beam: {

@@ -4,8 +4,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { type Solution, solve } from '../solution';
+import { english } from '../words';
 import { kitInUse, readSetupFile, type SetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from './setupFile';
+import { solveSaid } from '../../test/said';
 
 const file: SetupFile = {
   format: 'sphene-setup',
@@ -28,9 +29,9 @@ const file: SetupFile = {
   ],
 };
 const solutionOf = ({ setup, kit, readings, sceneChanges, exportedAt }: SetupFile) =>
-  solve(setup, kit, [...readings, ...sceneChanges], new Date(exportedAt));
+  solveSaid(setup, kit, [...readings, ...sceneChanges], new Date(exportedAt));
 /** A solution without the ids of readings, which a copy has of its own. */
-const nameless = (solution: Solution) => ({
+const nameless = (solution: ReturnType<typeof solveSaid>) => ({
   ...solution,
   points: solution.points.map((point) => ({ ...point, readingId: null })),
 });
@@ -40,7 +41,7 @@ describe('setup file', () => {
     const read = readSetupFile(writeSetupFile(file));
     expect(read).toEqual({ ok: true, value: file });
     expect(solutionOf(file)).toEqual(
-      solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(file.exportedAt)),
+      solveSaid(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(file.exportedAt)),
     );
     expect(file.kit.cameras).toHaveLength(1);
     expect(file.kit.flashUnits).toHaveLength(1);
@@ -68,7 +69,7 @@ describe('setup file', () => {
     ['an unknown field', { ...file, colour: 'red' }, /colour/],
   ])('says what is wrong with %s', (_name, content, message) => {
     const read = readSetupFile(typeof content === 'string' ? content : JSON.stringify(content));
-    expect(!read.ok && read.message).toMatch(message);
+    expect(!read.ok && english.setupFileFault(read.reason)).toMatch(message);
   });
 
   it('never throws on a damaged file', () => {
@@ -77,7 +78,7 @@ describe('setup file', () => {
       fc.property(fc.nat(text.length - 1), fc.string({ maxLength: 4 }), (at, junk) => {
         const read = readSetupFile(text.slice(0, at) + junk + text.slice(at + junk.length));
         if (read.ok) expect(solutionOf(read.value).nextAction.text).toBeTruthy();
-        else expect(read.message.length).toBeGreaterThan(20);
+        else expect(english.setupFileFault(read.reason).length).toBeGreaterThan(20);
       }),
       { numRuns: 200 },
     );

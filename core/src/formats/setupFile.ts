@@ -1,7 +1,16 @@
 import { z } from 'zod';
 
 import { changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
-import { EMPTY_KIT, GEAR_LISTS, GEAR_TYPES, type GearList, type Kit, kitSchema } from '../gear';
+import {
+  EMPTY_KIT,
+  GEAR_LISTS,
+  GEAR_TYPES,
+  type GearList,
+  type Kit,
+  kitSchema,
+  type SchemaFault,
+  schemaFault,
+} from '../gear';
 import { failure, type Outcome, success } from '../photometry';
 import { readingSchema, sceneChangeSchema, type Setup, setupSchema } from '../setup';
 
@@ -102,36 +111,37 @@ export function kitInUse(setup: Setup, kit: Kit): Kit {
 /** Writes a setup file as indented JSON with a final line break. */
 export const writeSetupFile = (file: SetupFile): string => `${JSON.stringify(file, null, 2)}\n`;
 
+/** Why a text is no setup file. */
+export type SetupFileFault = { kind: 'not-json' } | SchemaFault | PartsFault;
+
+/** Parts that do not belong together: an id that is not the shoot's, the spot's, or a fact of another setup. */
+export type PartsFault =
+  { kind: 'other-shoot' | 'other-spot' } | { kind: 'stray-fact'; type: string; id: string; setupId: string };
+
 /** The parts must belong together, or the import would bring readings that nobody finds. */
-function mismatch(file: SetupFile): string | null {
+function mismatch(file: SetupFile): PartsFault | null {
   const { shoot, spot, setup } = file;
-  if (setup.shootId !== shoot.id || spot.shootId !== shoot.id)
-    return 'setup.shootId and spot.shootId must be the id of the shoot in this file';
-  if (setup.spotId !== spot.id) return 'setup.spotId must be the id of the spot in this file';
+  if (setup.shootId !== shoot.id || spot.shootId !== shoot.id) return { kind: 'other-shoot' };
+  if (setup.spotId !== spot.id) return { kind: 'other-spot' };
   const stray = factsOfFile(file).find((fact) => fact.setupId !== setup.id);
-  return stray === undefined
-    ? null
-    : `${stray.type} ${stray.id} belongs to another setup: its setupId must be ${setup.id}`;
+  return stray === undefined ? null : { kind: 'stray-fact', type: stray.type, id: stray.id, setupId: setup.id };
 }
 
 /**
  * Reads a setup file.
- * @returns the file, or a message that says where it is wrong and what would be right
+ * @returns the file, or where and how it is wrong
  */
-export function readSetupFile(text: string): Outcome<SetupFile> {
+export function readSetupFile(text: string): Outcome<SetupFile, SetupFileFault> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch {
-    return failure('This is not a setup file: it is not JSON. Choose a file that Export wrote.');
+    return failure({ kind: 'not-json' });
   }
   const parsed = setupFileSchema.safeParse(migrateFile(raw));
-  if (!parsed.success)
-    return failure(`This is not a setup file that Sphene can read.\n${z.prettifyError(parsed.error)}`);
+  if (!parsed.success) return failure(schemaFault(parsed.error));
   const wrong = mismatch(parsed.data);
-  return wrong === null
-    ? success(parsed.data)
-    : failure(`The parts of this setup file do not belong together: ${wrong}.`);
+  return wrong === null ? success(parsed.data) : failure(wrong);
 }
 
 /** The JSON Schema of the file, generated from the Zod schema. */

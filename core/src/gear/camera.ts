@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { AV_RANGE, SV_RANGE, TV_RANGE } from '../notation';
+import { fault } from '../photometry';
 
 const av = z.number().min(AV_RANGE.least).max(AV_RANGE.most);
 const tv = z.number().min(TV_RANGE.least).max(TV_RANGE.most);
@@ -48,7 +49,7 @@ export const lensSchema = z
   })
   .refine(({ shortestMm, longestMm }) => shortestMm <= longestMm, {
     path: ['longestMm'],
-    message: 'the longest focal length is at least the shortest',
+    message: fault('longest-under-shortest'),
   });
 export type Lens = z.infer<typeof lensSchema>;
 

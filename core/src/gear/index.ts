@@ -29,3 +29,4 @@ export {
   type Preferences,
 } from './preferences';
 export { type Surface, SURFACES } from './reflector';
+export { type SchemaFault, schemaFault, type SchemaIssue } from './schemaFault';

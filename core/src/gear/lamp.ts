@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { KELVIN_RANGE } from '../colour';
 import { beamSchema } from '../modifiers';
+import { fault } from '../photometry';
 
 export const kelvin = z.number().min(KELVIN_RANGE.least).max(KELVIN_RANGE.most);
 
@@ -26,7 +27,7 @@ export const lampSchema = z
   })
   .refine(({ kelvinLow, kelvinHigh }) => kelvinLow <= kelvinHigh, {
     path: ['kelvinHigh'],
-    message: 'the coolest colour is at least the warmest',
+    message: fault('coolest-under-warmest'),
   });
 export type Lamp = z.infer<typeof lampSchema>;
 

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { fault } from '../photometry';
+
 /** The ways in which photographers say the look; each under our own name in `LOOK_WAYS`. */
 export const LOOK_WAY_IDS = ['underTotal', 'share', 'underKey', 'fill'] as const;
 export type LookWayId = (typeof LOOK_WAY_IDS)[number];
@@ -11,7 +13,7 @@ export type CameraDial = (typeof DIALS_KEPT)[number];
 /** The three dials in the order in which they are kept. */
 export const keepOrderSchema = z
   .tuple([z.enum(DIALS_KEPT), z.enum(DIALS_KEPT), z.enum(DIALS_KEPT)])
-  .refine((order) => new Set(order).size === 3, 'name aperture, iso and shutter, each once');
+  .refine((order) => new Set(order).size === 3, fault('keep-each-once'));
 
 /** How this person counts and measures; part of the kit because the meter and the tape are. */
 export const preferencesSchema = z.strictObject({

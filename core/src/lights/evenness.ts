@@ -9,19 +9,22 @@ export interface People {
   rightM: number;
 }
 
+/** Where someone of a group stands. */
+export type PersonPlace = 'front-left' | 'front-right' | 'back-left' | 'back-right' | 'middle';
+
 /** The outermost people; the one in the middle is among them. */
-export const peoplePlaces = ({ nearerM, fartherM, leftM, rightM }: People): { name: string; at: Place }[] => [
-  { name: 'front left', at: { x: -leftM, y: 0, z: nearerM } },
-  { name: 'front right', at: { x: rightM, y: 0, z: nearerM } },
-  { name: 'back left', at: { x: -leftM, y: 0, z: -fartherM } },
-  { name: 'back right', at: { x: rightM, y: 0, z: -fartherM } },
-  { name: 'middle', at: { x: 0, y: 0, z: 0 } },
+export const peoplePlaces = ({ nearerM, fartherM, leftM, rightM }: People): { id: PersonPlace; at: Place }[] => [
+  { id: 'front-left', at: { x: -leftM, y: 0, z: nearerM } },
+  { id: 'front-right', at: { x: rightM, y: 0, z: nearerM } },
+  { id: 'back-left', at: { x: -leftM, y: 0, z: -fartherM } },
+  { id: 'back-right', at: { x: rightM, y: 0, z: -fartherM } },
+  { id: 'middle', at: { x: 0, y: 0, z: 0 } },
 ];
 
 /** Light on each person against the one aimed at, stops, and how far brightest and darkest lie apart. */
 export interface Evenness {
   spreadStops: number;
-  people: { name: string; stops: number }[];
+  people: { id: PersonPlace; stops: number }[];
 }
 
 const AIM: Place = { x: 0, y: 0, z: 0 };
@@ -35,7 +38,7 @@ export function evenness(lights: readonly { stand: LightStand; shape: SourceShap
       0,
     );
   const middle = light(AIM);
-  const lit = peoplePlaces(people).map(({ name, at }) => ({ name, stops: Math.log2(light(at) / middle) }));
+  const lit = peoplePlaces(people).map(({ id, at }) => ({ id, stops: Math.log2(light(at) / middle) }));
   const all = lit.map(({ stops }) => stops);
   return { spreadStops: Math.max(...all) - Math.min(...all), people: lit };
 }

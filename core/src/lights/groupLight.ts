@@ -1,18 +1,23 @@
 import { type Kit, offered } from '../gear';
-import { formatDistance, formatStopCount } from '../notation';
 import type { LightStand } from '../scene';
 import { type Light, lightPath, RADIO_GROUPS, type Setting, type Setup } from '../setup';
-import { evenness, evennessCures } from './evenness';
+import { evenness, type Evenness, evennessCures } from './evenness';
 import type { UsableLight } from './usable';
+
+/** A change that brings a group under its bound. */
+export type GroupCure =
+  | { id: 'distance'; distanceM: number }
+  | { id: 'height'; heightM: number }
+  | { id: 'second'; unitName: string; distanceM: number };
 
 /** How even the key is across the group, and what brings it under the bound. */
 export interface GroupLight {
   spreadStops: number;
   withinStops: number;
   even: boolean;
-  people: { name: string; stops: number }[];
+  people: Evenness['people'];
   /** each brings the spread under the bound; the least change that does */
-  cures: { id: 'distance' | 'height' | 'second'; title: string; spreadStops: number; settings: Setting[] }[];
+  cures: (GroupCure & { spreadStops: number; settings: Setting[] })[];
 }
 
 const standOf = ({ distanceM, sideDeg, heightM }: Light): LightStand => ({ distanceM, sideDeg, heightM });
@@ -32,7 +37,6 @@ export function groupLight(setup: Setup, kit: Kit, usable: readonly UsableLight[
       modifier: { shape },
     },
   } = key;
-  const unit = kit.preferences.distanceUnit;
   const { withinStops } = people;
   const now = evenness(
     keys.map((one) => ({ stand: standOf(one.light), shape: one.config.modifier.shape })),
@@ -48,7 +52,7 @@ export function groupLight(setup: Setup, kit: Kit, usable: readonly UsableLight[
       const heightM = Number(Math.min(5, distanceM * rise).toFixed(2));
       cures.push({
         id: 'distance',
-        title: `Move the key back to ${formatDistance(distanceM, unit)}`,
+        distanceM,
         spreadStops: spread({ ...standOf(light), distanceM, heightM }),
         settings: [
           { path: lightPath(index, 'distanceM'), value: distanceM },
@@ -59,7 +63,7 @@ export function groupLight(setup: Setup, kit: Kit, usable: readonly UsableLight[
     if (height !== null)
       cures.push({
         id: 'height',
-        title: `Raise the key to ${formatDistance(height.heightM, unit)} over the eyes`,
+        heightM: height.heightM,
         spreadStops: spread({ ...standOf(light), ...height }),
         settings: [
           { path: lightPath(index, 'heightM'), value: height.heightM },
@@ -83,7 +87,8 @@ export function groupLight(setup: Setup, kit: Kit, usable: readonly UsableLight[
       );
       cures.push({
         id: 'second',
-        title: `${spare.name} as a second key from the other side, both at ${formatDistance(second.distanceM, unit)}`,
+        unitName: spare.name,
+        distanceM: second.distanceM,
         spreadStops: second.spreadStops,
         settings: [{ path: 'lights', value: [...moved, rest] }],
       });
@@ -94,7 +99,3 @@ export function groupLight(setup: Setup, kit: Kit, usable: readonly UsableLight[
 
 /** A light's id turned into the one of its mirrored twin: the core has no randomness of its own, and a twin is added once. */
 const mirroredId = (id: string): string => `${id.slice(0, -1)}${((parseInt(id.slice(-1), 16) + 8) % 16).toString(16)}`;
-
-/** The spread in words. */
-export const saySpread = ({ spreadStops, withinStops, even }: GroupLight): string =>
-  `${formatStopCount(spreadStops)} stops between brightest and darkest; ${even ? 'within' : 'over'} the ${formatStopCount(withinStops)} wanted.`;

@@ -1,11 +1,11 @@
-export { evenness } from './evenness';
-export { type GroupLight, groupLight, saySpread } from './groupLight';
-export { firedAs, type LightConfig, lightConfig, promisedAv, sameSource } from './lightConfig';
+export { evenness, type PersonPlace } from './evenness';
+export { type GroupCure, type GroupLight, groupLight } from './groupLight';
+export { firedAs, type LightConfig, lightConfig, type MissingGear, promisedAv, sameSource } from './lightConfig';
 export type { LightSolution, StepEffect } from './lightPower';
 export { type LightAtPoint, type LightsSolution, solveLights, usualTarget } from './lights';
 export { missStops, type PointTarget } from './powers';
 export { lightAxis } from './reach';
 export { statedLight } from './statedLight';
-export { type CheaperSetting, type StayingPower, stayingPower } from './stayingPower';
+export { stayingPower, type StayingPower } from './stayingPower';
 export { teach } from './teach';
 export { type UsableLight, usableLights } from './usable';

@@ -7,9 +7,9 @@ import {
   type Beam,
   beamLossStops,
   effectiveDistanceM,
+  type Front,
   type Grid,
   griddedBeam,
-  type Modifier,
   MODIFIER_UNCERTAINTY_STOPS,
 } from '../modifiers';
 import type { FiredLight, Light } from '../setup';
@@ -22,7 +22,7 @@ export type LightAim = Pick<Light & FiredLight, 'distanceM' | 'featherDeg'>;
 /** The gear of a light, looked up in the kit, with what it costs. */
 export interface LightConfig {
   unit: FlashUnit;
-  modifier: Modifier;
+  modifier: Front;
   grid: Grid | null;
   gels: Gel[];
   beam: Beam;
@@ -43,6 +43,9 @@ const zoomedBeam = (zoomMm: number): Beam => ({
   fullDeg: Math.max(5, (2 * Math.atan(FRAME_DIAGONAL_MM / 2 / zoomMm) * 180) / Math.PI),
 });
 
+/** What a light names and the kit does not have any more. */
+export type MissingGear = 'flash' | 'modifier' | 'grid' | 'gel';
+
 /**
  * Looks a light's gear up.
  * @param missing takes the kind of a thing that has left the kit
@@ -51,9 +54,9 @@ const zoomedBeam = (zoomMm: number): Beam => ({
 export function lightConfig(
   kit: Kit,
   parts: LightParts,
-  missing: (what: string) => void = () => undefined,
+  missing: (what: MissingGear) => void = () => undefined,
 ): LightConfig | null {
-  const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: string): T | null => {
+  const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: MissingGear): T | null => {
     const found = things.find((thing) => thing.id === id) ?? null;
     if (found === null && id !== null) missing(what);
     return found;

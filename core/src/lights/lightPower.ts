@@ -11,6 +11,7 @@ import {
   unitGuideNumberM,
   writePower,
 } from '../flash';
+import type { FlashFault } from '../metering';
 import { apparentSizeDeg, effectiveDistanceM } from '../modifiers';
 import { formatAperture } from '../notation';
 import { addLight, avFromN, type Increment, remainingLight, secondsFromTv, stepsToStops } from '../photometry';
@@ -45,7 +46,10 @@ export interface LightSolution {
   aimPointId: string;
   aimName: string;
   unitName: string;
-  modifierName: string;
+  /** what is in front of it; null: its own reflector */
+  modifierName: string | null;
+  /** grid and gels, by name */
+  added: string[];
   /** where the number comes from: distances and guide number, what earlier readings taught, or a reading of this light */
   basis: Reach['basis'];
   /** how many readings have taught it */
@@ -67,8 +71,14 @@ export interface LightSolution {
   powerStops: number | null;
   powerText: string | null;
   /** what a meter held at the camera's shutter and ISO reads where it aims, this light fired alone */
-  meter: { totalAv: number; flashAv: number; totalText: string; flashText: string; rangeText: string } | null;
-  outOfRange: { direction: 'too weak' | 'too strong'; byStops: number; limitText: string } | null;
+  meter: {
+    totalAv: number;
+    flashAv: number;
+    totalText: string;
+    flashText: string;
+    rangeTexts: [low: string, high: string];
+  } | null;
+  outOfRange: { direction: 'too-weak' | 'too-strong'; byStops: number; limitText: string } | null;
   /** stops left to the strongest power that the shutter lets through */
   headroomStops: number | null;
   /** how far that falls short of the reserve that was asked for; 0 when it is there */
@@ -103,7 +113,7 @@ export interface LightSolution {
     learnedStops: number;
   } | null;
   /** why the newest flash reading could not be used; null when it could, or when there is none */
-  problem: string | null;
+  problem: FlashFault | null;
 }
 
 /** What high-speed sync costs a unit at these camera settings, in stops. */
@@ -190,9 +200,8 @@ export function solveLight(
     aimPointId: aim.id,
     aimName: aim.name,
     unitName: unit.name,
-    modifierName: [modifier.name, config.grid?.name, ...config.gels.map(({ name }) => name)]
-      .filter((name) => name !== undefined)
-      .join(', '),
+    modifierName: modifier.name,
+    added: [config.grid?.name, ...config.gels.map(({ name }) => name)].filter((name) => name !== undefined),
     basis: reach.basis,
     taughtBy: reach.readings,
     uncertaintyStops,
@@ -214,7 +223,10 @@ export function solveLight(
             flashAv: camera.av + camera.ndStops + flashStops,
             totalText: meterText(alone(flashStops)),
             flashText: meterText(flashStops),
-            rangeText: `${meterText(alone(flashStops - uncertaintyStops))} to ${meterText(alone(flashStops + uncertaintyStops))}`,
+            rangeTexts: [
+              meterText(alone(flashStops - uncertaintyStops)),
+              meterText(alone(flashStops + uncertaintyStops)),
+            ],
           },
     outOfRange,
     headroomStops,
@@ -256,8 +268,8 @@ function rangeMiss({ scale }: FlashUnit, exactPowerStops: number, strongestStops
   const halfStep = powerStepStops(scale) / 2 + 1e-9;
   const lowest = lowestPowerStops(scale);
   if (exactPowerStops > strongestStops + halfStep)
-    return { direction: 'too weak', byStops: exactPowerStops - strongestStops, limitText: writePower(scale, 0) };
+    return { direction: 'too-weak', byStops: exactPowerStops - strongestStops, limitText: writePower(scale, 0) };
   if (exactPowerStops < lowest - halfStep)
-    return { direction: 'too strong', byStops: lowest - exactPowerStops, limitText: writePower(scale, lowest) };
+    return { direction: 'too-strong', byStops: lowest - exactPowerStops, limitText: writePower(scale, lowest) };
   return null;
 }

@@ -8,7 +8,6 @@ import {
   type FiredLight,
   type Light,
   newLight,
-  newPoint,
   PLAIN_READING,
   type Reading,
   type Setting,
@@ -16,17 +15,18 @@ import {
   setupSchema,
   withSettings,
 } from '../setup';
-import { solve } from '../solution';
 import { firedAs } from './lightConfig';
 import { teach } from './teach';
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const hall = SAMPLE_HALL.setup;
 const POINTS = [
-  newPoint('face', 'face'),
-  newPoint('shadow', 'shadow'),
-  newPoint('background', 'background'),
-  newPoint('hair', 'highlight'),
+  usualPoint('face', 'face'),
+  usualPoint('shadow', 'shadow'),
+  usualPoint('background', 'background'),
+  usualPoint('hair', 'highlight'),
 ];
 const light = (number: number, role: Light['role'], unit: number, aim: string, over: Partial<Light> = {}): Light => ({
   ...newLight(sampleId(number), role, sampleId(unit), aim, []),
@@ -64,12 +64,12 @@ const AMBIENT = [
   reading('hair', 5, { at: '2026-02-27T14:00:30Z' }),
 ];
 const solved = (setup: Setup = three, facts: Reading[] = AMBIENT, kit: Kit = SAMPLE_KIT) =>
-  solve(setup, kit, facts, CLOCK);
+  solveSaid(setup, kit, facts, CLOCK);
 /** The camera's settings in this scene, which a meter is held at. */
 const CAMERA = { tv: 23 / 3, sv: 0 };
 const set = (setup: Setup, ...settings: Setting[]): Setup => {
   const changed = withSettings(setup, settings);
-  if (!changed.ok) throw new Error(changed.message);
+  if (!changed.ok) throw new Error(JSON.stringify(changed.reason));
   return changed.value;
 };
 const of = (role: Light['role'], solution = solved()) => {

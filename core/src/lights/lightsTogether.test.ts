@@ -20,8 +20,9 @@ import {
   setupSchema,
   withSettings,
 } from '../setup';
-import { solve } from '../solution';
+import { english } from '../words';
 import { statedLight } from './statedLight';
+import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const terrace: Setup = {
@@ -30,10 +31,10 @@ const terrace: Setup = {
   camera: { ...SAMPLE_TERRACE.setup.camera, wantedAv: 7 },
 };
 const FACTS: Reading[] = SAMPLE_TERRACE.readings;
-const solved = (setup: Setup, kit: Kit = SAMPLE_KIT) => solve(setup, kit, FACTS, CLOCK);
+const solved = (setup: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(setup, kit, FACTS, CLOCK);
 const set = (setup: Setup, ...settings: Setting[]): Setup => {
   const changed = withSettings(setup, settings);
-  if (!changed.ok) throw new Error(changed.message);
+  if (!changed.ok) throw new Error(JSON.stringify(changed.reason));
   return changed.value;
 };
 
@@ -44,6 +45,7 @@ describe('adding a light', () => {
       const settings = lightToAdd(terrace, SAMPLE_KIT, FACTS, CLOCK, role, {
         lightId: sampleId(31),
         pointId: sampleId(32),
+        pointName: 'Made',
       });
       if (settings === null) throw new Error('no light');
       const setup = set(terrace, ...settings);
@@ -61,6 +63,7 @@ describe('adding a light', () => {
       lightToAdd(terrace, { ...SAMPLE_KIT, flashUnits: [] }, FACTS, CLOCK, 'key', {
         lightId: sampleId(31),
         pointId: sampleId(32),
+        pointName: 'Made',
       }),
     ).toBeNull();
   });
@@ -105,7 +108,8 @@ describe('equal looks', () => {
       ),
     ).toBeLessThan(0.2);
     const closer = looks.find(({ id }) => id === 'closer');
-    expect(closer?.lines.join('\n')).toMatch(
+    if (closer === undefined) throw new Error('no closer look');
+    expect(english.equalLook(closer, { setup: terrace, kit: SAMPLE_KIT }).lines.join('\n')).toMatch(
       /Power .* → .*, at 1\.05 m\nSoftness 36° → \d+°\nAcross the group [\d.]+ → [\d.]+ stops/,
     );
     expect(equalLooks(terrace, SAMPLE_KIT, FACTS, CLOCK, 4)).toEqual([]);
@@ -150,7 +154,11 @@ describe('a light that is not the key out of reach', () => {
   it('the ripple names the light that must follow', () => {
     const two = set(weak, { path: 'lights.1.distanceM', value: 2 }, { path: 'lights.1.gridId', value: null });
     const told = ripple(two, SAMPLE_KIT, FACTS, CLOCK, [{ path: 'camera.pins.av', value: 6 }]);
-    expect(told?.follow.join(' ')).toMatch(/Set key A to .*darker than now|Set background B to/);
+    expect(
+      english
+        .ripple(told ?? { moves: [], follow: [], stalePointIds: [] }, { setup: two, kit: SAMPLE_KIT })
+        .follow.join(' '),
+    ).toMatch(/Set key A to .*darker than now|Set background B to/);
   });
 });
 
@@ -286,7 +294,7 @@ it('an old reading of the ambient still separates a total when nothing newer is 
       },
     ],
   };
-  expect(solve(terrace, SAMPLE_KIT, [...FACTS, total], CLOCK).lights[0]).toMatchObject({
+  expect(solveSaid(terrace, SAMPLE_KIT, [...FACTS, total], CLOCK).lights[0]).toMatchObject({
     basis: 'reading',
     problem: null,
   });

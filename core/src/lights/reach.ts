@@ -2,6 +2,7 @@ import { blockedStops, panelFlat, thrownShare } from '../ambient';
 import { expectedOffset } from '../calibration';
 import type { Kit } from '../gear';
 import {
+  type FlashFault,
   type FlashMeasurement,
   flashReadingsOf,
   measureFlash,
@@ -27,7 +28,7 @@ export interface Reach {
   readings: number;
   /** the newest reading of it here that could be used, and why a newer one could not */
   measurement: FlashMeasurement | null;
-  problem: string | null;
+  problem: FlashFault | null;
 }
 
 /** Moving the light after a reading leaves this much doubt per doubling of the distance, stops. */
@@ -41,7 +42,7 @@ function testOf(
   { standing, kit, setup }: ReachFacts,
   pointId: string,
   light: Light,
-): { measurement: FlashMeasurement | null; problem: string | null } {
+): { measurement: FlashMeasurement | null; problem: FlashFault | null } {
   const questioned = new Set(
     kit.calibration.outliers
       .map(({ readingId }) => readingId)
@@ -57,7 +58,7 @@ function testOf(
   if (measured.ok) return { measurement: measured.value, problem: null };
   // An unusable reading does not unmake an older one that was good.
   const older = flashes.map((reading) => measureFlash(standing, reading)).findLast((outcome) => outcome.ok);
-  return { measurement: older?.ok ? older.value : null, problem: measured.message };
+  return { measurement: older?.ok ? older.value : null, problem: measured.reason };
 }
 
 export interface ReachFacts {

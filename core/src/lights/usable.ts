@@ -1,6 +1,6 @@
 import type { Kit } from '../gear';
 import type { Light, Setup } from '../setup';
-import { type LightConfig, lightConfig } from './lightConfig';
+import { type LightConfig, lightConfig, type MissingGear } from './lightConfig';
 
 /** A light whose gear is all there. */
 export interface UsableLight {
@@ -11,7 +11,7 @@ export interface UsableLight {
 }
 
 /** The lights whose gear is in the kit and whose aim is among the points, with their places in the list. @param missing takes what has left the kit */
-export function usableLights(setup: Setup, kit: Kit, missing: (what: string) => void): UsableLight[] {
+export function usableLights(setup: Setup, kit: Kit, missing: (what: MissingGear) => void): UsableLight[] {
   return setup.lights.flatMap((light, index): UsableLight[] => {
     const config = lightConfig(kit, light, missing);
     const aimed = setup.points.some(({ id }) => id === light.aimPointId);

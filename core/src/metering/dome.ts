@@ -1,4 +1,3 @@
-import { formatStopCount } from '../notation';
 import { ratioToStops, stopsToRatio } from '../photometry';
 import type { MeteringPoint, Reading, Setup } from '../setup';
 import { ambientReadings, lightEv100 } from './levels';
@@ -10,7 +9,6 @@ export interface DomeChoice {
   /** dome to the light over dome to the camera, stops; exposing by the light gives a picture darker by this */
   differenceStops: number;
   by: Setup['look']['faceBy'];
-  text: string;
 }
 
 /** Dome to the camera against dome to the light at the face, when both were taken. */
@@ -26,14 +24,7 @@ export function domeChoice(
   const light = newest('light');
   if (camera === undefined || light === undefined) return null;
   const differenceStops = lightEv100(light) - lightEv100(camera);
-  const apart = formatStopCount(differenceStops);
-  const text =
-    apart === '0.0'
-      ? 'Both ways read the same: the light comes from the camera.'
-      : by === 'camera'
-        ? `Set to the camera: brighter and more open by ${apart} stops than to the light.`
-        : `Set to the light: deeper and moodier by ${apart} stops than to the camera.`;
-  return { cameraEv100: lightEv100(camera), lightEv100: lightEv100(light), differenceStops, by, text };
+  return { cameraEv100: lightEv100(camera), lightEv100: lightEv100(light), differenceStops, by };
 }
 
 /** How much of a frame a head and shoulders usually take. */

@@ -1,6 +1,7 @@
 export type { DomeChoice } from './dome';
 export {
   ambientReadings,
+  type FlashFault,
   type FlashMeasurement,
   flashReadingsOf,
   lightEv100,
@@ -13,5 +14,5 @@ export { type Fact, type MeteredScene, meterScene } from './meteredScene';
 export type { PointAmbient } from './pointAmbient';
 export { pointPlace } from './pointPlaces';
 export { outlierQuestion, questionFlashes, type ReadingQuestion } from './questions';
-export type { MeterAgain, Staleness } from './stale';
-export type { Warning } from './warning';
+export { type MeterAgain, SAME_LIGHT_STOPS, type Staleness } from './stale';
+export type { MeteringWarning } from './warning';

@@ -1,7 +1,7 @@
 import {
   ev100,
   failure,
-  NO_FLASH_MEASURED,
+  type NoFlashMeasured,
   type Outcome,
   separateFlashAv,
   shareFromFlashMinusAmbient,
@@ -18,6 +18,9 @@ export interface FlashMeasurement {
   /** one standard deviation, stops */
   uncertaintyStops: number;
 }
+
+/** Why a flash reading says nothing about its light. */
+export type FlashFault = NoFlashMeasured | { kind: 'no-flash-fired' | 'several-fired' | 'ambient-missing' };
 
 /** How far a hand meter's reading may be off, in stops (one standard deviation). */
 export const READING_NOISE_STOPS = 0.1;
@@ -98,18 +101,17 @@ function ambientAround(standing: readonly Reading[], reading: Reading): Reading 
  * The flash alone in one flash reading, at ISO 100. A total is separated from the ambient that held when it was taken;
  * the smaller the flash's share of it, the less certain the result (a reading's noise divided by the share).
  */
-export function measureFlash(standing: readonly Reading[], reading: Reading): Outcome<FlashMeasurement> {
+export function measureFlash(standing: readonly Reading[], reading: Reading): Outcome<FlashMeasurement, FlashFault> {
   const [fired, ...others] = reading.fired;
-  if (fired === undefined) return failure('This reading was taken without flash.');
-  if (others.length > 0) return failure('Several lights fired for this reading: it says nothing about one of them.');
+  if (fired === undefined) return failure({ kind: 'no-flash-fired' });
+  if (others.length > 0) return failure({ kind: 'several-fired' });
   if (reading.light === 'flash')
     return success({ reading, fired, flashAvAtBase: reading.av - reading.sv, uncertaintyStops: READING_NOISE_STOPS });
   const ambient = ambientAround(standing, reading);
-  if (ambient === undefined)
-    return failure('This total cannot be separated yet: meter the ambient at the same point, flash off.');
+  if (ambient === undefined) return failure({ kind: 'ambient-missing' });
   const ambientAv = lightEv100(ambient) - reading.tv + reading.sv;
   const flash = separateFlashAv(ambientAv, reading.av);
-  if (!flash.ok) return failure(NO_FLASH_MEASURED);
+  if (!flash.ok) return flash;
   const share = shareFromFlashMinusAmbient(flash.value - ambientAv);
   return success({
     reading,

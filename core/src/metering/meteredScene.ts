@@ -1,6 +1,5 @@
 import { panelChangeStops } from '../ambient';
 import type { Kit } from '../gear';
-import { formatStopCount } from '../notation';
 import { type MeteringPoint, type Reading, type SceneChange, type Setup, standAt } from '../setup';
 import { type DomeChoice, domeChoice, fooledStops } from './dome';
 import { ambientReading, lightEv100, standingReadings } from './levels';
@@ -8,7 +7,7 @@ import type { PointAmbient } from './pointAmbient';
 import { pointPlace } from './pointPlaces';
 import { questionReadings, type ReadingQuestion } from './questions';
 import { guideFor, type MeterAgain, meterAgain, type PointReading, staleness } from './stale';
-import type { Warning } from './warning';
+import type { MeteringWarning } from './warning';
 
 /** What is on record about a setup: readings, and what changed in the scene. */
 export type Fact = Reading | SceneChange;
@@ -25,7 +24,7 @@ export interface MeteredScene {
   dome: DomeChoice | null;
   questions: ReadingQuestion[];
   /** readings that say less than they seem to */
-  warnings: Warning[];
+  warnings: MeteringWarning[];
 }
 
 /** Gathers what was metered at the points of a setup. */
@@ -88,7 +87,7 @@ function ambientAtPoints(
       shadowUnderStops,
     );
     const basis =
-      one.reading.method.kind === 'disc' ? 'one source' : guide === null && movedStops === 0 ? 'measured' : 'carried';
+      one.reading.method.kind === 'disc' ? 'one-source' : guide === null && movedStops === 0 ? 'measured' : 'carried';
     return {
       reading: one.reading,
       ambientEv100: lightEv100(one.reading) + (guide?.changeStops ?? 0) + movedStops,
@@ -105,32 +104,14 @@ function ambientAtPoints(
 }
 
 /** Readings that say less than they seem to. */
-function meteringWarnings(metered: readonly PointReading[]): Warning[] {
+function meteringWarnings(metered: readonly PointReading[]): MeteringWarning[] {
   const background = metered.find(({ point }) => point.role === 'background');
-  return metered.flatMap(({ point, reading }): Warning[] => {
-    if (reading.method.kind === 'disc')
-      return [
-        {
-          kind: 'one-source',
-          text: `${point.name} was metered with the disc: one source only. Meter it with the dome for all its light.`,
-        },
-      ];
+  return metered.flatMap(({ point, reading }): MeteringWarning[] => {
+    if (reading.method.kind === 'disc') return [{ kind: 'one-source', pointId: point.id }];
     if (reading.method.kind !== 'reflected') return [];
     if (background === undefined || background.point.id === point.id)
-      return [
-        {
-          kind: 'fooled',
-          text: `${point.name} was read by the camera's own meter: a bright or dark background moves it by up to 2 stops. Meter the background too, or take the dome.`,
-        },
-      ];
-    const off = fooledStops(lightEv100(reading), lightEv100(background.reading));
-    return off === null
-      ? []
-      : [
-          {
-            kind: 'fooled',
-            text: `The background fools the camera's meter: ${point.name.toLowerCase()} lies about ${formatStopCount(off)} stops ${off < 0 ? 'darker' : 'brighter'} than it says. Take the dome or spot the face.`,
-          },
-        ];
+      return [{ kind: 'fooled', pointId: point.id, offStops: null }];
+    const offStops = fooledStops(lightEv100(reading), lightEv100(background.reading));
+    return offStops === null ? [] : [{ kind: 'fooled', pointId: point.id, offStops }];
   });
 }

@@ -3,26 +3,26 @@ import fc from 'fast-check';
 
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import {
-  newPoint,
   PLAIN_READING,
   type PointRole,
   type Reading,
   ROLE_FACTS,
-  SCENE_CHANGE_FACTS,
   SCENE_CHANGES,
   type SceneChange,
   type Setting,
   type Setup,
+  touchesPoint,
   withSettings,
 } from '../setup';
-import { solve } from '../solution';
 import { lightEv100 } from './levels';
 import type { Fact } from './meteredScene';
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
 const at = (minutesAgo: number) => new Date(CLOCK.getTime() - minutesAgo * 60_000).toISOString();
 const POINTS = (['face', 'shadow', 'background', 'sky', 'white', 'dark', 'grey'] as const).map((role) =>
-  newPoint(role, role),
+  usualPoint(role, role),
 );
 const hall: Setup = { ...SAMPLE_HALL.setup, lights: [], points: POINTS };
 let number = 5000;
@@ -48,7 +48,7 @@ const changed = (what: SceneChange['what'], minutesAgo: number, struckAt: string
   what,
   struckAt,
 });
-const solveWith = (facts: readonly Fact[], setup: Setup = hall) => solve(setup, SAMPLE_KIT, facts, CLOCK);
+const solveWith = (facts: readonly Fact[], setup: Setup = hall) => solveSaid(setup, SAMPLE_KIT, facts, CLOCK);
 const point = (facts: readonly Fact[], role: PointRole, setup: Setup = hall) => {
   const found = solveWith(facts, setup).points.find(({ pointId }) => pointId === role);
   if (found === undefined) throw new Error(role);
@@ -56,7 +56,7 @@ const point = (facts: readonly Fact[], role: PointRole, setup: Setup = hall) => 
 };
 const set = (setup: Setup, ...settings: Setting[]): Setup => {
   const next = withSettings(setup, settings);
-  if (!next.ok) throw new Error(next.message);
+  if (!next.ok) throw new Error(JSON.stringify(next.reason));
   return next.value;
 };
 const says = (facts: readonly Fact[], setup?: Setup) => solveWith(facts, setup).warnings.map(({ kind }) => kind);
@@ -220,7 +220,7 @@ describe('readings that no longer hold', () => {
     const stale = solveWith(facts)
       .points.filter(({ stale: why }) => why?.kind === 'scene')
       .map(({ role }) => role);
-    expect(stale).toEqual(POINTS.map(({ role }) => role).filter((role) => SCENE_CHANGE_FACTS[what].touches(role)));
+    expect(stale).toEqual(POINTS.map(({ role }) => role).filter((role) => touchesPoint(what, role)));
     expect(solveWith(facts).nextAction.kind).toBe('meter-again');
   });
 

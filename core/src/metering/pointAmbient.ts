@@ -1,4 +1,3 @@
-import type { PointSolution } from '../balance';
 import type { Reading } from '../setup';
 import type { Staleness } from './stale';
 
@@ -6,6 +5,7 @@ import type { Staleness } from './stale';
 export interface PointAmbient {
   reading: Reading | undefined;
   ambientEv100: number | null;
-  basis: PointSolution['basis'];
+  /** measured here; carried: an older reading moved by what changed in the same light elsewhere; one-source: only a disc to one source was taken */
+  basis: 'measured' | 'carried' | 'one-source' | null;
   stale: Staleness | null;
 }

@@ -1,21 +1,17 @@
-import { formatStopCount } from '../notation';
-import { type MeteringPoint, type Reading, SCENE_CHANGE_FACTS, type SceneChange } from '../setup';
-import { sayDuration } from '../words';
+import { type MeteringPoint, type Reading, type SceneChange, type SceneChangeKind, touchesPoint } from '../setup';
 import { ambientReadings, lightEv100 } from './levels';
 
 /** Why a reading may not hold any more. */
-export interface Staleness {
-  kind: 'scene' | 'time';
-  because: string;
-}
+export type Staleness =
+  | { kind: 'scene'; change: SceneChangeKind }
+  | { kind: 'age'; minutes: number }
+  | { kind: 'drift'; holdsMinutes: number };
 
 /** A point to be metered again, and which others its reading settles. */
 export interface MeterAgain {
   pointId: string;
-  kind: Staleness['kind'];
   settles: string[];
-  because: string;
-  text: string;
+  because: Staleness;
 }
 
 const MINUTE_MS = 60_000;
@@ -26,7 +22,7 @@ const HOLDS_MINUTES = { sun: 15, shade: 20, indoors: 45 } as const;
 const SHORTEST_MINUTES = 3;
 const DRIFT_STOPS = 1 / 3;
 /** Points whose readings lay this near each other stand in the same light. */
-const SAME_LIGHT_STOPS = 0.2;
+export const SAME_LIGHT_STOPS = 0.2;
 
 const minutesBetween = (from: string, to: number): number => (to - Date.parse(from)) / MINUTE_MS;
 
@@ -51,21 +47,17 @@ export function staleness(
 ): Staleness | null {
   const change = changes.findLast(
     ({ what, at, struckAt }) =>
-      struckAt === null && Date.parse(at) > Date.parse(reading.at) && SCENE_CHANGE_FACTS[what].touches(point.role),
+      struckAt === null && Date.parse(at) > Date.parse(reading.at) && touchesPoint(what, point.role),
   );
-  if (change !== undefined) return { kind: 'scene', because: SCENE_CHANGE_FACTS[change.what].because };
+  if (change !== undefined) return { kind: 'scene', change: change.what };
   const newest = standing.at(-1);
   const atRest = newest === undefined || minutesBetween(newest.at, clock.getTime()) > AT_REST_MINUTES;
   const age = minutesBetween(reading.at, clock.getTime());
   const holds = holdsMinutes(point, ambientReadings(standing, point.id));
   if (atRest || age <= holds) return null;
-  return {
-    kind: 'time',
-    because:
-      holds < HOLDS_MINUTES[point.standsIn ?? 'shade']
-        ? `the light here moved a third of a stop in ${Math.round(holds)} min`
-        : `it is ${sayDuration(age)} old`,
-  };
+  return holds < HOLDS_MINUTES[point.standsIn ?? 'shade']
+    ? { kind: 'drift', holdsMinutes: holds }
+    : { kind: 'age', minutes: age };
 }
 
 /** What is known of a point's reading: its level and whether it holds. */
@@ -98,6 +90,14 @@ export function guideFor(
   return null;
 }
 
+/** The same thing happened to both: the same change of the scene, or time went by. */
+const sameReason = (a: Staleness | null, b: Staleness | null): boolean => {
+  if (a?.kind === 'scene' && b?.kind === 'scene') return a.change === b.change;
+  if (a?.kind === 'age' && b?.kind === 'age') return Math.floor(a.minutes) === Math.floor(b.minutes);
+  if (a?.kind === 'drift' && b?.kind === 'drift') return Math.round(a.holdsMinutes) === Math.round(b.holdsMinutes);
+  return a === b;
+};
+
 /** The fewest points to be metered again: one of each group that stood in the same light, the earliest in the usual order. */
 export function meterAgain(stale: readonly PointReading[]): MeterAgain[] {
   const groups: PointReading[][] = [];
@@ -106,21 +106,15 @@ export function meterAgain(stale: readonly PointReading[]): MeterAgain[] {
       ([first]) =>
         first !== undefined &&
         first.point.standsIn === one.point.standsIn &&
-        first.stale?.because === one.stale?.because &&
+        sameReason(first.stale, one.stale) &&
         Math.abs(level(first) - level(one)) <= SAME_LIGHT_STOPS,
     );
     if (group === undefined) groups.push([one]);
     else group.push(one);
   }
-  return groups.map(([first, ...rest]) => {
-    const { point, stale: why } = first as PointReading;
-    const settles = rest.map((one) => one.point.name);
-    return {
-      pointId: point.id,
-      kind: why?.kind ?? 'time',
-      because: why?.because ?? '',
-      settles: rest.map((one) => one.point.id),
-      text: `Meter ${point.name.toLowerCase()} again: ${why?.because ?? ''}.${settles.length === 0 ? '' : ` It settles ${settles.join(' and ').toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`}`,
-    };
-  });
+  return groups.flatMap(([first, ...rest]) =>
+    first?.stale == null
+      ? []
+      : [{ pointId: first.point.id, because: first.stale, settles: rest.map(({ point }) => point.id) }],
+  );
 }

@@ -1,19 +1,5 @@
-export interface Warning {
-  kind:
-    | 'clipped'
-    | 'lost'
-    | 'span'
-    | 'headroom'
-    | 'face-contrast'
-    | 'fooled'
-    | 'one-source'
-    | 'no-flash-can-help'
-    | 'slowest-over-sync'
-    | 'not-in-kit'
-    | 'high-speed-sync-missing'
-    | 'dark-band'
-    | 'tail-cut'
-    | 'depth-missing'
-    | 'flicker';
-  text: string;
-}
+/** A reading that says less than it seems to. */
+export type MeteringWarning =
+  | { kind: 'one-source'; pointId: string }
+  /** the camera's own meter; off by so many stops where the background was metered too */
+  | { kind: 'fooled'; pointId: string; offStops: number | null };

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { fault } from '../photometry';
+
 /** How the light of a source falls off beside its axis. */
 export const beamSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('diffuse') }).meta({ description: 'a lit cloth: falls with the cosine' }),
@@ -14,13 +16,13 @@ export const beamSchema = z.discriminatedUnion('kind', [
     })
     .refine(({ anglesDeg, relative }) => anglesDeg.length === relative.length, {
       path: ['relative'],
-      message: 'one figure for each angle',
+      message: fault('figure-an-angle'),
     })
     .refine(
       ({ anglesDeg }) => anglesDeg.every((angle, index) => index === 0 || angle > (anglesDeg[index - 1] ?? angle)),
-      { path: ['anglesDeg'], message: 'angles rise from one to the next' },
+      { path: ['anglesDeg'], message: fault('angles-rise') },
     )
-    .refine(({ relative }) => (relative[0] ?? 0) > 0, { path: ['relative', 0], message: 'there is light on the axis' })
+    .refine(({ relative }) => (relative[0] ?? 0) > 0, { path: ['relative', 0], message: fault('no-light-on-axis') })
     .meta({ description: 'measured: intensity by the angle from the axis' }),
 ]);
 export type Beam = z.infer<typeof beamSchema>;

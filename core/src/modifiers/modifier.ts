@@ -28,9 +28,12 @@ export type Modifier = z.infer<typeof modifierSchema>;
 /** How far a modifier's stated loss may be off before it is calibrated, in stops (one standard deviation). */
 export const MODIFIER_UNCERTAINTY_STOPS = 0.5;
 
+/** What stands in front of a head: a modifier, or its own reflector, which has no name. */
+export type Front = Omit<Modifier, 'name'> & { name: string | null };
+
 /** No modifier: the unit's own reflector, which the guide number was stated with. */
-export const BARE_REFLECTOR: Modifier = {
-  name: 'Standard reflector',
+export const BARE_REFLECTOR: Front = {
+  name: null,
   shape: { kind: 'point' },
   lossStops: 0,
   layers: 0,

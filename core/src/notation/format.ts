@@ -51,14 +51,6 @@ export function apertureNumber(av: number, increment: Increment): string {
 /** An aperture value as photographers write it: `f/5.6`, in tenths `f/5.6⁴`. */
 export const formatAperture = (av: number, increment: Increment): string => `f/${apertureNumber(av, increment)}`;
 
-/** The same for a voice: `f 5.6 and 4 tenths`. */
-export function speakAperture(av: number, increment: Increment): string {
-  if (increment !== 'tenth') return `f ${apertureNumber(av, increment)}`;
-  const [whole, tenths] = splitTenths(av);
-  const base = apertureNumber(whole, 'third');
-  return tenths === 0 ? `f ${base}` : `f ${base} and ${tenths} tenth${tenths === 1 ? '' : 's'}`;
-}
-
 /** A time value as dials print it: `1/125`, `0.5 s`, `2 s`. Dials have no tenths: those show the nearest third. */
 export function formatShutter(tv: number, increment: Increment): string {
   const fractions = increment === 'half' ? SHUTTER_FRACTION_HALVES : SHUTTER_FRACTION_THIRDS;
@@ -93,19 +85,6 @@ export function formatStops(stops: number, increment: Increment = 'tenth'): stri
   const count = formatStopCount(stops, increment);
   if (/^0(\.0)?$/.test(count)) return count;
   return `${stops < 0 ? MINUS : '+'}${count}`;
-}
-
-/** A signed number of stops with its direction beside it: `+1.3 brighter`, `−0.7 darker`, `0.0`. */
-export function formatStopsBothWays(stops: number, increment: Increment = 'tenth'): string {
-  const signed = formatStops(stops, increment);
-  return /^0(\.0)?$/.test(signed) ? signed : `${signed} ${stops < 0 ? 'darker' : 'brighter'}`;
-}
-
-/** A number of stops in words, never leaving the direction to the sign: `1.3 stops brighter`. */
-export function sayStops(stops: number, increment: Increment = 'tenth'): string {
-  const count = formatStopCount(stops, increment);
-  if (/^0(\.0)?$/.test(count)) return 'no change';
-  return `${count} ${/^(1|1\.0|⅓|½|⅔|0\.\d)$/.test(count) ? 'stop' : 'stops'} ${stops < 0 ? 'darker' : 'brighter'}`;
 }
 
 /** A share of 0 to 1 in whole percent: `37 %`. */

@@ -1,4 +1,4 @@
-export { distanceFromUnit, distanceInUnit, formatDistance } from './distance';
+export { distanceFromUnit, distanceInUnit, type DistanceUnit, formatDistance } from './distance';
 export {
   apertureNumber,
   formatAperture,
@@ -7,12 +7,18 @@ export {
   formatShutter,
   formatStopCount,
   formatStops,
-  formatStopsBothWays,
   isoNumber,
-  sayStops,
-  speakAperture,
 } from './format';
 export { READ_VALUES, type ReadValue, SETTING_OF, settingsAt } from './heldValues';
-export { type Meaning, readMeterText } from './meanings';
-export { AV_RANGE, parseAperture, parseIso, parsePartStops, parseShutter, SV_RANGE, TV_RANGE } from './parse';
-export { answerStops } from './stopArithmetic';
+export { type Assumption, type Meaning, type ReadingFault, readMeterText, type ReadText } from './meanings';
+export {
+  AV_RANGE,
+  parseAperture,
+  parseIso,
+  parsePartStops,
+  parseShutter,
+  SV_RANGE,
+  TV_RANGE,
+  type TypedFault,
+} from './parse';
+export { answerStops, type StopAnswer, type StopFault, type StopValue } from './stopArithmetic';

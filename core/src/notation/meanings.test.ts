@@ -1,8 +1,10 @@
+import { saidReadText } from '../../test/said';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { discResponse, domeResponse, ev100, TONES } from '../photometry';
 import { luxFromEv100 } from '../photometry/exposure';
+import { english } from '../words';
 import { READ_VALUES, settingsAt } from './heldValues';
 import { type ReadingContext, readMeterText } from './meanings';
 
@@ -15,8 +17,8 @@ const context = (over: Partial<ReadingContext> = {}): ReadingContext => ({
 });
 const best = (text: string, over: Partial<ReadingContext> = {}) => {
   const read = readMeterText(text, context(over));
-  if (!read.ok) throw new Error(read.message);
-  return read.value;
+  if (!read.ok) throw new Error(JSON.stringify(read.reason));
+  return saidReadText(read.value, english);
 };
 const stops = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });
 
@@ -147,7 +149,7 @@ describe('sloppy notation', () => {
 
   it.each(['', 'fivesix', '?', '..', 'EV 40', '0'])('says what would be right instead of “%s”', (text) => {
     const read = readMeterText(text, context());
-    expect(!read.ok && read.message).toMatch(/Write it as|beyond what meters show/);
+    expect(!read.ok && english.readingFault(read.reason)).toMatch(/Write it as|beyond what meters show/);
   });
 
   it('never throws, never gives a number that is not finite, and its plausibilities add up to 1', () => {
@@ -159,7 +161,7 @@ describe('sloppy notation', () => {
         fc.option(stops(-5, 18), { nil: null }),
         (text, read, expectedEv100) => {
           const result = readMeterText(text, context({ read, expectedEv100 }));
-          if (!result.ok) return expect(result.message.length).toBeGreaterThan(10);
+          if (!result.ok) return expect(english.readingFault(result.reason).length).toBeGreaterThan(10);
           const all = [result.value.best, ...result.value.others];
           for (const { settings } of all) expect(Object.values(settings).every(Number.isFinite)).toBe(true);
           expect(all.reduce((sum, { plausibility }) => sum + plausibility, 0)).toBeCloseTo(1, 9);

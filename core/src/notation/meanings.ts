@@ -34,6 +34,21 @@ export interface ReadingContext {
   receptor?: keyof typeof METER_CONSTANT;
 }
 
+/** What is taken for granted when a figure was not written in full. */
+export type Assumption =
+  | {
+      kind:
+        | 'point-left-out'
+        | 'point-left-out-tenths'
+        | 'tenths-behind-point'
+        | 'point-too-many'
+        | 'point-for-stroke'
+        | 'in-seconds'
+        | 'exposure-value';
+    }
+  | { kind: 'meter-showed' | 'taken-as'; value: ReadValue };
+type Slip = Exclude<Assumption['kind'], 'meter-showed' | 'taken-as'>;
+
 /** One way to take what was written. */
 export interface Meaning {
   settings: ExposureSettings;
@@ -41,7 +56,7 @@ export interface Meaning {
   /** what it is taken for, such as `f/5.6` */
   text: string;
   /** what was assumed to take it so; null when it was written in full */
-  assumption: string | null;
+  assumption: Assumption | null;
   /** 0 to 1 over all meanings of the same text */
   plausibility: number;
 }
@@ -50,8 +65,8 @@ export interface Meaning {
 export interface ReadText {
   best: Meaning;
   others: Meaning[];
-  /** asked only when it matters; null otherwise */
-  question: { text: string; other: Meaning } | null;
+  /** another meaning to be asked about, only when it matters; null otherwise */
+  question: { other: Meaning } | null;
 }
 
 interface Candidate extends Omit<Meaning, 'plausibility'> {
@@ -109,6 +124,8 @@ function spokenFigures(text: string): string {
   return words === undefined ? text : `${NUMBER_WORDS[words] ?? ''}${tidied.slice(words.length)}`;
 }
 
+const slip = (kind: Slip | null): Assumption | null => (kind === null ? null : { kind });
+
 /** Whole stops up to where hand meters are used: what is written most. */
 const WHOLE_STOPS = [1, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22, 32];
 
@@ -118,15 +135,15 @@ const isPrintedAperture = (n: number): boolean =>
 function apertureCandidates(text: string, { held, increment }: ReadingContext): Candidate[] {
   const series = increment === 'half' ? 'half' : 'third';
   const found: Candidate[] = [];
-  const add = (av: number, habit: number, assumption: string | null) =>
+  const add = (av: number, habit: number, assumption: Slip | null) =>
     found.push({
       settings: { ...held, av },
       notation: 'aperture',
       text: formatAperture(av, 'tenth'),
-      assumption,
+      assumption: slip(assumption),
       habit,
     });
-  const read = (written: string, habit: number, assumption: string | null) => {
+  const read = (written: string, habit: number, assumption: Slip | null) => {
     const parsed = parseAperture(written, series);
     if (parsed.ok) add(parsed.value, habit, assumption);
   };
@@ -141,22 +158,17 @@ function apertureCandidates(text: string, { held, increment }: ReadingContext): 
   read(bare, literal, null);
   if (/^\d\d0?$/.test(bare)) {
     const meant = Number(bare.slice(0, 2)) / 10;
-    if (isPrintedAperture(meant))
-      read(String(meant), SWALLOWED_POINT - (literal > -1 ? 2.5 : 0), 'decimal point left out');
+    if (isPrintedAperture(meant)) read(String(meant), SWALLOWED_POINT - (literal > -1 ? 2.5 : 0), 'point-left-out');
   }
   if (/^\d{3}$/.test(bare) && bare[2] !== '0' && isPrintedAperture(Number(bare.slice(0, 2)) / 10))
-    read(
-      `${Number(bare.slice(0, 2)) / 10} ${bare[2] ?? ''}`,
-      SWALLOWED_POINT - 0.3,
-      'decimal point left out, last figure in tenths',
-    );
+    read(`${Number(bare.slice(0, 2)) / 10} ${bare[2] ?? ''}`, SWALLOWED_POINT - 0.3, 'point-left-out-tenths');
   const tenths = /^(\d+)\.(\d)$/.exec(bare);
   // 8.5 on a meter in tenths: eight and five tenths of a stop
   if (tenths && tenths[2] !== '0' && isPrintedAperture(Number(tenths[1])) && !isPrintedAperture(n))
     read(
       `${tenths[1] ?? ''} ${tenths[2] ?? ''}`,
       increment === 'tenth' ? TENTHS_AS_DECIMAL : -2,
-      'figure behind the point in tenths of a stop',
+      'tenths-behind-point',
     );
   return found;
 }
@@ -174,14 +186,14 @@ function shutterCandidates(text: string, { held, increment }: ReadingContext): C
   const series = increment === 'half' ? 'half' : 'third';
   const found: Candidate[] = [];
   const { figure: bare, partStops } = splitPart(text.trim().replace(',', '.'));
-  const read = (written: string, habit: number, assumption: string | null) => {
+  const read = (written: string, habit: number, assumption: Slip | null) => {
     const parsed = parseShutter(written, series);
     if (parsed.ok)
       found.push({
         settings: { ...held, tv: parsed.value + partStops },
         notation: 'shutter',
         text: formatShutter(parsed.value + partStops, series),
-        assumption,
+        assumption: slip(assumption),
         habit,
       });
   };
@@ -190,11 +202,10 @@ function shutterCandidates(text: string, { held, increment }: ReadingContext): C
   if (dotted !== undefined) {
     const isDial = (denominator: number) => findNominal(SHUTTER_FRACTION_THIRDS, denominator) !== undefined;
     // 1.25 is 1/125 with a slip; 1.250 is 1/250 with a point for the stroke
-    if (dotted.length === 2 && isDial(Number(`1${dotted}`)))
-      read(`1/1${dotted}`, 2, 'decimal point that should not be there');
-    if (isDial(Number(dotted))) read(`1/${dotted}`, dotted.length === 2 ? 0.5 : 2, 'point for a stroke');
+    if (dotted.length === 2 && isDial(Number(`1${dotted}`))) read(`1/1${dotted}`, 2, 'point-too-many');
+    if (isDial(Number(dotted))) read(`1/${dotted}`, dotted.length === 2 ? 0.5 : 2, 'point-for-stroke');
   }
-  if (/^\d{1,2}$/.test(bare) && Number(bare) <= 30) read(`${bare}s`, -1, 'in seconds');
+  if (/^\d{1,2}$/.test(bare) && Number(bare) <= 30) read(`${bare}s`, -1, 'in-seconds');
   return found;
 }
 
@@ -241,19 +252,22 @@ function candidatesFor(text: string, context: ReadingContext): Candidate[] {
   const label = labelled(text);
   if (label !== null)
     return OWN[label](text, context).map((candidate) =>
-      label === context.read ? candidate : { ...candidate, assumption: `the meter showed the ${label}` },
+      label === context.read ? candidate : { ...candidate, assumption: { kind: 'meter-showed', value: label } },
     );
   const own = OWN[context.read](text, context);
   const bare = /^\d+(?:[.,]\d+)?$/.test(text.trim());
   if (!bare) return own;
   const others = (['aperture', 'shutter'] as const)
     .filter((value) => value !== context.read)
-    .flatMap((value) => OWN[value](text, context).filter(({ assumption }) => assumption !== 'in seconds'))
-    .map((candidate) => ({
-      ...candidate,
-      habit: Math.min(0, candidate.habit) + OTHER_VALUE,
-      assumption: candidate.assumption ?? `taken as the ${candidate.notation}`,
-    }));
+    .flatMap((value) =>
+      OWN[value](text, context)
+        .filter(({ assumption }) => assumption?.kind !== 'in-seconds')
+        .map((candidate): Candidate => ({
+          ...candidate,
+          habit: Math.min(0, candidate.habit) + OTHER_VALUE,
+          assumption: candidate.assumption ?? { kind: 'taken-as', value },
+        })),
+    );
   const unlabelledEv = Number(text.trim().replace(',', '.'));
   const ev: Candidate[] =
     unlabelledEv <= 17 && /[.,]\d$/.test(text.trim()) && !isPrintedAperture(unlabelledEv)
@@ -262,7 +276,7 @@ function candidatesFor(text: string, context: ReadingContext): Candidate[] {
             settings: settingsAt(unlabelledEv, context.read, context.held),
             notation: 'ev',
             text: `EV ${unlabelledEv.toFixed(1)}`,
-            assumption: 'taken as an exposure value',
+            assumption: { kind: 'exposure-value' },
             habit: OTHER_VALUE,
           },
         ]
@@ -285,28 +299,30 @@ function sceneWeight(settings: ExposureSettings, expectedEv100: number | null): 
   return -3 * unusual - (off * off) / 2;
 }
 
-const HELP: Record<ReadValue, string> = {
-  aperture: 'Write it as 5.6, f/5.6, 5.6 4 (and four tenths), 5.6⅔, 8 and a half, EV 12.3 or 2500 lux.',
-  shutter: 'Write it as 1/125, 125, 0.5" or 2s, EV 12.3 or 2500 lux.',
-  iso: 'Write it as 400 or ISO 400, EV 12.3 or 2500 lux.',
-};
+/** Why a text is no reading. */
+export interface ReadingFault {
+  kind: 'nothing-read' | 'not-a-reading' | 'beyond-meters';
+  read: ReadValue;
+  /** as it was typed */
+  text: string;
+}
 
 /**
  * Reads whatever was noted of a meter, sloppy or in full: every meaning it can have, ranked by how readily people write
  * so and by how well the light fits the scene. At most one question, and only when the other meaning would change the
  * result by over ⅓ stop.
- * @returns the meanings, or a message that says what would be right
+ * @returns the meanings, or why there are none
  */
-export function readMeterText(text: string, context: ReadingContext): Outcome<ReadText> {
-  if (text.trim() === '') return failure(`Enter what the meter shows. ${HELP[context.read]}`);
+export function readMeterText(text: string, context: ReadingContext): Outcome<ReadText, ReadingFault> {
+  if (text.trim() === '') return failure({ kind: 'nothing-read', read: context.read, text: '' });
   const all = candidatesFor(spokenFigures(text), context);
   const possible = all.filter(({ settings }) => inRange(settings));
   if (possible.length === 0)
-    return failure(
-      all.length === 0
-        ? `“${text.trim()}” is not a reading. ${HELP[context.read]}`
-        : `“${text.trim()}” would be beyond what meters show: f/0.5 to f/128, 15 minutes to 1/32000, ISO 6 to 819200. Check the figure and what the meter holds.`,
-    );
+    return failure({
+      kind: all.length === 0 ? 'not-a-reading' : 'beyond-meters',
+      read: context.read,
+      text: text.trim(),
+    });
   const weighed = possible.map((candidate) => ({
     candidate,
     weight: candidate.habit + sceneWeight(candidate.settings, context.expectedEv100),
@@ -327,6 +343,6 @@ export function readMeterText(text: string, context: ReadingContext): Outcome<Re
   return success({
     best,
     others,
-    question: rival === undefined ? null : { text: `Taken as ${best.text}. Or was it ${rival.text}?`, other: rival },
+    question: rival === undefined ? null : { other: rival },
   });
 }

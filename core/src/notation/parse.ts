@@ -1,4 +1,5 @@
 import { avFromN, failure, type Increment, type Outcome, success, svFromIso, tvFromSeconds } from '../photometry';
+import type { ReadValue } from './heldValues';
 import {
   APERTURE_HALVES,
   APERTURE_THIRDS,
@@ -59,18 +60,24 @@ export function parsePartStops(text: string): number | undefined {
   return decimal === undefined ? undefined : Number(decimal) / 10;
 }
 
-const APERTURE_HELP = 'Write it as 5.6, f/5.6, 5.6 4 (and four tenths), 5.6⅔ or 8 and a half.';
+/** Why a typed value is none: nothing was typed, it is no such value, or it lies outside what devices know. */
+export interface TypedFault {
+  kind: 'nothing-typed' | 'not-a-value' | 'outside-devices';
+  value: ReadValue;
+  /** as it was typed */
+  text: string;
+}
 
 /**
  * Reads an aperture in any customary notation.
  * A number of the third or half series means its exact stop; any other decimal means itself (`11.3` is f/11.3).
  * @param increment which series wins for a number that both print; thirds unless told otherwise
- * @returns the exact aperture value, or a message that says what would be right
+ * @returns the exact aperture value, or why it is none
  */
-export function parseAperture(text: string, increment: Increment = 'third'): Outcome<number> {
+export function parseAperture(text: string, increment: Increment = 'third'): Outcome<number, TypedFault> {
   const tidied = tidy(text);
-  if (tidied === '') return failure(`Enter the aperture. ${APERTURE_HELP}`);
-  const unread = failure(`“${text.trim()}” is not an aperture. ${APERTURE_HELP}`);
+  if (tidied === '') return failure({ kind: 'nothing-typed', value: 'aperture', text: '' });
+  const unread = failure<TypedFault>({ kind: 'not-a-value', value: 'aperture', text: text.trim() });
   const match = /^[fƒ]?\s*[/:]?\s*(\d*\.?\d+)(.*)$/.exec(tidied);
   if (!match) return unread;
   const [, figure = '', tail = ''] = match;
@@ -85,19 +92,17 @@ export function parseAperture(text: string, increment: Increment = 'third'): Out
     avFromN(n);
   const av = base + part;
   if (av < AV_RANGE.least || av > AV_RANGE.most)
-    return failure(`f/${figure} is outside f/0.5 to f/128. ${APERTURE_HELP}`);
+    return failure({ kind: 'outside-devices', value: 'aperture', text: figure });
   return success(av);
 }
 
-const SHUTTER_HELP = 'Write it as 1/125, 125, 0.5" or 2s.';
-
 /**
  * Reads a shutter time: `1/125`, `125`, `125th`, `0.5"`, `2s`. A bare whole number above 1 is the denominator, as on dials.
- * @returns the exact time value, or a message that says what would be right
+ * @returns the exact time value, or why it is none
  */
-export function parseShutter(text: string, increment: Increment = 'third'): Outcome<number> {
+export function parseShutter(text: string, increment: Increment = 'third'): Outcome<number, TypedFault> {
   const tidied = tidy(text);
-  if (tidied === '') return failure(`Enter the shutter. ${SHUTTER_HELP}`);
+  if (tidied === '') return failure({ kind: 'nothing-typed', value: 'shutter', text: '' });
   const halvesFirst = increment === 'half';
   const pick = (thirds: readonly NominalStep[], halves: readonly NominalStep[], nominal: number) =>
     halvesFirst ? exactStops(nominal, halves, thirds) : exactStops(nominal, thirds, halves);
@@ -115,25 +120,24 @@ export function parseShutter(text: string, increment: Increment = 'third'): Outc
   } else if (time !== undefined && Number(time) > 0) {
     const s = Number(time);
     tv = pick(SHUTTER_SECONDS_THIRDS, SHUTTER_SECONDS_HALVES, s) ?? tvFromSeconds(s);
-  } else return failure(`“${text.trim()}” is not a shutter time. ${SHUTTER_HELP}`);
+  } else return failure({ kind: 'not-a-value', value: 'shutter', text: text.trim() });
   if (tv < TV_RANGE.least || tv > TV_RANGE.most)
-    return failure(`“${text.trim()}” is outside 15 minutes to 1/32000. ${SHUTTER_HELP}`);
+    return failure({ kind: 'outside-devices', value: 'shutter', text: text.trim() });
   return success(tv + 0);
 }
 
 /**
  * Reads a film or sensor speed: `400`, `ISO 400`, `12,800`.
- * @returns the exact speed value, or a message that says what would be right
+ * @returns the exact speed value, or why it is none
  */
-export function parseIso(text: string): Outcome<number> {
+export function parseIso(text: string): Outcome<number, TypedFault> {
   const figure = /^(?:iso)?\s*(\d+)$/i.exec(text.trim().replace(/(\d)[,.’ ](\d{3})\b/g, '$1$2'))?.[1];
-  const help = 'Write it as 400 or ISO 400.';
   if (figure === undefined)
-    return failure(text.trim() === '' ? `Enter the ISO. ${help}` : `“${text.trim()}” is not an ISO. ${help}`);
+    return failure({ kind: text.trim() === '' ? 'nothing-typed' : 'not-a-value', value: 'iso', text: text.trim() });
   const iso = Number(figure);
   const sv = findNominal(ISO_THIRDS, iso)?.stops ?? svFromIso(iso);
   if (!(sv >= SV_RANGE.least && sv <= SV_RANGE.most))
-    return failure(`ISO ${figure} is outside ISO 6 to ISO 819200. ${help}`);
+    return failure({ kind: 'outside-devices', value: 'iso', text: figure });
   return success(sv);
 }
 

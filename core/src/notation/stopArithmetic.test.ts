@@ -1,13 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { english } from '../words';
 import { formatAperture, formatShutter } from './format';
 import { answerStops } from './stopArithmetic';
 
 const asked = (question: string) => {
   const answer = answerStops(question);
-  if (!answer.ok) throw new Error(answer.message);
-  return answer.value;
+  if (!answer.ok) throw new Error(JSON.stringify(answer.reason));
+  return { stops: answer.value.stops, ...english.stopAnswer(answer.value) };
 };
 const notation = (question: string, name: string) => asked(question).notations.find((one) => one.name === name)?.text;
 
@@ -91,13 +92,16 @@ describe('what cannot be worked out', () => {
     '“%s” is answered with what can be asked',
     (question) => {
       const answer = answerStops(question);
-      expect(answer.ok ? answer.value : answer.message).toMatch(/Ask like this: f\/5 to f\/7\.1/);
+      expect(answer.ok ? answer.value : english.stopFault(answer.reason)).toMatch(/Ask like this: f\/5 to f\/7\.1/);
     },
   );
 
   it('every example of the help can be asked', () => {
     const help = answerStops('');
-    const examples = (help.ok ? '' : help.message).replace('Ask like this: ', '').replace(/\.$/, '').split(', ');
+    const examples = (help.ok ? '' : english.stopFault(help.reason))
+      .replace('Ask like this: ', '')
+      .replace(/\.$/, '')
+      .split(', ');
     expect(examples).toHaveLength(9);
     for (const example of examples) expect(asked(example).words).not.toBe('');
   });

@@ -1,29 +1,36 @@
 import { failure, type Outcome, ratioToStops, roundToStep, stopsToRatio, success } from '../photometry';
-import { formatAperture, formatIso, formatShutter, formatStopCount, formatStops } from './format';
+import { formatAperture, formatIso, formatShutter } from './format';
 import { parseAperture, parseIso, parsePartStops, parseShutter } from './parse';
 
-/** A question of plain stop arithmetic, answered in words and in all notations. */
-export interface StopAnswer {
-  /** what was asked, as it was understood: `f/5 to f/7.1` */
-  asked: string;
-  /** signed, positive: more light in the picture */
-  stops: number;
-  /** the answer in words: `1.0 stop darker` */
-  words: string;
-  /** the same in thirds, as a factor, a ratio and a percentage */
-  notations: { name: string; text: string }[];
-}
-
 type Kind = 'aperture' | 'shutter' | 'iso' | 'energy' | 'distance' | 'fraction';
-interface Value {
+/** A value as it was understood. */
+export interface StopValue {
   kind: Kind;
-  /** light that it lets in, in stops: smaller apertures and faster shutters less, higher ISO more */
-  lightStops: number;
+  /** as a device prints it; a fraction of power without the word, empty for full power */
   text: string;
 }
 
-const HELP =
-  'Ask like this: f/5 to f/7.1, 1/60 to 1/200, ISO 100 to 640, 35 to 90 Ws, 2 to 3 m, 3:1, f/4 + 1⅓, 1/16 power to 1/64, 37 %.';
+/** What was asked, as it was understood. */
+export type StopQuestion =
+  | { kind: 'step'; from: StopValue; to: StopValue }
+  | { kind: 'moved'; value: StopValue; byStops: number; brighter: boolean; becomesText: string; otherWayText: string }
+  | { kind: 'ratio'; text: string }
+  | { kind: 'count' };
+
+/** A question of plain stop arithmetic, answered. */
+export interface StopAnswer {
+  asked: StopQuestion;
+  /** signed, positive: more light in the picture */
+  stops: number;
+}
+
+/** Why a text is no question of stop arithmetic. */
+export type StopFault = { kind: 'nothing-asked' } | { kind: 'not-to-be-worked-out'; text: string };
+
+interface Value extends StopValue {
+  /** light that it lets in, in stops: smaller apertures and faster shutters less, higher ISO more */
+  lightStops: number;
+}
 
 const plain = (value: number): string => String(Number(value.toPrecision(3)));
 const NUMBER = /^(\d+(?:\.\d+)?)$/;
@@ -59,7 +66,7 @@ function readValue(text: string, kind: Kind): Value | undefined {
         ? {
             kind,
             lightStops: stops,
-            text: `${match?.[1] === undefined ? 'full' : `1/${match[1]}`}${match?.[2] ? ` ${match[2]}` : ''} power`,
+            text: `${match?.[1] === undefined ? '' : `1/${match[1]}`}${match?.[2] ? ` ${match[2]}` : ''}`,
           }
         : undefined;
     }
@@ -77,37 +84,8 @@ function kindOf(text: string): Kind | undefined {
   return undefined;
 }
 
-const DIRECTION: Record<Kind, (stops: number) => string> = {
-  aperture: (stops) => (stops < 0 ? 'a smaller opening, the number goes up' : 'a wider opening, the number goes down'),
-  shutter: (stops) => (stops < 0 ? 'a faster shutter' : 'a slower shutter'),
-  iso: (stops) => (stops < 0 ? 'a lower ISO' : 'a higher ISO'),
-  energy: (stops) => (stops < 0 ? 'less energy' : 'more energy'),
-  distance: (stops) => (stops < 0 ? 'farther, from a small source' : 'nearer, from a small source'),
-  fraction: (stops) => (stops < 0 ? 'less power' : 'more power'),
-};
-
-const darkerOrBrighter = (stops: number): string => {
-  const count = formatStopCount(stops);
-  return count === '0.0'
-    ? 'no difference'
-    : `${count} ${count === '1.0' ? 'stop' : 'stops'} ${stops < 0 ? 'darker' : 'brighter'}`;
-};
-
-function answer(asked: string, stops: number, words: string): StopAnswer {
-  const factor = stopsToRatio(stops);
-  return {
-    asked,
-    stops: stops + 0,
-    words,
-    notations: [
-      { name: 'Stops, tenths', text: formatStops(stops) },
-      { name: 'Stops, thirds', text: formatStops(stops, 'third') },
-      { name: 'Light', text: factor >= 1 ? `${plain(factor)} times` : `1/${plain(1 / factor)}` },
-      { name: 'Ratio', text: `${plain(Math.max(factor, 1 / factor))}:1` },
-      { name: 'Percent', text: `${plain(factor * 100)} %` },
-    ],
-  };
-}
+const answer = (asked: StopQuestion, stops: number): StopAnswer => ({ asked, stops: stops + 0 });
+const shown = ({ kind, text }: Value): StopValue => ({ kind, text });
 
 function between(from: string, to: string): StopAnswer | undefined {
   const kinds: Kind[] = [kindOf(to), kindOf(from)].filter((kind) => kind !== undefined);
@@ -119,12 +97,7 @@ function between(from: string, to: string): StopAnswer | undefined {
     const [a, b] = [readValue(from, kind), readValue(to, kind)];
     if (a === undefined || b === undefined) continue;
     const stops = b.lightStops - a.lightStops;
-    const same = Math.abs(stops) < 0.05;
-    return answer(
-      `${a.text} to ${b.text}`,
-      stops,
-      same ? 'no difference' : `${darkerOrBrighter(stops)}: ${DIRECTION[kind](stops)}`,
-    );
+    return answer({ kind: 'step', from: shown(a), to: shown(b) }, stops);
   }
   return undefined;
 }
@@ -144,19 +117,18 @@ function moved(from: string, sign: string, count: string): StopAnswer | undefine
       energy: `${plain(stopsToRatio(light))} Ws`,
       distance: `${plain(stopsToRatio(-light / 2))} ${/ft$/.test(from) ? 'ft' : 'm'}`,
     })[kind];
-  const said = answer(
-    `${value.text}, ${formatStopCount(size)} stops ${sign === '+' ? 'brighter' : 'darker'}`,
+  // plus means more light here; who meant the number to go up reads the other way
+  return answer(
+    {
+      kind: 'moved',
+      value: shown(value),
+      byStops: size,
+      brighter: sign === '+',
+      becomesText: at(value.lightStops + stops),
+      otherWayText: at(value.lightStops - stops),
+    },
     stops,
-    `${at(value.lightStops + stops)}: ${darkerOrBrighter(stops)}`,
   );
-  // plus means more light here; who meant the number to go up reads the other line
-  return {
-    ...said,
-    notations: [
-      { name: 'The other way', text: `${at(value.lightStops - stops)}: ${darkerOrBrighter(-stops)}` },
-      ...said.notations,
-    ],
-  };
 }
 
 function readCount(text: string): number | undefined {
@@ -169,19 +141,19 @@ function readCount(text: string): number | undefined {
  * Answers plain stop arithmetic: the step between two apertures, shutters, ISOs, energies, powers or distances
  * (`f/5 to f/7.1`), a value moved by stops (`f/4 − 1⅓`), a ratio (`3:1`), a percentage or a count of stops.
  * Nominal numbers stand for their exact stops.
- * @returns the answer, or a message that says what can be asked
+ * @returns the answer, or why there is none
  */
-export function answerStops(question: string): Outcome<StopAnswer> {
+export function answerStops(question: string): Outcome<StopAnswer, StopFault> {
   const text = question
     .trim()
     .toLowerCase()
     .replace(/[−–]/g, '-')
     .replace(/(\d),(\d)/g, '$1.$2')
     .replace(/\s+/g, ' ');
-  if (text === '') return failure(HELP);
+  if (text === '') return failure({ kind: 'nothing-asked' });
   const found = askRatio(text) ?? askStep(text) ?? askMoved(text) ?? askCount(text);
   if (found === undefined || !Number.isFinite(found.stops) || Math.abs(found.stops) > 40)
-    return failure(`“${question.trim()}” cannot be worked out. ${HELP}`);
+    return failure({ kind: 'not-to-be-worked-out', text: question.trim() });
   return success(found);
 }
 
@@ -191,11 +163,7 @@ function askRatio(text: string): StopAnswer | undefined {
   const factor = ratio ? Number(ratio[1]) / Number(ratio[2]) : percent ? Number(percent[1]) / 100 : NaN;
   if (!(factor > 0)) return undefined;
   const stops = ratioToStops(factor);
-  return answer(
-    ratio ? `${ratio[1]}:${ratio[2]}` : `${percent?.[1] ?? ''} %`,
-    stops,
-    darkerOrBrighter(stops).replace('darker', 'less').replace('brighter', 'more'),
-  );
+  return answer({ kind: 'ratio', text: ratio ? `${ratio[1]}:${ratio[2]}` : `${percent?.[1] ?? ''} %` }, stops);
 }
 
 function askStep(text: string): StopAnswer | undefined {
@@ -214,5 +182,5 @@ function askCount(text: string): StopAnswer | undefined {
   const size = readCount(match?.[2] ?? '');
   if (size === undefined) return undefined;
   const stops = roundToStep((match?.[1] === '-' ? -1 : 1) * size, 1e-6);
-  return answer(`${formatStops(stops)} stops`, stops, darkerOrBrighter(stops));
+  return answer({ kind: 'count' }, stops);
 }

@@ -18,3 +18,18 @@ export const flashMinusAmbient = (holdBackStops: number): number => Math.log2(Ma
 /** Hold-back for flash over ambient in stops; the inverse of `flashMinusAmbient`. */
 export const holdBackFromFlashMinusAmbient = (differenceStops: number): number =>
   ratioToStops(1 + stopsToRatio(differenceStops));
+
+/** One wish, every way to count it. */
+export interface LookFigures {
+  holdBackStops: number;
+  /** 0 to 1 */
+  flashShare: number;
+  flashMinusAmbientStops: number;
+}
+
+/** A hold-back above 0 as stops, share and flash against ambient. */
+export const lookFigures = (holdBackStops: number): LookFigures => ({
+  holdBackStops,
+  flashShare: shareFromHoldBack(holdBackStops),
+  flashMinusAmbientStops: flashMinusAmbient(holdBackStops),
+});

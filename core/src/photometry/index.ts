@@ -10,7 +10,15 @@ export {
   svFromIso,
   tvFromSeconds,
 } from './exposure';
-export { flashMinusAmbient, holdBackFromFlashMinusAmbient, holdBackFromShare, shareFromHoldBack } from './holdBack';
+export { fault, FAULT_IDS, type FaultId } from './faultIds';
+export {
+  flashMinusAmbient,
+  holdBackFromFlashMinusAmbient,
+  holdBackFromShare,
+  type LookFigures,
+  lookFigures,
+  shareFromHoldBack,
+} from './holdBack';
 export { type Increment, INCREMENT_STOPS } from './increments';
 export { failure, type Outcome, success } from './outcome';
 export { discResponse, domeResponse } from './receptors';
@@ -24,5 +32,5 @@ export {
   stepsToStops,
   stopsToRatio,
 } from './stops';
-export { TONE_RANGE, TONES } from './tones';
-export { NO_FLASH_MEASURED, separateFlashAv, shareFromFlashMinusAmbient } from './twoExposures';
+export { TONE_RANGE, type ToneId, TONES } from './tones';
+export { type NoFlashMeasured, separateFlashAv, shareFromFlashMinusAmbient } from './twoExposures';

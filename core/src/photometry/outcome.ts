@@ -1,8 +1,12 @@
-/** Either a value, or a message for the person that says what would have been right. */
-export type Outcome<T> = { ok: true; value: T } | { ok: false; message: string };
+/** Either a value, or why there is none: a typed reason with its figures, which `words` makes a sentence of. */
+export type Outcome<T, Reason> = { ok: true; value: T } | Failure<Reason>;
+export interface Failure<Reason> {
+  ok: false;
+  reason: Reason;
+}
 
 /** Wraps a value as a success. */
-export const success = <T>(value: T): Outcome<T> => ({ ok: true, value });
+export const success = <T>(value: T): { ok: true; value: T } => ({ ok: true, value });
 
-/** Wraps a message as a failure; the message is shown to the person as it is. */
-export const failure = (message: string): { ok: false; message: string } => ({ ok: false, message });
+/** Wraps a reason as a failure. */
+export const failure = <Reason>(reason: Reason): Failure<Reason> => ({ ok: false, reason });

@@ -10,21 +10,22 @@ import { addLight, remainingLight, stopsToRatio } from './stops';
 /** The aperture value a meter reads for ambient and flash together. */
 export const totalAv = (ambientAv: number, flashAv: number): number => addLight(ambientAv, flashAv);
 
-/** The message for a total that is not above the ambient; a meter's tenth is the least that counts as flash. */
-export const NO_FLASH_MEASURED =
-  'No flash was measured: the total is not above the ambient. Check that the flash fired, its channel and its direction, or raise its power and read again.';
+/** A total that is not above the ambient; a meter's tenth is the least that counts as flash. */
+export interface NoFlashMeasured {
+  kind: 'no-flash-measured';
+}
 
 /**
  * Flash alone out of a total reading: `N_F² = N_total² − N_A²`.
  * @returns the flash-only aperture value, or a failure when the total is not above the ambient
  */
-export function separateFlashAv(ambientAv: number, total: number): Outcome<number> {
+export function separateFlashAv(ambientAv: number, total: number): Outcome<number, NoFlashMeasured> {
   const flash = remainingLight(total, ambientAv);
-  return flash === undefined ? failure(NO_FLASH_MEASURED) : success(flash);
+  return flash === undefined ? failure({ kind: 'no-flash-measured' }) : success(flash);
 }
 
 /** The same with f-numbers, for people's figures. */
-export function separateFlashN(ambientN: number, totalN: number): Outcome<number> {
+export function separateFlashN(ambientN: number, totalN: number): Outcome<number, NoFlashMeasured> {
   const flash = separateFlashAv(avFromN(ambientN), avFromN(totalN));
   return flash.ok ? success(nFromAv(flash.value)) : flash;
 }

@@ -1,3 +1,3 @@
 export { type ToneMark, toneMarks } from './marks';
-export { type LayerSource, type PictureOf, pictureOf } from './pictureOf';
+export { type Caster, type LayerSource, type PictureOf, pictureOf } from './pictureOf';
 export { type Showing, weightsOf } from './weights';

@@ -1,6 +1,6 @@
 import { cross, dot, lensOf, MATERIAL, minus, type Vec } from '../renderer';
 import type { Setup } from '../setup';
-import type { Solution } from '../solution';
+import type { SolutionNumbers } from '../solution';
 import type { PictureOf } from './pictureOf';
 
 /** A metering point on the picture: where, in parts of its size, and where its tone lands; the ladder's own number. */
@@ -48,7 +48,12 @@ function findMaterial(
 }
 
 /** The tones of the metering points on the picture: the ladder's numbers at their places. @param materials what each pixel is, as the renderer found it */
-export function toneMarks(setup: Setup, solution: Solution, picture: PictureOf, materials: Uint8Array): ToneMark[] {
+export function toneMarks(
+  setup: Setup,
+  solution: SolutionNumbers,
+  picture: PictureOf,
+  materials: Uint8Array,
+): ToneMark[] {
   const side = (setup.lights.find(({ role }) => role === 'key')?.sideDeg ?? 40) < 0 ? -1 : 1;
   const turn = setup.stage.subject.turnDeg * (Math.PI / 180);
   return solution.points.flatMap(({ pointId, role, name, placedStops }): ToneMark[] => {

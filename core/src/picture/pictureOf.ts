@@ -1,5 +1,5 @@
 import { isIndoors, panelFlat } from '../ambient';
-import type { Kit } from '../gear';
+import type { Kit, Surface } from '../gear';
 import { lightConfig } from '../lights';
 import { pointPlace } from '../metering';
 import { beamShare } from '../modifiers';
@@ -21,14 +21,21 @@ import {
   type Vec,
 } from '../renderer';
 import { type Flat, flatAxes, frameSizeM, type Place } from '../scene';
-import { PANEL_FACTS, type Setup } from '../setup';
-import type { Solution } from '../solution';
+import { type Light, type LightRole, PANEL_FACTS, type PanelKind, type Setup } from '../setup';
+import type { SolutionNumbers } from '../solution';
 import { companions, setupView } from '../stage';
+
+/** What casts a layer's light: the sky or the room all round, the sun, a panel, a lamp of the kit, or a light of the setup. */
+export type Caster =
+  | { kind: 'sky' | 'room' | 'sun' }
+  | { kind: 'panel'; panel: PanelKind; surface: Surface }
+  | { kind: 'lamp'; name: string }
+  | { kind: 'light'; role: LightRole; group: Light['group'] };
 
 /** One layer of the picture: what casts it, and a key that changes when it must be rendered again. `null`: the soft light from all round. */
 export interface LayerSource {
   id: string;
-  name: string;
+  caster: Caster;
   kind: 'ambient' | 'flash';
   source: Source | null;
   key: string;
@@ -148,7 +155,7 @@ const keyOf = (source: Source): string =>
  * The picture of a setup: its scene and the sources of its layers, by which the renderer works.
  * The same documents give the same picture.
  */
-export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf {
+export function pictureOf(setup: Setup, kit: Kit, solution: SolutionNumbers): PictureOf {
   const { stage } = setup;
   const { subject } = stage;
   const indoors = isIndoors(setup);
@@ -177,18 +184,17 @@ export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf
     view,
   };
   const layers: LayerSource[] = [
-    { id: 'soft', name: indoors ? 'Room' : 'Sky', kind: 'ambient', source: null, key: 'soft' },
+    { id: 'soft', caster: { kind: indoors ? 'room' : 'sky' }, kind: 'ambient', source: null, key: 'soft' },
   ];
-  const add = (id: string, name: string, kind: LayerSource['kind'], source: Source) =>
-    layers.push({ id, name, kind, source, key: keyOf(source) });
+  const add = (id: string, caster: Caster, kind: LayerSource['kind'], source: Source) =>
+    layers.push({ id, caster, kind, source, key: keyOf(source) });
   if (solution.stage.sun !== null && solution.stage.sun.altitudeDeg > 0 && solution.stage.ambient.sunOnCard > 0)
-    add('sun', 'Sun', 'ambient', { kind: 'sun', towards });
+    add('sun', { kind: 'sun' }, 'ambient', { kind: 'sun', towards });
   for (const { panel, flat } of flats) {
-    const its = solution.panels.find(({ id }) => id === panel.id);
     if (panel.kind !== 'flag' && !(panel.kind === 'reflector' && panel.surface === 'black'))
       add(
         `panel:${panel.id}`,
-        its?.name ?? PANEL_FACTS[panel.kind].name,
+        { kind: 'panel', panel: panel.kind, surface: panel.surface },
         'ambient',
         sourceOf(flat, flat.round ? 'round' : 'rectangle', cosineBeam()),
       );
@@ -206,7 +212,7 @@ export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf
     };
     add(
       `lamp:${lamp.id}`,
-      own.name,
+      { kind: 'lamp', name: own.name },
       'ambient',
       areaSource(
         toVec(at),
@@ -218,7 +224,7 @@ export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf
       ),
     );
   }
-  for (const { lightId, name, flat } of solution.stage.lights) {
+  for (const { lightId, role, group, flat } of solution.stage.lights) {
     const light = setup.lights.find(({ id }) => id === lightId);
     const config = light === undefined ? null : lightConfig(kit, light);
     if (config === null) continue;
@@ -230,7 +236,7 @@ export function pictureOf(setup: Setup, kit: Kit, solution: Solution): PictureOf
           : 'round';
     add(
       `light:${lightId}`,
-      name,
+      { kind: 'light', role, group },
       'flash',
       sourceOf(
         flat,

@@ -18,7 +18,7 @@ import {
 } from '../renderer';
 import type { Place } from '../scene';
 import { PANEL_FACTS, type Setup } from '../setup';
-import type { Solution } from '../solution';
+import type { SolutionNumbers } from '../solution';
 import { CM, type LayerSource, type PictureOf, toVec } from './pictureOf';
 
 /** Which part of the light a picture shows. */
@@ -48,7 +48,7 @@ export interface Strengths {
 export function strengthsOf(
   setup: Setup,
   kit: Kit,
-  solution: Solution,
+  solution: SolutionNumbers,
   { layers, scene }: PictureOf,
 ): Strengths | null {
   const face = solution.points.find(({ role }) => role === 'face');
@@ -176,7 +176,7 @@ function facingOf(setup: Setup, role: 'face'): Vec | null {
 }
 
 /** A light that does not reach the face is levelled where it aims. */
-function aimWeight(setup: Setup, solution: Solution, lightId: string, source: Source): number | null {
+function aimWeight(setup: Setup, solution: SolutionNumbers, lightId: string, source: Source): number | null {
   const light = setup.lights.find(({ id }) => id === lightId);
   const point = setup.points.find(({ id }) => id === light?.aimPointId);
   const place = point === undefined ? null : pointPlace(point, setup);
@@ -189,7 +189,12 @@ function aimWeight(setup: Setup, solution: Solution, lightId: string, source: So
 }
 
 /** The colour of a layer against the white balance, channel by channel. */
-function tintOf({ id }: LayerSource, setup: Setup, kit: Kit, solution: Solution): { subject: Rgb; backdrop: Rgb } {
+function tintOf(
+  { id }: LayerSource,
+  setup: Setup,
+  kit: Kit,
+  solution: SolutionNumbers,
+): { subject: Rgb; backdrop: Rgb } {
   const white = linearRgb(solution.colour.whiteBalance);
   const against = (colour: LightColour): Rgb => {
     const [r, g, b] = linearRgb(colour);
@@ -223,7 +228,7 @@ function tintOf({ id }: LayerSource, setup: Setup, kit: Kit, solution: Solution)
 export function weightsOf(
   setup: Setup,
   kit: Kit,
-  solution: Solution,
+  solution: SolutionNumbers,
   picture: PictureOf,
   showing: Showing = 'all',
 ): Float64Array | null {
@@ -246,7 +251,7 @@ export function weightsOf(
 export function greyCardValue(
   setup: Setup,
   kit: Kit,
-  solution: Solution,
+  solution: SolutionNumbers,
   picture: PictureOf,
   facing: Vec,
 ): number | null {

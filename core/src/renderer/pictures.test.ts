@@ -8,6 +8,7 @@ import { pictureOf, toneMarks, weightsOf } from '../picture';
 import { greyCardValue, strengthsOf } from '../picture/weights';
 import { SAMPLE_KIT } from '../sample';
 import { solve } from '../solution';
+import { english } from '../words';
 import type { Vec } from './base/vector';
 import { traceVisible } from './light/visibility';
 import { MATERIAL } from './sculpture/bust';
@@ -55,7 +56,7 @@ function near(
 }
 const whole = (one: RenderedScene) => one.composer.linear(one.layers, one.weights);
 const layerOf = (one: RenderedScene, kind: string): Float32Array => {
-  const at = one.picture.layers.findIndex(({ id, name }) => id === kind || name.startsWith(kind));
+  const at = one.picture.layers.findIndex(({ id, caster }) => id === kind || english.caster(caster).startsWith(kind));
   const rows = one.layers[at];
   if (rows === undefined) throw new Error(`no layer ${kind}`);
   return rows;

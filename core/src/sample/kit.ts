@@ -1,6 +1,6 @@
-import { USUAL_GELS } from '../colour';
 import { type Camera, EMPTY_KIT, type Kit } from '../gear';
 import type { Modifier } from '../modifiers';
+import { USUAL_GELS } from './gels';
 import { sampleId } from './ids';
 
 const HAND_HELD = {

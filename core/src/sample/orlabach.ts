@@ -34,7 +34,11 @@ const hall = spot(2, 'Winch hall');
 const terrace = spot(3, 'Upper terrace');
 
 const setupAt = (number: number, place: Spot, title: string): Setup =>
-  newSetup({ id: sampleId(number), shootId: shoot.id, spotId: place.id }, title, sampleId(101));
+  newSetup(
+    { id: sampleId(number), shootId: shoot.id, spotId: place.id },
+    { title, face: 'Face', background: 'Background' },
+    sampleId(101),
+  );
 
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {

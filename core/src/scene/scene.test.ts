@@ -104,7 +104,7 @@ describe('a group', () => {
           evenness([{ stand: one, shape: OCTAGON }], { nearerM: 0, fartherM: 0, leftM: 0, rightM: 0 }).spreadStops,
         ).toBeCloseTo(0, 9);
         expect(
-          evenness([{ stand: one, shape: OCTAGON }], eleven).people.find(({ name }) => name === 'middle')?.stops,
+          evenness([{ stand: one, shape: OCTAGON }], eleven).people.find(({ id }) => id === 'middle')?.stops,
         ).toBeCloseTo(0, 9);
       }),
     );

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { keepOrderSchema, stopFields } from '../gear';
+import { fault } from '../photometry';
 import { MOTIONS, SUPPORTS } from './choices';
 
 /** Limits that this setup changes against the camera's own; null means as in the kit. */
@@ -29,7 +30,7 @@ export const cameraWishSchema = z.strictObject({
     .strictObject({ nearestM: z.number().min(0.2).max(200), farthestM: z.number().min(0.2).max(200) })
     .refine(({ nearestM, farthestM }) => farthestM >= nearestM, {
       path: ['farthestM'],
-      message: 'the farthest person stands at least as far as the nearest',
+      message: fault('farthest-under-nearest'),
     })
     .nullable()
     .meta({

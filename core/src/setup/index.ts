@@ -3,6 +3,7 @@ export { type ExposeBy, type Motion, MOTIONS } from './choices';
 export { type Light, lightSchema, type PlacedLamp } from './light';
 export { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS, RADIO_GROUPS } from './lightRoles';
 export { HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_WEIGHTS } from './look';
+export { METHOD_CHOICES, methodKey, type MethodKey } from './methods';
 export { newLight, newPoint, newSetup, PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
 export { changedPanel, type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type PanelStand, standAt } from './panel';
 export { type MeteringPoint, POINT_ROLES, type PointRole, ROLE_FACTS } from './point';
@@ -15,13 +16,7 @@ export {
   readingSchema,
   USUAL_METHOD,
 } from './reading';
-export {
-  SCENE_CHANGE_FACTS,
-  SCENE_CHANGES,
-  type SceneChange,
-  type SceneChangeKind,
-  sceneChangeSchema,
-} from './sceneChange';
+export { SCENE_CHANGES, type SceneChange, type SceneChangeKind, sceneChangeSchema, touchesPoint } from './sceneChange';
 export {
   type LightField,
   lightPath,
@@ -30,6 +25,7 @@ export {
   type Setting,
   SETTING_PATHS,
   settingAt,
+  type SettingFault,
   type SettingPath,
   withSettings,
 } from './settings';

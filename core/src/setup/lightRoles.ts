@@ -5,59 +5,46 @@ export const LIGHT_ROLES = ['background', 'fill', 'rim', 'motivated', 'key'] as 
 export type LightRole = (typeof LIGHT_ROLES)[number];
 
 interface LightRoleFacts {
-  name: string;
   /** the kind of point that it aims at */
   aims: PointRole;
   /** where it usually stands, seen from what it aims at */
   stand: { distanceM: number; sideDeg: number; heightM: number };
   /** what it should bring its point to, stops against the face's final place; null: the look says it */
   overFaceStops: number | null;
-  /** why it stands there */
-  because: string;
   /** whether it falls on people, so that its colour is theirs */
   onPeople: boolean;
 }
 
-/** Each role under our own name, with where it is put until the photographer says otherwise. Sources: usual placements of portrait lighting. */
+/** Each role with where a light of it is put until the photographer says otherwise. Sources: usual placements of portrait lighting. */
 export const LIGHT_ROLE_FACTS: Record<LightRole, LightRoleFacts> = {
   key: {
-    name: 'Key',
     aims: 'face',
     stand: { distanceM: 1.5, sideDeg: 40, heightM: 0.4 },
     overFaceStops: null,
-    because: '40° from the nose line and a hand over the eyes: the nose shadow points down and to the side.',
     onPeople: true,
   },
   fill: {
-    name: 'Fill',
     aims: 'shadow',
     stand: { distanceM: 2.2, sideDeg: 0, heightM: 0.2 },
     overFaceStops: -1.5,
-    because: 'On the camera axis, so that it draws no second nose shadow; 1½ stops under the face.',
     onPeople: true,
   },
   rim: {
-    name: 'Rim',
     aims: 'highlight',
     stand: { distanceM: 1.8, sideDeg: -145, heightM: 0.7 },
     overFaceStops: 0.5,
-    because: 'Behind the far side, past 110° from the camera: it rims hair and shoulder and stays off the nose.',
     onPeople: true,
   },
   background: {
-    name: 'Background',
     aims: 'background',
     stand: { distanceM: 1.5, sideDeg: 30, heightM: 0 },
     overFaceStops: -0.5,
-    because: 'On the background alone, turned from the people: it moves nothing on them.',
     onPeople: false,
   },
   motivated: {
-    name: 'Motivated',
     aims: 'face',
     stand: { distanceM: 4, sideDeg: -70, heightM: 0.8 },
     overFaceStops: -1,
-    because: 'Where the lamp or the low sun would be, far and small: hard, and even across the scene.',
     onPeople: true,
   },
 };

@@ -6,8 +6,8 @@ import { USUAL_METHOD } from './reading';
 import { type Setup, SETUP_VERSION } from './setup';
 import { PLAIN_STAGE } from './stage';
 
-/** A point of a kind, with its usual name and tone. */
-export const newPoint = (id: string, role: PointRole, name: string = ROLE_FACTS[role].name): MeteringPoint => ({
+/** A point of a kind with its usual tone. @param name what it is called: the language is the caller's */
+export const newPoint = (id: string, role: PointRole, name: string): MeteringPoint => ({
   id,
   role,
   name,
@@ -77,10 +77,10 @@ export const PLAIN_CAMERA: Setup['camera'] = {
   video: null,
 };
 
-/** A fresh setup: face and background to meter, flash and ambient even, nothing chosen yet but the first camera of the kit. */
+/** A fresh setup under names of the caller's language: face and background to meter, flash and ambient even, nothing chosen yet but the first camera of the kit. */
 export function newSetup(
   ids: { id: string; shootId: string; spotId: string },
-  title: string,
+  { title, face, background }: { title: string; face: string; background: string },
   cameraId: string | null,
   keepOrder: Setup['camera']['keepOrder'] = DEFAULT_PREFERENCES.keepOrder,
 ): Setup {
@@ -89,7 +89,7 @@ export function newSetup(
     version: SETUP_VERSION,
     ...ids,
     title,
-    points: [newPoint('face', 'face'), newPoint('background', 'background')],
+    points: [newPoint('face', 'face', face), newPoint('background', 'background', background)],
     meter: { av: 5, tv: 7, sv: 0, read: 'aperture', method: USUAL_METHOD },
     look: { ...PLAIN_LOOK },
     camera: { ...PLAIN_CAMERA, cameraId, keepOrder },

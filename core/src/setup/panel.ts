@@ -8,72 +8,56 @@ export const PANEL_KINDS = ['reflector', 'diffuser', 'flag', 'window', 'door', '
 export type PanelKind = (typeof PANEL_KINDS)[number];
 
 interface PanelFacts {
-  name: string;
   /** light comes in through it */
   opening: boolean;
   stand: LightStand;
   widthM: number;
   tallM: number;
-  because: string;
 }
 
-/** Each kind under our own name, where it usually stands and how large it usually is. */
+/** Each kind: where it usually stands and how large it usually is. */
 export const PANEL_FACTS: Record<PanelKind, PanelFacts> = {
   reflector: {
-    name: 'Reflector',
     opening: false,
     stand: { distanceM: 0.8, sideDeg: -70, heightM: -0.25 },
     widthM: 1.1,
     tallM: 1.1,
-    because: 'Low and close on the dark side: it opens the shadow.',
   },
   diffuser: {
-    name: 'Diffuser',
     opening: false,
     stand: { distanceM: 0.9, sideDeg: 150, heightM: 0.7 },
     widthM: 1.2,
     tallM: 1.2,
-    because: 'Between the sun and the face: weaker and softer; the background stays as it was.',
   },
   flag: {
-    name: 'Flag',
     opening: false,
     stand: { distanceM: 1, sideDeg: 150, heightM: 0.7 },
     widthM: 0.9,
     tallM: 1.2,
-    because: 'Keeps the sun or a light off the face.',
   },
   window: {
-    name: 'Window',
     opening: true,
     stand: { distanceM: 2, sideDeg: 70, heightM: 0.2 },
     widthM: 1.2,
     tallM: 1.8,
-    because: 'Light from the side; nearer is stronger and softer.',
   },
   door: {
-    name: 'Door',
     opening: true,
     stand: { distanceM: 2, sideDeg: 20, heightM: -0.5 },
     widthM: 1,
     tallM: 2.1,
-    because: 'An open door in front: deeper inside it is weaker and flatter.',
   },
   porch: {
-    name: 'Porch',
     opening: true,
     stand: { distanceM: 1.5, sideDeg: 0, heightM: 0.3 },
     widthM: 3,
     tallM: 2.4,
-    because: 'Open shade under a roof: at its mouth more light from above and more shape.',
   },
   skylight: {
-    name: 'Skylight',
     opening: true,
     stand: { distanceM: 3, sideDeg: 30, heightM: 2.8 },
     widthM: 1.5,
     tallM: 2.5,
-    because: 'One window high up: eye sockets go dark under it.',
   },
 };
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
-import { TONE_RANGE, TONES } from '../photometry';
+import { fault, TONE_RANGE, TONES } from '../photometry';
 
 export const READING_VERSION = 3;
 
@@ -99,7 +99,7 @@ export const readingSchema = z
   })
   .refine((reading) => (reading.light === 'ambient') === (reading.fired.length === 0), {
     path: ['fired'],
-    message: 'a flash reading says which lights fired and how; an ambient reading has none',
+    message: fault('fired-or-ambient'),
   });
 export type Reading = z.infer<typeof readingSchema>;
 

@@ -17,19 +17,15 @@ export const sceneChangeSchema = z.strictObject({
 });
 export type SceneChange = z.infer<typeof sceneChangeSchema>;
 
-interface ChangeFacts {
-  label: string;
-  /** what happened, as the reason why a reading no longer holds */
-  because: string;
-  touches: (role: PointRole) => boolean;
-}
-
 const on = (role: PointRole) => ROLE_FACTS[role].on;
-/** What a photographer reports, and whose light it touches. */
-export const SCENE_CHANGE_FACTS: Record<SceneChangeKind, ChangeFacts> = {
-  'subject-moved': { label: 'Subject moved', because: 'the subject moved', touches: (role) => on(role) !== 'place' },
-  'head-turned': { label: 'Head turned', because: 'the head was turned', touches: (role) => on(role) === 'face' },
-  reflector: { label: 'Reflector', because: 'a reflector was changed', touches: (role) => on(role) !== 'place' },
-  opening: { label: 'Door or lamp', because: 'a door, curtain or lamp was changed', touches: (role) => role !== 'sky' },
-  sun: { label: 'Sun or cloud', because: 'the sun or the cloud changed', touches: () => true },
+/** Whose light each change touches. */
+const TOUCHES: Record<SceneChangeKind, (role: PointRole) => boolean> = {
+  'subject-moved': (role) => on(role) !== 'place',
+  'head-turned': (role) => on(role) === 'face',
+  reflector: (role) => on(role) !== 'place',
+  opening: (role) => role !== 'sky',
+  sun: () => true,
 };
+
+/** Whether a change of the scene touches the light at a kind of point. */
+export const touchesPoint = (what: SceneChangeKind, role: PointRole): boolean => TOUCHES[what](role);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { type SchemaFault, schemaFault } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
 import type { Light } from './light';
 import { type Setup, setupSchema } from './setup';
@@ -119,6 +120,9 @@ export const SETTING_PATHS: readonly SettingPath[] = [
 export const settingSchema = z.strictObject({ path: z.enum(SETTING_PATHS), value: z.json() });
 export type Setting = z.infer<typeof settingSchema>;
 
+/** Why settings are not taken: a value that its schema refuses, or a place that is not there. */
+export type SettingFault = SchemaFault | { kind: 'no-such-setting'; path: SettingPath };
+
 type Node = Record<string, unknown>;
 
 /** The value at a path; `undefined` where there is none (a light that is not there). */
@@ -145,21 +149,21 @@ function withValue(node: Node, [key = '', ...rest]: string[], value: unknown): N
 /**
  * A copy of the setup with these settings changed. Each part that was touched is checked against its schema; the rest
  * was a setup's already and is shared with it.
- * @returns the new setup, or a message when a value is out of its range
+ * @returns the new setup, or what is wrong with a value
  */
-export function withSettings(setup: Setup, settings: readonly Setting[]): Outcome<Setup> {
+export function withSettings(setup: Setup, settings: readonly Setting[]): Outcome<Setup, SettingFault> {
   let copy: Node = setup;
   const touched = new Set<string>();
   for (const { path, value } of settings) {
     const keys = path.split('.');
     const next = withValue(copy, keys, value);
-    if (next === undefined) return failure(`There is no ${path} to set.`);
+    if (next === undefined) return failure({ kind: 'no-such-setting', path });
     copy = next;
     touched.add(keys[0] ?? '');
   }
   for (const key of touched) {
     const parsed = setupSchema.shape[key as keyof typeof setupSchema.shape].safeParse(copy[key]);
-    if (!parsed.success) return failure(z.prettifyError(parsed.error));
+    if (!parsed.success) return failure(schemaFault(parsed.error));
     copy = { ...copy, [key]: parsed.data };
   }
   return success(copy as Setup);

@@ -1,2 +1,2 @@
-export type { Solution } from './solution';
-export { solve } from './solve';
+export type { Solution, SolutionAdvice, SolutionNumbers } from './solution';
+export { solve, type SolvedNumbers, solveNumbers } from './solve';

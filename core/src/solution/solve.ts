@@ -1,31 +1,71 @@
 import { cautionsFor, cheaperSettings, meteringOrder, nextAction, waysOut } from '../advice';
-import { balance, colourSolution, disagreements, secondBody, solveLamps, solvePanels, videoSolution } from '../balance';
+import {
+  type Balance,
+  balance,
+  colourSolution,
+  disagreements,
+  secondBody,
+  solveLamps,
+  solvePanels,
+  videoSolution,
+} from '../balance';
 import { dialMatrix, whyChains } from '../explain';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
 import { groupLight, stayingPower } from '../lights';
-import { type Fact, meterScene } from '../metering';
+import { type Fact, type MeteredScene, meterScene } from '../metering';
 import type { Setup } from '../setup';
 import { solveStage } from '../stage';
-import type { Solution } from './solution';
+import type { Solution, SolutionAdvice, SolutionNumbers } from './solution';
+
+/** The first breath of an answer, with what the second one starts from. */
+export interface SolvedNumbers {
+  numbers: SolutionNumbers;
+  /** the advice on them; worked out when it is called */
+  advise: () => SolutionAdvice;
+}
 
 /**
- * The only way from documents to numbers: camera settings, powers in each unit's scale, where every tone lands,
- * the next thing to do, the ways out when the wish cannot be met, warnings and cautions.
- * Pure: the same documents and clock give the same solution.
+ * The numbers of a setup alone: a small part of the work, for what follows a thumb. Advice is worked out from them when
+ * hands rest.
  * @param facts all readings of the setup and what changed in its scene; those of other setups and struck-out ones are left aside
  * @param clock the moment that reading ages are counted from
  */
-export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Solution {
+export function solveNumbers(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): SolvedNumbers {
   const scene = meterScene(setup, kit, facts, clock);
   const now = balance(setup, kit, scene);
-  const { waysOut: ways, notHelping } = waysOut(setup, kit, scene, now);
-  const { camera, cameraBody } = now;
+  return { numbers: numbersOf(setup, kit, scene, now), advise: () => solveAdvice(setup, kit, scene, now) };
+}
+
+/**
+ * The only way from documents to an answer: camera settings, powers in each unit's scale, where every tone lands, the
+ * next thing to do, the ways out when the wish cannot be met, warnings and cautions. Figures, ids and typed reasons;
+ * `words` makes sentences of them.
+ * Pure: the same documents and clock give the same solution.
+ */
+export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Solution {
+  const { numbers, advise } = solveNumbers(setup, kit, facts, clock);
+  return { ...numbers, ...advise() };
+}
+
+function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
+  const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, points } = now;
+  const { contrast, dome, questions, meterAgain, warnings } = now;
   const group = groupLight(setup, kit, now.usable);
   return {
-    look: now.look,
+    look,
+    depth,
     camera,
-    depth: now.depth,
+    lights,
+    powersExact,
+    ratios,
+    together,
+    points,
+    contrast,
+    dome,
+    questions,
+    meterAgain,
+    warnings,
     latitude:
       cameraBody === null
         ? null
@@ -35,30 +75,25 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
           },
     second: secondBody(setup, kit, now),
     video: videoSolution(setup, kit, now),
-    dials: dialMatrix(setup, kit, now),
-    why: whyChains(now),
-    lights: now.lights,
-    powersExact: now.powersExact,
-    ratios: now.ratios,
-    together: now.together,
     disagreements: disagreements(setup, kit, scene.standing, now.usable),
-    colour: colourSolution(setup, kit, now.usable, now.lights, now.points),
-    staying: stayingPower(setup, now.lights),
-    cheaper: cheaperSettings(setup, kit, scene, now),
+    colour: colourSolution(setup, kit, now.usable, lights, points),
+    staying: stayingPower(setup, lights),
     group,
-    lamps: solveLamps(setup, kit, now.points),
-    panels: solvePanels(setup, kit, scene, now.points),
+    lamps: solveLamps(setup, kit, points),
+    panels: solvePanels(setup, kit, scene, points),
     stage: solveStage(setup, kit, scene, now, group),
     meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),
-    points: now.points,
-    contrast: now.contrast,
-    dome: now.dome,
-    questions: now.questions,
-    meterAgain: now.meterAgain,
-    waysOut: ways,
-    notHelping,
-    nextAction: nextAction(now, ways),
-    warnings: now.warnings,
     cautions: cautionsFor(now, setup, kit),
+  };
+}
+
+function solveAdvice(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionAdvice {
+  const ways = waysOut(setup, kit, scene, now);
+  return {
+    dials: dialMatrix(setup, kit, now),
+    why: whyChains(now),
+    cheaper: cheaperSettings(setup, kit, scene, now),
+    ...ways,
+    nextAction: nextAction(now, ways.waysOut),
   };
 }

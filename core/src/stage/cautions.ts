@@ -1,35 +1,69 @@
 import type { SunStand } from '../ambient';
 import type { Balance } from '../balance';
 import { type Kit, offered } from '../gear';
-import type { GroupLight, UsableLight } from '../lights';
+import type { GroupCure, GroupLight, UsableLight } from '../lights';
 import { beamLossStops, beamShare, type Modifier } from '../modifiers';
-import { formatDistance, formatShare, formatStopCount } from '../notation';
 import { angleDeg, flatInFrame, type FrameView, minus, poleInFrame, spectaclesShow, wrapDeg } from '../scene';
 import { type Light, LIGHT_ROLE_FACTS, lightPath, type Setting, type Setup } from '../setup';
 import { firstClear, moved, raised, range } from './moves';
 import { cameraAt, EYES, lightFlat, placed, RADIANS, type StageLight } from './stageLights';
 
-export type StageCautionKind =
-  | 'beam-misses'
-  | 'in-frame'
-  | 'stand-in-frame'
-  | 'into-lens'
-  | 'spill'
-  | 'rim-on-face'
-  | 'spectacles'
-  | 'second-shadow'
-  | 'eye-sockets'
-  | 'depth-light'
-  | 'sun-into-lens'
-  | 'sun-in-eyes';
+/** Something to watch on the stage, with its figures. */
+export type StageWatch =
+  | { kind: 'beam-misses'; lightId: string; lostStops: number }
+  /** narrower than the group that it should cover */
+  | { kind: 'beam-narrow'; lightId: string; beamM: number; groupM: number; inFront: boolean }
+  | { kind: 'in-frame' | 'stand-in-frame' | 'into-lens' | 'spectacles'; lightId: string }
+  | { kind: 'spill'; lightId: string; share: number }
+  | { kind: 'rim-on-face'; lightId: string; asideDeg: number; fromDeg: number }
+  | { kind: 'second-shadow'; lightId: string; bothIds: [string, string] }
+  | { kind: 'eye-sockets'; lightId: string; riseDeg: number; because: keyof typeof SOCKETS_DEG }
+  | { kind: 'depth-light'; lightId: null; overStops: number }
+  | { kind: 'sun-into-lens' | 'sun-in-eyes'; lightId: null };
+
+/** Every kind of caution of the stage. */
+export const STAGE_WATCH_KINDS = [
+  'beam-misses',
+  'beam-narrow',
+  'in-frame',
+  'stand-in-frame',
+  'into-lens',
+  'spectacles',
+  'spill',
+  'rim-on-face',
+  'second-shadow',
+  'eye-sockets',
+  'depth-light',
+  'sun-into-lens',
+  'sun-in-eyes',
+] as const satisfies readonly StageWatch['kind'][];
+
+/** A move that cures it. */
+export type StageMove =
+  | { kind: 'turn-back' | 'aside' | 'turn-from-camera' | 'tip-frames'; byDeg: number }
+  | { kind: 'raise' | 'lower'; byM: number }
+  | { kind: 'to-angle'; deg: number }
+  | { kind: 'use-modifier'; name: string }
+  | { kind: 'to-axis'; lightId: string }
+  | { kind: 'group'; cure: GroupCure };
+
+/** Every kind of move. */
+export const STAGE_MOVE_KINDS = [
+  'turn-back',
+  'aside',
+  'turn-from-camera',
+  'tip-frames',
+  'raise',
+  'lower',
+  'to-angle',
+  'use-modifier',
+  'to-axis',
+  'group',
+] as const satisfies readonly StageMove['kind'][];
 
 /** Something to watch on the stage, with the moves that cure it, the smallest first. */
-export interface StageCaution {
-  kind: StageCautionKind;
-  lightId: string | null;
-  text: string;
-  cures: { title: string; settings: Setting[] }[];
-}
+export type StageCaution = StageWatch & { cures: (StageMove & { settings: Setting[] })[] };
+
 /** Farther than anything that could hide a stand. */
 const OPEN_M = 100;
 /** Nobody sees less than this much of a beam as lost. */
@@ -62,11 +96,7 @@ export function lightCautions(one: UsableLight, context: Context): StageCaution[
   ];
 }
 
-function beamMisses(
-  one: UsableLight,
-  { name, lightId, beamM, at }: StageLight,
-  { setup, kit }: Context,
-): StageCaution[] {
+function beamMisses(one: UsableLight, { lightId, beamM, at }: StageLight, { setup }: Context): StageCaution[] {
   const { light, config } = one;
   if (!LIGHT_ROLE_FACTS[light.role].onPeople) return [];
   const lost = beamLossStops(config.beam, light.featherDeg);
@@ -81,8 +111,8 @@ function beamMisses(
       {
         kind: 'beam-misses',
         lightId,
-        text: `${name}'s beam misses the face: ${formatStopCount(lost)} stops are lost beside its axis.`,
-        cures: back === null ? [] : [{ title: `Turn it back by ${back.step}°`, settings: back.made.settings }],
+        lostStops: lost,
+        cures: back === null ? [] : [{ kind: 'turn-back', byDeg: back.step, settings: back.made.settings }],
       },
     ];
   }
@@ -91,19 +121,17 @@ function beamMisses(
   if (light.role !== 'key' || widthM <= beamM) return [];
   return [
     {
-      kind: 'beam-misses',
+      kind: 'beam-narrow',
       lightId,
-      text: `${name}'s beam is ${formatDistance(beamM, kit.preferences.distanceUnit)} wide at the group, which is ${formatDistance(widthM, kit.preferences.distanceUnit)}: its ends go dark. ${at.z > 0 ? 'Farther back, or a wider modifier.' : 'A wider modifier.'}`,
+      beamM,
+      groupM: widthM,
+      inFront: at.z > 0,
       cures: [],
     },
   ];
 }
 
-function showsInFrame(
-  one: UsableLight,
-  { name, lightId, flat, at }: StageLight,
-  { setup, kit, view }: Context,
-): StageCaution[] {
+function showsInFrame(one: UsableLight, { lightId, flat, at }: StageLight, { setup, view }: Context): StageCaution[] {
   const depthM = setup.stage.cameraM + (setup.backgroundM ?? OPEN_M);
   const groundY = -setup.stage.subject.eyesM;
   const cautions: StageCaution[] = [];
@@ -119,8 +147,8 @@ function showsInFrame(
       }),
     ({ light }) => !shows(light) && !standShows(light),
   );
-  const sideCure =
-    aside === null ? [] : [{ title: `${aside.step}° further to the side`, settings: aside.made.settings }];
+  const sideCure: StageCaution['cures'] =
+    aside === null ? [] : [{ kind: 'aside', byDeg: aside.step, settings: aside.made.settings }];
   if (flatInFrame(view, flat, depthM)) {
     const higher = firstClear(
       range(0.1, 2.5, 0.1),
@@ -130,30 +158,21 @@ function showsInFrame(
     cautions.push({
       kind: 'in-frame',
       lightId,
-      text: `${name} shows in the frame.`,
       cures: [
         ...sideCure,
-        ...(higher === null
-          ? []
-          : [
-              {
-                title: `Raise it by ${formatDistance(higher.step, kit.preferences.distanceUnit)}`,
-                settings: higher.made.settings,
-              },
-            ]),
+        ...(higher === null ? [] : [{ kind: 'raise' as const, byM: higher.step, settings: higher.made.settings }]),
       ],
     });
   } else if (poleInFrame(view, at, groundY, depthM))
     cautions.push({
       kind: 'stand-in-frame',
       lightId,
-      text: `The stand of ${name} shows in the frame. Hang it from a boom, or hide it behind the subject.`,
       cures: sideCure,
     });
   return cautions;
 }
 
-function intoLens(one: UsableLight, { name, lightId, at, axis }: StageLight, { setup }: Context): StageCaution[] {
+function intoLens(one: UsableLight, { lightId, at, axis }: StageLight, { setup }: Context): StageCaution[] {
   if (at.z >= 0 || one.light.role === 'background') return [];
   const off = angleDeg(axis, minus(cameraAt(setup), at));
   if (beamShare(one.config.beam, off) < LENS_SHARE) return [];
@@ -169,13 +188,12 @@ function intoLens(one: UsableLight, { name, lightId, at, axis }: StageLight, { s
     {
       kind: 'into-lens',
       lightId,
-      text: `${name} points at the lens: it flares. A flag or a grid on the camera's side keeps it off.`,
-      cures: away === null ? [] : [{ title: `Turn it ${away.step}° from the camera`, settings: away.made.settings }],
+      cures: away === null ? [] : [{ kind: 'turn-from-camera', byDeg: away.step, settings: away.made.settings }],
     },
   ];
 }
 
-function spill({ light }: UsableLight, { name, lightId }: StageLight, { now }: Context): StageCaution[] {
+function spill({ light }: UsableLight, { lightId }: StageLight, { now }: Context): StageCaution[] {
   const background = now.points.find(({ role }) => role === 'background');
   const source = background?.sources.find((one) => one.lightId === light.id);
   if (light.role === 'background' || source === undefined || source.share < SPILL_SHARE) return [];
@@ -183,13 +201,13 @@ function spill({ light }: UsableLight, { name, lightId }: StageLight, { now }: C
     {
       kind: 'spill',
       lightId,
-      text: `${name} gives ${formatShare(source.share)} of the light on the background. Move the subject forward, turn the light, or put a grid on it.`,
+      share: source.share,
       cures: [],
     },
   ];
 }
 
-function rimOnFace(one: UsableLight, { name, lightId, noseDeg }: StageLight, { setup }: Context): StageCaution[] {
+function rimOnFace(one: UsableLight, { lightId, noseDeg }: StageLight, { setup }: Context): StageCaution[] {
   const aside = Math.abs(noseDeg);
   if (one.light.role !== 'rim' || aside >= RIM_FROM_DEG) return [];
   const sideDeg = wrapDeg(setup.stage.subject.turnDeg + (noseDeg < 0 ? -1 : 1) * RIM_FROM_DEG);
@@ -197,13 +215,14 @@ function rimOnFace(one: UsableLight, { name, lightId, noseDeg }: StageLight, { s
     {
       kind: 'rim-on-face',
       lightId,
-      text: `${name} stands ${aside.toFixed(0)}° from the nose line: it touches cheek and nose. From ${RIM_FROM_DEG}° on it stays on hair and shoulder.`,
-      cures: [{ title: `To ${RIM_FROM_DEG}°`, settings: moved(one, { sideDeg: Math.round(sideDeg) }).settings }],
+      asideDeg: aside,
+      fromDeg: RIM_FROM_DEG,
+      cures: [{ kind: 'to-angle', deg: RIM_FROM_DEG, settings: moved(one, { sideDeg: Math.round(sideDeg) }).settings }],
     },
   ];
 }
 
-function inSpectacles(one: UsableLight, { name, lightId, flat }: StageLight, { setup, kit }: Context): StageCaution[] {
+function inSpectacles(one: UsableLight, { lightId, flat }: StageLight, { setup, kit }: Context): StageCaution[] {
   const { subject } = setup.stage;
   if (!subject.spectacles) return [];
   const camera = cameraAt(setup);
@@ -218,7 +237,8 @@ function inSpectacles(one: UsableLight, { name, lightId, flat }: StageLight, { s
   );
   if (tilt !== null)
     cures.push({
-      title: `Tip the frames down by ${tilt.step}°`,
+      kind: 'tip-frames',
+      byDeg: tilt.step,
       settings: [{ path: 'stage.subject.spectaclesTiltDeg', value: tilt.made }],
     });
   const higher = firstClear(
@@ -226,17 +246,13 @@ function inSpectacles(one: UsableLight, { name, lightId, flat }: StageLight, { s
     (step) => raised(one, step),
     ({ light }) => !shows(light, subject.spectaclesTiltDeg),
   );
-  if (higher !== null)
-    cures.push({
-      title: `Raise it by ${formatDistance(higher.step, kit.preferences.distanceUnit)}`,
-      settings: higher.made.settings,
-    });
+  if (higher !== null) cures.push({ kind: 'raise', byM: higher.step, settings: higher.made.settings });
   const aside = firstClear(
     range(5, 90, 5),
     (step) => moved(one, { sideDeg: wrapDeg(one.light.sideDeg + (one.light.sideDeg < 0 ? -step : step)) }),
     ({ light }) => !shows(light, subject.spectaclesTiltDeg),
   );
-  if (aside !== null) cures.push({ title: `${aside.step}° further to the side`, settings: aside.made.settings });
+  if (aside !== null) cures.push({ kind: 'aside', byDeg: aside.step, settings: aside.made.settings });
   const { at, axis } = placed(setup, one.light, one.config);
   const size = (modifier: Pick<Modifier, 'shape'>) => {
     const { widthM, tallM } = lightFlat(modifier, at, axis);
@@ -248,10 +264,11 @@ function inSpectacles(one: UsableLight, { name, lightId, flat }: StageLight, { s
     .find((modifier) => !shows(one.light, subject.spectaclesTiltDeg, lightFlat(modifier, at, axis)));
   if (smaller !== undefined)
     cures.push({
-      title: `Use ${smaller.name}`,
+      kind: 'use-modifier',
+      name: smaller.name,
       settings: [{ path: lightPath(one.index, 'modifierId'), value: smaller.id }],
     });
-  return [{ kind: 'spectacles', lightId, text: `${name} shows in the spectacles.`, cures }];
+  return [{ kind: 'spectacles', lightId, cures }];
 }
 
 /** A light from below or the front that opens sockets. */
@@ -270,9 +287,10 @@ const opensSockets = ({ panels }: Setup, lights: readonly StageLight[], key: Sta
       light.faceStops > key.faceStops - 2.5,
   );
 
-function eyeSockets(one: UsableLight, its: StageLight, { setup, kit, lights }: Context): StageCaution[] {
+function eyeSockets(one: UsableLight, its: StageLight, { setup, lights }: Context): StageCaution[] {
   const { hat, deepSet } = setup.stage.subject;
-  const limitDeg = hat ? SOCKETS_DEG.hat : deepSet ? SOCKETS_DEG.deepSet : SOCKETS_DEG.usual;
+  const because = hat ? 'hat' : deepSet ? 'deepSet' : 'usual';
+  const limitDeg = SOCKETS_DEG[because];
   if (one.light.role !== 'key' || its.riseDeg <= limitDeg || opensSockets(setup, lights, its)) return [];
   const lower = firstClear(
     range(0.05, 3, 0.05),
@@ -286,16 +304,9 @@ function eyeSockets(one: UsableLight, its: StageLight, { setup, kit, lights }: C
     {
       kind: 'eye-sockets',
       lightId: its.lightId,
-      text: `${its.name} stands ${its.riseDeg.toFixed(0)}° over the eyes: ${hat ? 'the brim puts them in shade' : deepSet ? 'deep-set eyes go dark' : 'eye sockets go dark'}. Lower it, or fill from below or the front.`,
-      cures:
-        lower === null
-          ? []
-          : [
-              {
-                title: `Lower it by ${formatDistance(lower.step, kit.preferences.distanceUnit)}`,
-                settings: lower.made.settings,
-              },
-            ],
+      riseDeg: its.riseDeg,
+      because,
+      cures: lower === null ? [] : [{ kind: 'lower', byM: lower.step, settings: lower.made.settings }],
     },
   ];
 }
@@ -320,10 +331,11 @@ export function secondShadow({ lights, now }: Context): StageCaution[] {
         {
           kind: 'second-shadow',
           lightId: weaker.lightId,
-          text: `${a.name} and ${b.name} light the face from both sides: two nose shadows. Bring the weaker to the camera axis.`,
+          bothIds: [a.lightId, b.lightId],
           cures: [
             {
-              title: `${weaker.name} to the camera axis`,
+              kind: 'to-axis',
+              lightId: weaker.lightId,
               settings: [{ path: lightPath(weaker.index, 'sideDeg'), value: 0 }],
             },
           ],
@@ -335,18 +347,18 @@ export function secondShadow({ lights, now }: Context): StageCaution[] {
 
 export function depthOfLight(group: GroupLight | null): StageCaution[] {
   if (group === null) return [];
-  const most = (name: string) =>
-    Math.max(...group.people.filter((person) => person.name.startsWith(name)).map(({ stops }) => stops));
+  const most = (row: string) =>
+    Math.max(...group.people.filter((person) => person.id.startsWith(row)).map(({ stops }) => stops));
   const over =
-    most('front') - Math.min(...group.people.filter(({ name }) => name.startsWith('back')).map(({ stops }) => stops));
+    most('front') - Math.min(...group.people.filter(({ id }) => id.startsWith('back')).map(({ stops }) => stops));
   return over < 1
     ? []
     : [
         {
           kind: 'depth-light',
           lightId: null,
-          text: `The nearest person gets ${formatStopCount(over)} stops more than the farthest.`,
-          cures: group.cures.map(({ title, settings }) => ({ title, settings })),
+          overStops: over,
+          cures: group.cures.map(({ spreadStops: _spread, settings, ...cure }) => ({ kind: 'group', cure, settings })),
         },
       ];
 }
@@ -359,14 +371,12 @@ export function sunCautions(setup: Setup, sun: SunStand | null): StageCaution[] 
     cautions.push({
       kind: 'sun-in-eyes',
       lightId: null,
-      text: "The sun stands in the subject's eyes: squinting. Turn them, or ask for closed eyes until the frame.",
       cures: [],
     });
   if (Math.abs(sun.sideDeg) > 150 && sun.altitudeDeg < 35)
     cautions.push({
       kind: 'sun-into-lens',
       lightId: null,
-      text: 'The sun stands near the frame: it flares. Never look at it through an optical finder.',
       cures: [],
     });
   return cautions;

@@ -5,6 +5,7 @@ import { sceneOf } from '../../test/pictureScenes';
 import { pictureOf } from '../picture';
 import { SAMPLE_KIT } from '../sample';
 import { solve } from '../solution';
+import { english } from '../words';
 import { companions } from './company';
 
 const scene = (over: Parameters<typeof sceneOf>[1]['over'], subject: Parameters<typeof sceneOf>[1]['subject'] = {}) =>
@@ -25,7 +26,7 @@ describe('who stands beside', () => {
             expect.closeTo(-fartherM, 9),
             expect.closeTo(nearerM, 9),
           ]);
-        expect(new Set(group.map(({ name }) => name)).size).toBe(group.length);
+        expect(new Set(group.map(english.companion)).size).toBe(group.length);
       }),
     );
   });

@@ -6,7 +6,6 @@ import type { MeteredScene } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
 import { frameSizeM, type FrameView, type Place, wrapDeg } from '../scene';
 import type { Setup } from '../setup';
-import { lightName, saySun } from '../words';
 import { type Context, depthOfLight, lightCautions, secondShadow, type StageCaution, sunCautions } from './cautions';
 import { cameraAt, EYES, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
 
@@ -14,7 +13,7 @@ import { cameraAt, EYES, halfBeamDeg, placed, RADIANS, setupView, type StageLigh
 export interface StageSolution {
   lights: StageLight[];
   cautions: StageCaution[];
-  sun: (SunStand & { text: string }) | null;
+  sun: SunStand | null;
   /** what the light at the face is made of */
   ambient: AmbientShares;
   camera: { at: Place; focalMm: number; view: FrameView; frameWidthM: number; frameHeightM: number };
@@ -43,7 +42,8 @@ export function solveStage(
     return {
       lightId: light.id,
       index,
-      name: lightName(light),
+      role: light.role,
+      group: light.group,
       at,
       axis,
       flat,
@@ -61,7 +61,7 @@ export function solveStage(
   const context: Context = { setup, kit, now, view, lights };
   return {
     lights,
-    sun: sun === null ? null : { ...sun, text: saySun(sun) },
+    sun,
     ambient: ambientShares(setup, kit, shadowUnderStops),
     camera: { at: cameraAt(setup), focalMm, view, frameWidthM: widthM, frameHeightM: heightM },
     spreadStops: group?.spreadStops ?? null,

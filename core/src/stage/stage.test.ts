@@ -5,11 +5,11 @@ import { sceneOf, usualPanel } from '../../test/pictureScenes';
 import { sunStand } from '../ambient';
 import { SAMPLE_KIT, sampleId } from '../sample';
 import { type Setting, type Setup, withSettings } from '../setup';
-import { solve } from '../solution';
-import { saySun } from '../words';
-import type { StageCautionKind } from './cautions';
-import { mirroredStage, placementsFor, sayPaces } from './placements';
+import { english } from '../words';
+import type { StageWatch } from './cautions';
+import { mirroredStage, placementsFor } from './placements';
 import { halfBeamDeg } from './stageLights';
+import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 type Says = Parameters<typeof sceneOf>[1];
@@ -17,15 +17,15 @@ const scene = (says: Partial<Says>) =>
   sceneOf('stage', { faceEv: 7, backgroundEv: 6, look: { holdBackStops: 2 }, ...says });
 const solved = ({ setup, facts }: ReturnType<typeof sceneOf>, settings: readonly Setting[] = []) => {
   const changed = withSettings(setup, settings);
-  if (!changed.ok) throw new Error(changed.message);
-  return solve(changed.value, SAMPLE_KIT, facts, CLOCK);
+  if (!changed.ok) throw new Error(JSON.stringify(changed.reason));
+  return solveSaid(changed.value, SAMPLE_KIT, facts, CLOCK);
 };
 const cautionsOf = (one: ReturnType<typeof sceneOf>, settings: readonly Setting[] = []) =>
   solved(one, settings).stage.cautions;
 const kinds = (one: ReturnType<typeof sceneOf>, settings: readonly Setting[] = []) =>
   cautionsOf(one, settings).map(({ kind }) => kind);
 /** The caution is there, and each of its cures takes it away. */
-function curedByEach(one: ReturnType<typeof sceneOf>, kind: StageCautionKind, least = 1) {
+function curedByEach(one: ReturnType<typeof sceneOf>, kind: StageWatch['kind'], least = 1) {
   const caution = cautionsOf(one).find((its) => its.kind === kind);
   expect(caution).toBeDefined();
   expect(caution?.cures.length).toBeGreaterThanOrEqual(least);
@@ -73,7 +73,7 @@ describe('what stands on the stage', () => {
     expect(sun(213.888)?.altitudeDeg).toBeCloseTo(28.93, 1);
     // a camera that looks south-east has a south-west sun at its right
     expect(sun(135)?.sideDeg).toBeGreaterThan(80);
-    expect(saySun(sun(213.888) ?? { sideDeg: 0, altitudeDeg: 0, towards: { x: 0, y: 0, z: 1 } })).toMatch(
+    expect(english.sun(sun(213.888) ?? { sideDeg: 0, altitudeDeg: 0, towards: { x: 0, y: 0, z: 1 } })).toMatch(
       /behind the subject/,
     );
     expect(sunStand({ sun: null })).toBeNull();
@@ -209,15 +209,17 @@ describe('starting places', () => {
         stage: { sun: { by: 'hand', sideDeg: 150, altitudeDeg: 20 } },
         lights: [{ role, sideDeg: 35 }],
       });
-      const placements = placementsFor(setup, SAMPLE_KIT, 0);
+      const placements = placementsFor(setup, 0);
       expect(placements.length).toBeGreaterThanOrEqual(3);
-      for (const { settings, because } of placements) {
+      for (const placement of placements) {
+        const { settings } = placement;
+        const { because } = english.placement(placement, { setup, kit: SAMPLE_KIT });
         expect(withSettings(setup, settings).ok).toBe(true);
         expect(because.length).toBeGreaterThan(10);
       }
       expect(placements.at(-1)?.settings.find(({ path }) => path === 'lights.0.sideDeg')?.value).toBe(-35);
     }
-    expect(placementsFor(scene({ lights: [] }).setup, SAMPLE_KIT, 0)).toEqual([]);
+    expect(placementsFor(scene({ lights: [] }).setup, 0)).toEqual([]);
   });
 
   it('a mirrored stage gives the same powers, and twice is as before', () => {
@@ -231,20 +233,20 @@ describe('starting places', () => {
     });
     const mirror = (setup: Setup) => {
       const changed = withSettings(setup, mirroredStage(setup, CLOCK.toISOString(), null));
-      if (!changed.ok) throw new Error(changed.message);
+      if (!changed.ok) throw new Error(JSON.stringify(changed.reason));
       return changed.value;
     };
     const once = mirror(one.setup);
     expect(once.lights.map(({ sideDeg }) => sideDeg)).toEqual([-40, 140]);
     expect(once.stage.subject.turnDeg).toBe(-20);
     expect(mirror(once)).toEqual(one.setup);
-    expect(solve(once, SAMPLE_KIT, one.facts, CLOCK).lights.map(({ powerText }) => powerText)).toEqual(
+    expect(solveSaid(once, SAMPLE_KIT, one.facts, CLOCK).lights.map(({ powerText }) => powerText)).toEqual(
       solved(one).lights.map(({ powerText }) => powerText),
     );
   });
 
   it('paces and hand-breadths for a helper without a tape', () => {
-    expect([0.1, 0.4, 0.75, 1.5, 1.9, 3].map(sayPaces)).toEqual([
+    expect([0.1, 0.4, 0.75, 1.5, 1.9, 3].map(english.paces)).toEqual([
       '1 hand-breadth',
       '4 hand-breadths',
       '1 pace',

@@ -4,13 +4,14 @@ import { lightAxis, type LightConfig } from '../lights';
 import { pointPlace } from '../metering';
 import { type Beam, beamShare, type Modifier } from '../modifiers';
 import { type Flat, type FrameView, frameView, lightPlace, type Place, unitOf } from '../scene';
-import type { Light, Setup } from '../setup';
+import type { Light, LightRole, Setup } from '../setup';
 
 /** One light as it stands. Places in metres, the eyes in the middle. */
 export interface StageLight {
   lightId: string;
   index: number;
-  name: string;
+  role: LightRole;
+  group: Light['group'];
   at: Place;
   /** direction that it points in */
   axis: Place;

@@ -1,15 +1,7 @@
-export { sayAge, sayDuration } from './age';
-export { describeChange } from './change';
-export { lightName, lightNameInText, panelName, powerTextOf } from './gear';
-export {
-  BACKGROUND_MARKS,
-  LOOK_MARKS,
-  LOOK_WAYS,
-  type LookStatement,
-  readLook,
-  sayLook,
-  sayLookAs,
-  sayLookEveryWay,
-} from './look';
-export { METHOD_CHOICES, methodKey, sayMethod } from './method';
-export { saySun } from './stage';
+export type { WordsContext } from './context';
+export { english } from './english/english';
+export { lightName } from './english/gear';
+export { LOOK_WAYS } from './english/look';
+export { sayMethod } from './english/method';
+export { pseudo, PSEUDO_MARKS, pseudoText } from './pseudo';
+export type { RippleWords, WhyWords, Words } from './words';

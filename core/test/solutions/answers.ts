@@ -1,15 +1,44 @@
 import { createHash } from 'node:crypto';
 
-import { diagnose, lightToAdd, type Symptom, SYMPTOMS } from '../../src/advice';
+import { diagnose, lightToAdd, SYMPTOMS } from '../../src/advice';
 import { settingChanges } from '../../src/documents';
 import { equalLooks, ripple } from '../../src/explain';
-import { answerStops, parseAperture, parseIso, parseShutter, readMeterText } from '../../src/notation';
+import { LOOK_WAY_IDS } from '../../src/gear';
+import {
+  answerStops,
+  parseAperture,
+  parseIso,
+  parseShutter,
+  READ_VALUES,
+  readMeterText,
+  type ReadValue,
+  type TypedFault,
+} from '../../src/notation';
+import type { Outcome } from '../../src/photometry';
 import { sampleId } from '../../src/sample';
-import { LIGHT_ROLES, type LightRole, type Setting, SETTING_PATHS, settingAt } from '../../src/setup';
+import {
+  LIGHT_ROLE_FACTS,
+  LIGHT_ROLES,
+  type LightRole,
+  type Setting,
+  SETTING_PATHS,
+  settingAt,
+  withSettings,
+} from '../../src/setup';
 import { solve } from '../../src/solution';
-import { placementsFor, sayPaces } from '../../src/stage';
-import { describeChange, readLook, sayMethod } from '../../src/words';
+import { placementsFor } from '../../src/stage';
+import { english } from '../../src/words';
 import type { SolutionCase } from './corpus';
+import {
+  said,
+  saidDiagnosis,
+  saidEqualLook,
+  saidOutcome,
+  saidPlacement,
+  saidReadText,
+  saidRipple,
+  saidStops,
+} from '../said';
 
 /** JSON with the keys of every object in order: what does not hang on the order in which fields are written. */
 export function canonical(value: unknown, indent?: number): string {
@@ -45,24 +74,36 @@ export function answersOf(corpus: readonly SolutionCase[], index: number) {
   // what costs much is asked of every case in turn: one role, one light, two ripples
   const role = LIGHT_ROLES[index % LIGHT_ROLES.length] as LightRole;
   const light = setup.lights.length === 0 ? 0 : index % setup.lights.length;
-  const ids = { lightId: sampleId(990), pointId: 'made' };
+  const ids = {
+    lightId: sampleId(990),
+    pointId: 'made',
+    pointName: english.pointRole(LIGHT_ROLE_FACTS[role].aims).name,
+  };
   const settings = SETTING_PATHS.flatMap((path): Setting[] => {
     const value = settingAt(other.setup, path);
     return value === undefined ? [] : [{ path, value }];
   });
+  const context = { setup, kit };
+  const ripples = RIPPLES.filter((_, place) => (index + place) % 4 === 0);
   return {
-    solution: solve(setup, kit, facts, clock),
-    diagnoses: (Object.keys(SYMPTOMS) as Symptom[]).map((symptom, place) =>
-      diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null),
+    solution: said(solve(setup, kit, facts, clock), english, context),
+    diagnoses: SYMPTOMS.map((symptom, place) =>
+      saidDiagnosis(diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null), english),
     ),
-    ripples: RIPPLES.filter((_, place) => (index + place) % 4 === 0).map((change) =>
-      ripple(setup, kit, facts, clock, change),
+    ripples: ripples.map((change) => {
+      const changed = withSettings(setup, change);
+      const after = changed.ok ? changed.value : setup;
+      // lights are named as they are then, points as they are now
+      const then = { kit, setup: { ...after, points: setup.points } };
+      return saidRipple(ripple(setup, kit, facts, clock, change), english, then);
+    }),
+    equalLooks: equalLooks(setup, kit, facts, clock, light).map((look) => saidEqualLook(look, english, context)),
+    placements: setup.lights.map((_, place) =>
+      placementsFor(setup, place).map((placement) => saidPlacement(placement, english, context)),
     ),
-    equalLooks: equalLooks(setup, kit, facts, clock, light),
-    placements: setup.lights.map((_, place) => placementsFor(setup, kit, place)),
     lightToAdd: index % 4 === 0 ? lightToAdd(setup, kit, facts, clock, role, ids) : null,
-    changes: settingChanges(setup, settings).map((change) => describeChange({ settings: [change] }, setup, kit)),
-    methods: facts.flatMap((fact) => (fact.type === 'reading' ? [sayMethod(fact.method)] : [])),
+    changes: settingChanges(setup, settings).map((change) => english.change({ settings: [change] }, context)),
+    methods: facts.flatMap((fact) => (fact.type === 'reading' ? [english.method(fact.method)] : [])),
   };
 }
 
@@ -146,16 +187,24 @@ const TYPED = [
 /** What is said of texts that people type. */
 export function answersToTyped() {
   const held = { av: 5, tv: 7, sv: 0 };
-  return TYPED.map((text) => ({
-    text,
-    aperture: (['third', 'half'] as const).map((increment) => parseAperture(text, increment)),
-    shutter: parseShutter(text),
-    iso: parseIso(text),
-    stops: answerStops(text),
-    looks: (['underTotal', 'share', 'underKey', 'fill'] as const).map((way) => readLook(way, text)),
-    readings: (['aperture', 'shutter', 'iso'] as const).flatMap((read) =>
-      [null, 9].map((expectedEv100) => readMeterText(text, { read, held, increment: 'tenth', expectedEv100 })),
-    ),
-    paces: Number.isFinite(Number(text)) ? sayPaces(Math.abs(Number(text))) : null,
-  }));
+  const typed = (outcome: Outcome<number, TypedFault>) => saidOutcome(outcome, english.typedFault);
+  return TYPED.map((text) => {
+    const stops = answerStops(text);
+    const read = (value: ReadValue, expectedEv100: number | null) => {
+      const outcome = readMeterText(text, { read: value, held, increment: 'tenth', expectedEv100 });
+      return outcome.ok
+        ? { ok: true, value: saidReadText(outcome.value, english) }
+        : saidOutcome(outcome, english.readingFault);
+    };
+    return {
+      text,
+      aperture: (['third', 'half'] as const).map((increment) => typed(parseAperture(text, increment))),
+      shutter: typed(parseShutter(text)),
+      iso: typed(parseIso(text)),
+      stops: stops.ok ? { ok: true, value: saidStops(stops.value, english) } : saidOutcome(stops, english.stopFault),
+      looks: LOOK_WAY_IDS.map((way) => saidOutcome(english.readLook(way, text), english.lookFault)),
+      readings: READ_VALUES.flatMap((value) => [null, 9].map((expectedEv100) => read(value, expectedEv100))),
+      paces: Number.isFinite(Number(text)) ? english.paces(Math.abs(Number(text))) : null,
+    };
+  });
 }

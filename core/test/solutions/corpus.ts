@@ -9,7 +9,6 @@ import {
   LIGHT_ROLES,
   MOTIONS,
   newLight,
-  newPoint,
   type Panel,
   PANEL_FACTS,
   PANEL_KINDS,
@@ -27,6 +26,7 @@ import {
 import { solve } from '../../src/solution';
 import { PICTURE_SCENES } from '../pictureScenes';
 import { SCENES_FROM_TESTS } from './fromTests';
+import { usualPoint } from '../points';
 
 /** Everything that `solve` takes, under a name. */
 export interface SolutionCase {
@@ -201,7 +201,7 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
   const like = SAMPLE_TERRACE.setup;
   const roles: PointRole[] = ['face', ...some(POINT_ROLES.slice(1), 0.45)];
   const points = roles.map((role) => ({
-    ...newPoint(role, role),
+    ...usualPoint(role, role),
     standsIn: pick([null, null, 'sun', 'shade', 'indoors'] as const),
   }));
   const video = chance(0.1)
@@ -480,7 +480,7 @@ function severalLights(seed: number): SolutionCase {
   const draws = drawsOf(5000 + seed);
   const { between, pick, whole, chance } = draws;
   const setupId = SAMPLE_HALL.setup.id;
-  const points = [newPoint('face', 'face'), newPoint('shadow', 'shadow'), newPoint('hair', 'highlight')];
+  const points = [usualPoint('face', 'face'), usualPoint('shadow', 'shadow'), usualPoint('hair', 'highlight')];
   const roles = [
     ['key', 'face', 111, 121],
     ['fill', 'shadow', 112, 122],

@@ -1,3 +1,3 @@
 import { laterScreen } from '@/shell/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/setup/setupScreens')).SetupScreen);
+export default laterScreen(async () => (await import('@/pieces/work')).SetupScreen);

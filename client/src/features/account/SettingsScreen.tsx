@@ -1,7 +1,7 @@
 import { SHORTCUTS } from '@/features/setup/shortcuts';
 import { useActions, useKeeper } from '@/store/application';
 import type { ThemeChoice } from '@/store/deviceSlice';
-import { selectKit } from '@/store/selectors';
+import { selectGear } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Screen } from '@/ui/Screen';
@@ -23,7 +23,7 @@ const ORDERS = [
 export function SettingsScreen() {
   const actions = useActions();
   const keeper = useKeeper();
-  const { preferences } = useAppSelector(selectKit);
+  const { preferences } = useAppSelector(selectGear);
   const theme = useAppSelector((state) => state.device.theme);
   return (
     <Screen title="Settings" up="/">

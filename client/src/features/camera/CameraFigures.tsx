@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { WhyPanel } from '@/ui/WhyPanel';
@@ -21,8 +22,10 @@ const PIN: Record<Figure, { path: SettingPath; pin: 'tv' | 'av' | 'sv'; name: st
 export function CameraFigures() {
   const {
     setup,
-    solution: { camera, why },
+    solution: { camera },
+    advice: { why },
     changeOne,
+    context,
   } = useSetupView();
   const palette = usePalette();
   const [asked, setAsked] = useState<Figure | null>(null);
@@ -93,9 +96,9 @@ export function CameraFigures() {
           );
         })}
       </View>
-      {chain !== undefined && <WhyPanel chain={chain} />}
+      {chain !== undefined && <WhyPanel why={words.why(chain, context)} />}
       {camera.text.filters !== null && <Txt bold>{camera.text.filters}</Txt>}
-      <Txt tone={camera.met ? 'quiet' : 'danger'}>{camera.reason}</Txt>
+      <Txt tone={camera.met ? 'quiet' : 'danger'}>{words.cameraReason(camera)}</Txt>
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
@@ -80,9 +81,9 @@ function Gear() {
         onChoose={(motion) => changeOne('camera.motion', motion)}
         choices={MOTIONS.map((value) => ({
           value,
-          label: MOTION_LIMITS[value].name,
+          label: words.motion(value).name,
           note:
-            value === 'none' ? 'any shutter' : formatShutter(MOTION_LIMITS[value].tv, cameraBody?.increment ?? 'third'),
+            value === 'none' ? 'any shutter' : formatShutter(MOTION_LIMITS[value], cameraBody?.increment ?? 'third'),
         }))}
       />
     </>
@@ -212,7 +213,7 @@ function Limits() {
         value={inForce.slowestTv}
         increment={increment}
         onChange={(tv) => changeOne('camera.limits.slowestTv', tv)}
-        {...from('slowestTv', inForce.slowestBecause)}
+        {...from('slowestTv', words.shutterReason(inForce.slowestBecause))}
       />
       <ShutterDial
         label="Sync"
@@ -252,16 +253,16 @@ function Limits() {
 
 /** The camera with its lens and filters, what is held and what gives way, and the settings that follow. */
 export function CameraStep() {
-  const { setup, kit, solution, cameraBody, changeOne } = useSetupView();
+  const { setup, kit, solution, cameraBody, changeOne, context } = useSetupView();
   const { filterIds, highSpeedSync, keepOrder, video, secondCameraId } = setup.camera;
   return (
     <View style={{ gap: 16 }}>
       <CameraFigures />
       {solution.warnings
         .filter(({ kind }) => WARNINGS.includes(kind))
-        .map(({ text }) => (
-          <Txt key={text} tone="danger">
-            {text}
+        .map((warning) => (
+          <Txt key={warning.kind} tone="danger">
+            {words.warning(warning, context)}
           </Txt>
         ))}
       <WaysOut cures="camera" />
@@ -310,12 +311,21 @@ export function CameraStep() {
               summary={
                 solution.second === null
                   ? 'The same picture on another body'
-                  : `${solution.second.cameraName}: ${solution.second.text}`
+                  : `${solution.second.cameraName}: ${words.secondBody(solution.second)}`
               }
             >
               <SecondBody chosen={secondCameraId} />
             </Disclosure>
-            <Disclosure title="Video" summary={video === null ? 'Stills' : (solution.video?.text ?? '')}>
+            <Disclosure
+              title="Video"
+              summary={
+                video === null
+                  ? 'Stills'
+                  : solution.video === null
+                    ? ''
+                    : words.video(solution.video, solution.camera?.text.aperture ?? null, context).text
+              }
+            >
               <Video />
             </Disclosure>
           </View>

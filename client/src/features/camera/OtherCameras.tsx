@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
@@ -30,8 +31,8 @@ export function SecondBody({ chosen }: { chosen: string | null }) {
           <Txt size="value" bold>
             {second.camera.text.shutter}, {second.camera.text.aperture}, {second.camera.text.iso}
           </Txt>
-          <Txt>{second.text.slice(second.text.indexOf('. ') + 2)}</Txt>
-          {!second.camera.met && <Txt tone="danger">{second.camera.reason}</Txt>}
+          <Txt>{words.secondFollows(second)}</Txt>
+          {!second.camera.met && <Txt tone="danger">{words.cameraReason(second.camera)}</Txt>}
         </View>
       )}
       {chosen !== null && second === null && (
@@ -45,9 +46,10 @@ const RATES = [24, 25, 30, 50, 60, 100, 120];
 
 /** Filming: shutter from frame rate and angle, the filter for the wanted aperture, flicker. */
 export function Video() {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup, solution, changeOne, context } = useSetupView();
   const { video } = setup.camera;
   const its = solution.video;
+  const said = its === null ? null : words.video(its, solution.camera?.text.aperture ?? null, context);
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
@@ -62,7 +64,7 @@ export function Video() {
           { value: 'video', label: 'Video', note: 'no flash' },
         ]}
       />
-      {video !== null && its !== null && (
+      {video !== null && its !== null && said !== null && (
         <>
           <ChoiceList
             label="Frames a second"
@@ -82,11 +84,11 @@ export function Video() {
             onChange={(angleDeg) => changeOne('camera.video', { ...video, angleDeg })}
             note={its.shutterText}
           />
-          <Txt>{its.text}</Txt>
-          <Txt bold={its.ndNeededStops > 0}>{its.ndText}</Txt>
+          <Txt>{said.text}</Txt>
+          <Txt bold={its.ndNeededStops > 0}>{said.nd}</Txt>
           {its.flicker !== null && (
             <View style={{ gap: 8 }}>
-              <Txt tone="danger">{its.flicker.text}</Txt>
+              <Txt tone="danger">{said.flicker}</Txt>
               {its.flicker.safeAngleDeg !== null && (
                 <ActionButton
                   label={`Take ${its.flicker.safeAngleDeg.toFixed(1)}°`}

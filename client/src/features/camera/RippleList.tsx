@@ -1,10 +1,10 @@
 import { Txt } from '@/ui/Txt';
 import { View } from 'react-native';
 
-import type { Ripple } from '@sphene/core/explain';
+import type { RippleWords } from '@sphene/core/words';
 
 /** What a change moves along with it, what hands must do then, and which readings it makes old. */
-export function RippleList({ ripple: { moves, follow, stale } }: { ripple: Ripple }) {
+export function RippleList({ ripple: { moves, follow, stale } }: { ripple: RippleWords }) {
   return (
     <View role="list" aria-label="What it moves" style={{ gap: 4 }}>
       {moves.length === 0 && follow.length === 0 && (

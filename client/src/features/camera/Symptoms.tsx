@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useActions } from '@/store/application';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -12,7 +13,7 @@ import { View } from 'react-native';
 import { diagnose, type Symptom, SYMPTOMS } from '@sphene/core/advice';
 import { useSetupView } from '../../setupView/setupContext';
 
-const CHOICES = (Object.keys(SYMPTOMS) as Symptom[]).map((value) => ({ value, label: SYMPTOMS[value] }));
+const CHOICES = SYMPTOMS.map((value) => ({ value, label: words.symptom(value) }));
 const MOST_STOPS = 5;
 
 /** From what looks wrong to the one control that moves only that, the cheapest first. */
@@ -41,7 +42,7 @@ export function Symptoms() {
       />
       {answer !== null && (
         <>
-          <Txt role="status">{answer.found}</Txt>
+          <Txt role="status">{words.finding(answer.found)}</Txt>
           {answer.byStops !== null && (
             <StopsDial
               label="Move it by"
@@ -53,35 +54,39 @@ export function Symptoms() {
               note={byStops === null ? 'from the readings' : 'as you said'}
             />
           )}
-          {answer.cures.map(({ title, how, settings, asks }, index) => (
-            <View
-              key={title}
-              role="article"
-              aria-label={title}
-              style={{
-                gap: 8,
-                padding: 12,
-                backgroundColor: palette.raised,
-                borderLeftWidth: 3,
-                borderLeftColor: index === 0 ? palette.accent : palette.line,
-              }}
-            >
-              <Txt bold>{title}</Txt>
-              <Txt size="label" tone="quiet">
-                {how}
-              </Txt>
-              {settings.length > 0 && (
-                <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
-              )}
-              {asks !== null && (
-                <ActionButton
-                  label="Done, meter again"
-                  name={`Done: ${title}. Meter again`}
-                  onPress={() => actions.addSceneChange(setup.id, asks)}
-                />
-              )}
-            </View>
-          ))}
+          {answer.cures.map((cure, index) => {
+            const { settings, asks } = cure;
+            const { title, how } = words.cure(cure);
+            return (
+              <View
+                key={title}
+                role="article"
+                aria-label={title}
+                style={{
+                  gap: 8,
+                  padding: 12,
+                  backgroundColor: palette.raised,
+                  borderLeftWidth: 3,
+                  borderLeftColor: index === 0 ? palette.accent : palette.line,
+                }}
+              >
+                <Txt bold>{title}</Txt>
+                <Txt size="label" tone="quiet">
+                  {how}
+                </Txt>
+                {settings.length > 0 && (
+                  <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+                )}
+                {asks !== null && (
+                  <ActionButton
+                    label="Done, meter again"
+                    name={`Done: ${title}. Meter again`}
+                    onPress={() => actions.addSceneChange(setup.id, asks)}
+                  />
+                )}
+              </View>
+            );
+          })}
         </>
       )}
     </View>

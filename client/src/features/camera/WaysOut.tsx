@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useActions } from '@/store/application';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -29,14 +30,17 @@ function WayCard({ way }: { way: WayOut }) {
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [open, setOpen] = useState(false);
   const more = open ? ripple(setup, kit, facts, new Date(clockMs), way.settings) : null;
-  const { effects, asks } = way;
-  const said = EFFECTS.flatMap(([key, label]) => (effects?.[key] == null ? [] : [{ label, text: effects[key] }]));
-  const prices = said.filter(({ text }) => text !== 'unchanged');
-  const unmoved = said.filter(({ text }) => text === 'unchanged').map(({ label }) => label);
+  const { asks } = way;
+  const { title, effect, price } = words.wayOut(way, { setup, kit });
+  const said = EFFECTS.flatMap(([key, label]) => (price?.[key] == null ? [] : [{ key, label, text: price[key] }]));
+  const stays = { depthOfField: way.price?.depth, noise: way.price?.noise, look: way.price?.look };
+  const moves = (key: (typeof said)[number]['key']) => !(key in stays) || stays[key as keyof typeof stays] !== null;
+  const prices = said.filter(({ key }) => moves(key));
+  const unmoved = said.filter(({ key }) => !moves(key)).map(({ label }) => label);
   return (
     <View
       role="article"
-      aria-label={way.title}
+      aria-label={title}
       style={{
         gap: 8,
         padding: 12,
@@ -46,13 +50,13 @@ function WayCard({ way }: { way: WayOut }) {
       }}
     >
       <View>
-        <Txt bold>{way.title}</Txt>
+        <Txt bold>{title}</Txt>
         <Txt size="label" tone="quiet">
-          {way.effect}
-          {/[.]$/.test(way.effect) ? '' : '.'}
+          {effect}
+          {/[.]$/.test(effect) ? '' : '.'}
         </Txt>
       </View>
-      {effects !== null && (
+      {price !== null && (
         <View>
           <Txt size="label" bold>
             {way.after.settings}
@@ -79,30 +83,30 @@ function WayCard({ way }: { way: WayOut }) {
           <ActionButton
             kind="plain"
             label={open ? 'Less' : 'What it moves'}
-            name={`${open ? 'Hide' : 'Show'} what moves: ${way.title}`}
+            name={`${open ? 'Hide' : 'Show'} what moves: ${title}`}
             onPress={() => setOpen(!open)}
           />
         )}
         {way.settings.length > 0 && (
-          <ActionButton label="Apply" name={`Apply: ${way.title}`} onPress={() => change(...way.settings)} />
+          <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...way.settings)} />
         )}
         {asks !== null && (
           <ActionButton
             label="Done, meter again"
-            name={`Done: ${way.title}. Meter again`}
+            name={`Done: ${title}. Meter again`}
             onPress={() => actions.addSceneChange(setup.id, asks)}
           />
         )}
       </View>
-      {more !== null && <RippleList ripple={more} />}
+      {more !== null && <RippleList ripple={words.ripple(more, { setup, kit })} />}
     </View>
   );
 }
 
 /** Every way out of a wish that cannot be met, ranked, and what does not help here. */
 export function WaysOut({ cures }: { cures: WayOut['cures'] }) {
-  const { solution } = useSetupView();
-  const ways = solution.waysOut.filter((way) => way.cures === cures);
+  const { context, advice } = useSetupView();
+  const ways = advice.waysOut.filter((way) => way.cures === cures);
   if (ways.length === 0) return null;
   return (
     <View style={{ gap: 8 }}>
@@ -110,17 +114,20 @@ export function WaysOut({ cures }: { cures: WayOut['cures'] }) {
       {ways.map((way) => (
         <WayCard key={way.id} way={way} />
       ))}
-      {solution.notHelping.length > 0 && (
+      {advice.notHelping.length > 0 && (
         <View role="group" aria-label="What does not help here" style={{ gap: 4, paddingTop: 4 }}>
           <Heading level={3}>Does not help here</Heading>
-          {solution.notHelping.map(({ id, title, why }) => (
-            <Txt key={id} size="label">
-              <Txt size="label" bold>
-                {title}.
-              </Txt>{' '}
-              {why}
-            </Txt>
-          ))}
+          {advice.notHelping.map((one) => {
+            const { title, why } = words.notHelping(one, context);
+            return (
+              <Txt key={one.id} size="label">
+                <Txt size="label" bold>
+                  {title}.
+                </Txt>{' '}
+                {why}
+              </Txt>
+            );
+          })}
         </View>
       )}
     </View>

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -7,8 +8,8 @@ import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
-import { type DialColumn, ripple } from '@sphene/core/explain';
-import { formatStops, formatStopsBothWays } from '@sphene/core/notation';
+import { type DialColumn, type DialSource, ripple } from '@sphene/core/explain';
+import { formatStops } from '@sphene/core/notation';
 import { useSetupView } from '../../setupView/setupContext';
 import { RippleList } from './RippleList';
 
@@ -16,22 +17,23 @@ const NAME_PX = 96;
 const CELL_PX = 74;
 
 /** A step of one dial before it is taken: what it does to each source, what follows to keep the look. */
-function StepAhead({ column, sources }: { column: DialColumn; sources: readonly { id: string; name: string }[] }) {
-  const { setup, kit, change } = useSetupView();
+function StepAhead({ column, sources }: { column: DialColumn; sources: readonly DialSource[] }) {
+  const { setup, kit, change, context } = useSetupView();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
+  const [name, step] = [words.dialControl(column.control), words.dialStep(column.step, context)];
   const ahead = column.settings.length === 0 ? null : ripple(setup, kit, facts, new Date(clockMs), column.settings);
   return (
-    <View role="group" aria-label={`${column.name}, one step`} style={{ gap: 8 }}>
+    <View role="group" aria-label={`${name}, one step`} style={{ gap: 8 }}>
       <Txt>
         <Txt bold>
-          {column.name} {column.step}
+          {name} {step}
         </Txt>{' '}
         by itself:{' '}
         {sources
           .map(
-            ({ id, name }) =>
-              `${name.toLowerCase()} ${(column.stops[id] ?? 0) === 0 ? 'unmoved' : formatStopsBothWays(column.stops[id] ?? 0)}`,
+            (source) =>
+              `${words.dialSource(source, context).toLowerCase()} ${(column.stops[source.id] ?? 0) === 0 ? 'unmoved' : words.stopsBothWays(column.stops[source.id] ?? 0)}`,
           )
           .join(', ')}
         .
@@ -45,10 +47,10 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
           <Txt size="label" tone="quiet">
             Taken here, this follows to keep the look:
           </Txt>
-          <RippleList ripple={ahead} />
+          <RippleList ripple={words.ripple(ahead, context)} />
           <ActionButton
             label="Take the step"
-            name={`Take the step: ${column.name} ${column.step}`}
+            name={`Take the step: ${name} ${step}`}
             onPress={() => change(...column.settings)}
           />
         </>
@@ -60,7 +62,8 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
 /** Which dial moves only the thing wanted: sources by controls, in stops for one step; a tap on a control shows what follows. */
 export function WhichDial() {
   const {
-    solution: { dials },
+    advice: { dials },
+    context,
   } = useSetupView();
   const palette = usePalette();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -76,58 +79,64 @@ export function WhichDial() {
                 Stops a step
               </Txt>
             </View>
-            {dials.columns.map(({ dial, name, step }) => (
-              <View key={dial} role="columnheader" style={{ width: CELL_PX, padding: 2 }}>
-                <Pressable
-                  role="button"
-                  aria-pressed={dial === chosen}
-                  aria-label={`${name} ${step}: what follows`}
-                  onPress={() => setChosen(dial === chosen ? null : dial)}
-                  style={{
-                    minHeight: TOUCH,
-                    justifyContent: 'center',
-                    borderWidth: dial === chosen ? 2 : 1,
-                    borderColor: dial === chosen ? palette.accent : palette.line,
-                    borderRadius: 4,
-                  }}
-                >
-                  <Txt size="label" bold style={{ textAlign: 'center' }}>
-                    {name}
-                  </Txt>
-                  <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-                    {step}
-                  </Txt>
-                </Pressable>
-              </View>
-            ))}
-          </View>
-          {dials.sources.map(({ id, name }) => (
-            <View
-              key={id}
-              role="row"
-              style={{
-                flexDirection: 'row',
-                alignItems: 'center',
-                minHeight: 36,
-                borderTopWidth: 1,
-                borderTopColor: palette.raised,
-              }}
-            >
-              <View role="rowheader" style={{ width: NAME_PX }}>
-                <Txt size="label">{name}</Txt>
-              </View>
-              {dials.columns.map(({ dial, stops }) => {
-                const moves = (stops[id] ?? 0) !== 0;
-                return (
-                  <View key={dial} role="cell" style={{ width: CELL_PX }}>
-                    <Txt bold={moves} tone={moves ? 'text' : 'quiet'} style={{ textAlign: 'center' }}>
-                      {moves ? formatStops(stops[id] ?? 0) : '·'}
+            {dials.columns.map(({ dial, control, step: size }) => {
+              const [name, step] = [words.dialControl(control), words.dialStep(size, context)];
+              return (
+                <View key={dial} role="columnheader" style={{ width: CELL_PX, padding: 2 }}>
+                  <Pressable
+                    role="button"
+                    aria-pressed={dial === chosen}
+                    aria-label={`${name} ${step}: what follows`}
+                    onPress={() => setChosen(dial === chosen ? null : dial)}
+                    style={{
+                      minHeight: TOUCH,
+                      justifyContent: 'center',
+                      borderWidth: dial === chosen ? 2 : 1,
+                      borderColor: dial === chosen ? palette.accent : palette.line,
+                      borderRadius: 4,
+                    }}
+                  >
+                    <Txt size="label" bold style={{ textAlign: 'center' }}>
+                      {name}
                     </Txt>
-                  </View>
-                );
-              })}
-            </View>
-          ))}
+                    <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+                      {step}
+                    </Txt>
+                  </Pressable>
+                </View>
+              );
+            })}
+          </View>
+          {dials.sources.map((source) => {
+            const { id } = source;
+            return (
+              <View
+                key={id}
+                role="row"
+                style={{
+                  flexDirection: 'row',
+                  alignItems: 'center',
+                  minHeight: 36,
+                  borderTopWidth: 1,
+                  borderTopColor: palette.raised,
+                }}
+              >
+                <View role="rowheader" style={{ width: NAME_PX }}>
+                  <Txt size="label">{words.dialSource(source, context)}</Txt>
+                </View>
+                {dials.columns.map(({ dial, stops }) => {
+                  const moves = (stops[id] ?? 0) !== 0;
+                  return (
+                    <View key={dial} role="cell" style={{ width: CELL_PX }}>
+                      <Txt bold={moves} tone={moves ? 'text' : 'quiet'} style={{ textAlign: 'center' }}>
+                        {moves ? formatStops(stops[id] ?? 0) : '·'}
+                      </Txt>
+                    </View>
+                  );
+                })}
+              </View>
+            );
+          })}
         </View>
       </ScrollView>
       <Txt size="label" tone="quiet">

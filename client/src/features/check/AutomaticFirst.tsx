@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -8,7 +9,6 @@ import { View } from 'react-native';
 import { automaticStart, type FlashUnit, writePower } from '@sphene/core/flash';
 import type { LightSolution } from '@sphene/core/lights';
 import { lightPath } from '@sphene/core/setup';
-import { lightName } from '@sphene/core/words';
 
 const MOST_COMPENSATION = 5;
 
@@ -49,7 +49,7 @@ export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: Fl
         .
       </Txt>
       <ActionButton
-        label={`Start ${lightName(light)} by hand at ${writePower(unit.scale, manualStops)}`}
+        label={`Start ${words.light(light)} by hand at ${writePower(unit.scale, manualStops)}`}
         onPress={() =>
           change(
             { path: lightPath(light.index, 'dialledStops'), value: manualStops },

@@ -1,6 +1,8 @@
+import { words } from '@/language/language';
 import { Questions } from '@/setupView/Questions';
 import { useSetupView } from '@/setupView/setupContext';
-import { useActions, useDevices } from '@/store/application';
+import { useActions } from '@/store/application';
+import { useDevices } from '@/setupView/useDevices';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -15,7 +17,6 @@ import { firedAs, type LightSolution } from '@sphene/core/lights';
 import { formatStopCount } from '@sphene/core/notation';
 import type { ExposureSettings } from '@sphene/core/photometry';
 import { type FiredLight, lightPath } from '@sphene/core/setup';
-import { lightName } from '@sphene/core/words';
 import { AutomaticFirst } from './AutomaticFirst';
 import { Correction, DisagreementCard } from './Correction';
 
@@ -24,13 +25,14 @@ const ALL = 'all';
 /** What was read with every light on, beside what was foretold. */
 function Together() {
   const {
+    setup,
     solution: { together },
   } = useSetupView();
   if (together === null) return null;
-  const { pointName, readText, foretoldText, offStops } = together;
+  const { pointId, readText, foretoldText, offStops } = together;
   return (
     <Txt role="status" bold>
-      {pointName}, all together: read {readText}, foretold {foretoldText}:{' '}
+      {setup.points.find(({ id }) => id === pointId)?.name}, all together: read {readText}, foretold {foretoldText}:{' '}
       {Math.abs(offStops) < 0.05
         ? 'as foretold'
         : `${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'}`}
@@ -51,7 +53,7 @@ function nextToFire(lights: readonly LightSolution[], order: readonly string[], 
 
 /** Firing a test, reading the meter, and the correction that follows; each light alone, then all together. */
 export function CheckStep() {
-  const { setup, kit, solution, changeOne } = useSetupView();
+  const { setup, kit, solution, changeOne, advice } = useSetupView();
   const actions = useActions();
   const devices = useDevices();
   const radio = useAppSelector((state) => state.devices.list.find(({ kind, mine }) => kind === 'radio' && mine));
@@ -69,7 +71,7 @@ export function CheckStep() {
         ? nextToFire(
             lights,
             solution.meteringOrder,
-            solution.nextAction.kind === 'fire-all' || solution.nextAction.kind === 'shoot',
+            advice.nextAction.kind === 'fire-all' || advice.nextAction.kind === 'shoot',
           )
         : (lights[0]?.lightId ?? ALL);
   const one = lights.find(({ lightId }) => lightId === chosenId);
@@ -121,7 +123,7 @@ export function CheckStep() {
               .flatMap((id) => lights.find(({ lightId }) => lightId === id) ?? [])
               .map((its) => ({
                 value: its.lightId,
-                label: lightName(its),
+                label: words.light(its),
                 note: its.basis === 'reading' ? 'metered' : 'alone',
               })),
             { value: ALL, label: 'All', note: 'together' },
@@ -154,8 +156,8 @@ export function CheckStep() {
         <ActionButton
           kind="primary"
           icon="access-point"
-          label={`Fire ${chosenId === ALL ? 'all' : one === undefined ? '' : lightName(one)}`}
-          name={`Fire ${chosenId === ALL ? 'all lights' : one === undefined ? '' : lightName(one)} by ${radio.name.toLowerCase()}`}
+          label={`Fire ${chosenId === ALL ? 'all' : one === undefined ? '' : words.light(one)}`}
+          name={`Fire ${chosenId === ALL ? 'all lights' : one === undefined ? '' : words.light(one)} by ${radio.name.toLowerCase()}`}
           onPress={fire}
         />
       )}

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -5,7 +6,7 @@ import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
 import type { LightSolution } from '@sphene/core/lights';
-import { formatStopCount, formatStopsBothWays, sayStops } from '@sphene/core/notation';
+import { formatStopCount } from '@sphene/core/notation';
 
 /** What the last test of a light said and what to dial for it. */
 export function Correction({ light }: { light: LightSolution }) {
@@ -13,7 +14,7 @@ export function Correction({ light }: { light: LightSolution }) {
   if (light.problem)
     return (
       <Txt tone="danger" role="alert">
-        {light.problem}
+        {words.flashFault(light.problem)}
       </Txt>
     );
   if (light.correction === null || light.meter === null) return null;
@@ -27,7 +28,7 @@ export function Correction({ light }: { light: LightSolution }) {
     >
       <Txt tone="quiet">
         At {correction.firedPowerText} the flash alone gave {correction.measuredFlashText}: the{' '}
-        {light.aimName.toLowerCase()} {formatStopsBothWays(correction.measuredTotalStops)} against mid grey.
+        {light.aimName.toLowerCase()} {words.stopsBothWays(correction.measuredTotalStops)} against mid grey.
       </Txt>
       <Txt size="figure" bold tone="flash">
         {light.powerText}
@@ -35,7 +36,7 @@ export function Correction({ light }: { light: LightSolution }) {
       <Txt bold>
         {settled
           ? 'Leave it there.'
-          : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ${sayStops(correction.changeStops)}.`}
+          : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ${words.stops(correction.changeStops)}.`}
       </Txt>
       <Txt tone="quiet">
         Meter should then read {light.meter.totalText} total, {light.meter.flashText} flash only.
@@ -46,26 +47,27 @@ export function Correction({ light }: { light: LightSolution }) {
 
 /** A reading of this light that is not what was foretold: causes with their sizes, and the one reading that tells them apart. */
 export function DisagreementCard({ light }: { light: LightSolution }) {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup, solution, changeOne, context } = useSetupView();
   const palette = usePalette();
   const one = solution.disagreements.find(({ lightId }) => lightId === light.lightId);
   if (one === undefined) return null;
+  const { text, causes, tellApart } = words.disagreement(one, context);
   return (
     <View
       role="group"
       aria-label="It does not agree"
       style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}
     >
-      <Txt bold>{one.text}</Txt>
+      <Txt bold>{text}</Txt>
       <View role="list" aria-label={one.settled === null ? 'Possible causes' : 'What it was'} style={{ gap: 4 }}>
-        {one.causes.map(({ kind, text }) => (
-          <View key={kind} role="listitem">
-            <Txt size="label">{text}</Txt>
+        {causes.map((cause) => (
+          <View key={cause} role="listitem">
+            <Txt size="label">{cause}</Txt>
           </View>
         ))}
       </View>
-      {one.tellApart !== null ? (
-        <Txt>{one.tellApart}</Txt>
+      {tellApart !== null ? (
+        <Txt>{tellApart}</Txt>
       ) : (
         <Txt>
           {one.settled === 'ambient'

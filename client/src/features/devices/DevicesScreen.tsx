@@ -1,6 +1,7 @@
-import { useDevices } from '@/store/application';
+import { useDevices } from '@/setupView/useDevices';
 import type { ListedDevice } from '@/store/devicesSlice';
-import { selectActivePointId, selectSetup } from '@/store/selectors';
+import { selectSetup } from '@/store/selectors';
+import { selectActivePointId } from '@/setupView/selectSolution';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';

@@ -1,6 +1,7 @@
+import { words } from '@/language/language';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
-import { selectKit } from '@/store/selectors';
+import { selectKit } from '@/setupView/selectSolution';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -166,22 +167,24 @@ export function KitScreen() {
   const [search, setSearch] = useState('');
   const [fresh, setFresh] = useState<Draft | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const words = search.trim().toLowerCase();
+  const sought = search.trim().toLowerCase();
   const things = useMemo(() => {
-    const lists = words === '' ? [list] : GEAR_LISTS;
+    const lists = sought === '' ? [list] : GEAR_LISTS;
     return lists
       .flatMap((one) =>
-        kit[one].filter(({ name }) => name.toLowerCase().includes(words)).map((thing) => ({ list: one, thing: thing })),
+        kit[one]
+          .filter(({ name }) => name.toLowerCase().includes(sought))
+          .map((thing) => ({ list: one, thing: thing })),
       )
       .sort((a, b) => Number(a.thing.retired) - Number(b.thing.retired));
-  }, [kit, list, words]);
+  }, [kit, list, sought]);
   const { one } = LIST_NAMES[list];
   const start = (draft: Draft) => setFresh({ id: newId(), retired: false, ...draft });
   const takeIes = async (file: File) => {
     setProblem(null);
     if (file.size > MOST_IES_BYTES) return setProblem('This file is too large for a photometric file.');
     const read = readIes(await file.text());
-    if (!read.ok) return setProblem(read.message);
+    if (!read.ok) return setProblem(words.iesFault(read.reason));
     const name = read.value.name || file.name.replace(/\.ies$/i, '');
     // candela on the axis are the lux at one metre
     start(
@@ -209,7 +212,7 @@ export function KitScreen() {
           onChangeText={setSearch}
           autoCorrect={false}
         />
-        {words === '' && (
+        {sought === '' && (
           <ChoiceList
             label="Kind"
             layout="scroll"
@@ -241,7 +244,7 @@ export function KitScreen() {
             />
           </View>
         ) : (
-          words === '' && (
+          sought === '' && (
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
               <ActionButton
                 label={`New ${one}`}
@@ -271,7 +274,7 @@ export function KitScreen() {
           ))}
           {things.length === 0 && (
             <Txt tone="quiet">
-              {words === '' ? `No ${one} yet.` : `Nothing in the kit is called “${search.trim()}”.`}
+              {sought === '' ? `No ${one} yet.` : `Nothing in the kit is called “${search.trim()}”.`}
             </Txt>
           )}
         </View>

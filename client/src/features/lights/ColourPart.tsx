@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -7,7 +8,7 @@ import { NumberDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import { type GelAdvice, sayGelCost } from '@sphene/core/balance';
+import type { GelAdvice } from '@sphene/core/balance';
 import { GREEN_RANGE, KELVIN_RANGE, NAMED_SOURCES, type NamedSource } from '@sphene/core/colour';
 import { lightPath } from '@sphene/core/setup';
 
@@ -16,7 +17,7 @@ const SOURCES = [
   { value: UNKNOWN, label: 'Not said' },
   ...(Object.keys(NAMED_SOURCES) as NamedSource[]).map((value) => ({
     value,
-    label: NAMED_SOURCES[value].name,
+    label: words.colourSource(value),
     note: `${NAMED_SOURCES[value].kelvin} K`,
   })),
 ];
@@ -45,7 +46,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
       summary={
         now === undefined
           ? 'not said'
-          : `${Math.round(now.kelvin)} K${now.from in NAMED_SOURCES ? `, ${NAMED_SOURCES[now.from as NamedSource].name.toLowerCase()}` : now.from === 'frame' ? ', from a test frame' : ''}`
+          : `${Math.round(now.kelvin)} K${now.from in NAMED_SOURCES ? `, ${words.colourSource(now.from as NamedSource).toLowerCase()}` : now.from === 'frame' ? ', from a test frame' : ''}`
       }
     >
       <ChoiceList
@@ -92,14 +93,16 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
 }
 
 /** The gels for one light, what they cost, and one tap. */
-function Advice({ advice }: { advice: GelAdvice }) {
-  const { solution, changeOne } = useSetupView();
+function GelChoice({ gels }: { gels: GelAdvice }) {
+  const { setup, solution, changeOne } = useSetupView();
   const palette = usePalette();
-  const index = solution.lights.find(({ lightId }) => lightId === advice.lightId)?.index;
+  const index = solution.lights.find(({ lightId }) => lightId === gels.lightId)?.index;
+  const light = setup.lights.find(({ id }) => id === gels.lightId);
+  const name = light === undefined ? '' : words.light(light);
   return (
     <View
       role="article"
-      aria-label={`Gels for ${advice.name}`}
+      aria-label={`Gels for ${name}`}
       style={{
         gap: 4,
         padding: 12,
@@ -109,18 +112,18 @@ function Advice({ advice }: { advice: GelAdvice }) {
       }}
     >
       <Txt bold>
-        {advice.name}: {advice.gelNames}
+        {name}: {words.gels(gels.gelNames)}
       </Txt>
       <Txt size="label" tone="quiet">
-        Then {Math.round(advice.kelvin / 50) * 50} K; {sayGelCost(advice.costStops)}.
-        {advice.missMired > 15 ? ` No gel at hand comes nearer than ${Math.round(advice.missMired)} mired.` : ''}
+        Then {Math.round(gels.kelvin / 50) * 50} K; {words.gelCost(gels.costStops)}.
+        {gels.missMired > 15 ? ` No gel at hand comes nearer than ${Math.round(gels.missMired)} mired.` : ''}
       </Txt>
       {index !== undefined && (
         <View style={{ alignItems: 'flex-end' }}>
           <ActionButton
             label="Put on"
-            name={`Put on: ${advice.gelNames} on ${advice.name}`}
-            onPress={() => changeOne(lightPath(index, 'gelIds'), advice.gelIds)}
+            name={`Put on: ${words.gels(gels.gelNames)} on ${name}`}
+            onPress={() => changeOne(lightPath(index, 'gelIds'), gels.gelIds)}
           />
         </View>
       )}
@@ -130,7 +133,7 @@ function Advice({ advice }: { advice: GelAdvice }) {
 
 /** Colours of ambient and lights, the gels for the wanted relation, and the white balance. */
 export function ColourPart() {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup, solution, changeOne, context } = useSetupView();
   const palette = usePalette();
   const { colour } = solution;
   const { relation, warmerMired, whiteBalance } = setup.colour;
@@ -164,17 +167,17 @@ export function ColourPart() {
         <Txt tone="danger">Say the colour of the ambient on the face first.</Txt>
       )}
       {colour.advice.map((advice) => (
-        <Advice key={advice.lightId} advice={advice} />
+        <GelChoice key={advice.lightId} gels={advice} />
       ))}
       <View style={{ borderLeftWidth: 3, borderLeftColor: palette.accent, paddingLeft: 12 }}>
         <Txt size="label" tone="quiet">
           White balance
         </Txt>
         <Txt size="value" bold>
-          {colour.whiteBalance.text}
+          {words.kelvin(colour.whiteBalance)}
         </Txt>
         <Txt size="label" tone="quiet">
-          {colour.whiteBalance.because}
+          {words.whiteBalance(colour.whiteBalance.because)}
         </Txt>
       </View>
       <NumberDial
@@ -191,24 +194,20 @@ export function ColourPart() {
           : { note: 'set here', onReset: () => changeOne('colour.whiteBalance', null) })}
       />
       <View role="list" aria-label="What every source looks like" style={{ gap: 6 }}>
-        {colour.sources.map(({ id, name, miredOff, words, swatch }) => (
+        {colour.sources.map(({ id, source, miredOff, cast, swatch }) => (
           <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 32 }}>
             <View
               style={{ width: 32, height: 24, backgroundColor: swatch, borderWidth: 1, borderColor: palette.line }}
             />
-            <Txt style={{ flex: 1 }}>{name}</Txt>
+            <Txt style={{ flex: 1 }}>{words.castSource(source, context)}</Txt>
             <Txt size="label" tone="quiet">
-              {words}, {miredOff > 0 ? '+' : miredOff < -0.5 ? '−' : ''}
+              {words.cast(cast)}, {miredOff > 0 ? '+' : miredOff < -0.5 ? '−' : ''}
               {Math.abs(Math.round(miredOff))} mired
             </Txt>
           </View>
         ))}
       </View>
-      {colour.warnings.map((text) => (
-        <Txt key={text} tone="danger">
-          {text}
-        </Txt>
-      ))}
+      {colour.mixed !== null && <Txt tone="danger">{words.mixedColour(colour.mixed, context)}</Txt>}
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -6,7 +7,6 @@ import { NumberDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import { saySpread } from '@sphene/core/lights';
 import { formatStopCount, formatStops } from '@sphene/core/notation';
 
 const USUAL_GROUP = { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2, withinStops: 0.5 };
@@ -19,7 +19,7 @@ const PLACES = [
 
 /** Where the outermost people stand, how even the key is on them, and what brings it under the bound. */
 export function GroupPart() {
-  const { setup, solution, change, changeOne } = useSetupView();
+  const { setup, solution, change, changeOne, context } = useSetupView();
   const palette = usePalette();
   const { people } = setup;
   const { group } = solution;
@@ -67,27 +67,31 @@ export function GroupPart() {
           ) : (
             <>
               <Txt role="status" bold tone={group.even ? 'text' : 'danger'}>
-                {saySpread(group)}
+                {words.spread(group)}
               </Txt>
               <Txt size="label" tone="quiet">
-                {group.people.map(({ name, stops }) => `${name} ${formatStops(stops)}`).join(', ')}
+                {group.people.map(({ id, stops }) => `${words.personPlace(id)} ${formatStops(stops)}`).join(', ')}
               </Txt>
-              {group.cures.map(({ id, title, spreadStops, settings }) => (
-                <View
-                  key={id}
-                  role="article"
-                  aria-label={title}
-                  style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
-                >
-                  <Txt bold>{title}</Txt>
-                  <Txt size="label" tone="quiet">
-                    Then {formatStopCount(spreadStops)} stops. The power follows.
-                  </Txt>
-                  <View style={{ alignItems: 'flex-end' }}>
-                    <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+              {group.cures.map((cure) => {
+                const { id, spreadStops, settings } = cure;
+                const title = words.groupCure(cure, context);
+                return (
+                  <View
+                    key={id}
+                    role="article"
+                    aria-label={title}
+                    style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+                  >
+                    <Txt bold>{title}</Txt>
+                    <Txt size="label" tone="quiet">
+                      Then {formatStopCount(spreadStops)} stops. The power follows.
+                    </Txt>
+                    <View style={{ alignItems: 'flex-end' }}>
+                      <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+                    </View>
                   </View>
-                </View>
-              ))}
+                );
+              })}
               {!group.even && group.cures.length === 0 && (
                 <Txt>
                   No distance within reach does it: bring the people closer together, or set the key nearer to the

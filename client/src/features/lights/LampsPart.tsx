@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
@@ -16,7 +17,7 @@ const MOST_LAMPS = 6;
 
 /** One continuous lamp: where it falls, its dimmer and colour, and what it adds there. */
 function LampCard({ placed }: { placed: PlacedLamp }) {
-  const { setup, kit, solution, changeOne } = useSetupView();
+  const { setup, kit, solution, changeOne, context } = useSetupView();
   const actions = useActions();
   const palette = usePalette();
   const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
@@ -40,7 +41,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       }}
     >
       <Txt bold>{lamp.name}</Txt>
-      <Txt role="status">{its?.text ?? 'Its point is gone.'}</Txt>
+      <Txt role="status">{its === undefined ? 'Its point is gone.' : words.lamp(its, context)}</Txt>
       <ChoiceList
         label={`${lamp.name} falls on`}
         layout="scroll"

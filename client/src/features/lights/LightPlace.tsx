@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -22,26 +23,30 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
   if (looks.length === 0) return <Txt tone="quiet">Nothing else in the kit comes to the same here.</Txt>;
   return (
     <View style={{ gap: 8 }}>
-      {looks.map(({ title, lines, settings }) => (
-        <View
-          key={title}
-          role="article"
-          aria-label={title}
-          style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
-        >
-          <Txt bold>{title}</Txt>
-          {lines.map((line) => (
-            <Txt key={line} size="label" tone="quiet">
-              {line}
-            </Txt>
-          ))}
-          <View style={{ alignItems: 'flex-end' }}>
-            <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+      {looks.map((look) => {
+        const { settings } = look;
+        const { title, lines } = words.equalLook(look, { setup, kit });
+        return (
+          <View
+            key={title}
+            role="article"
+            aria-label={title}
+            style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+          >
+            <Txt bold>{title}</Txt>
+            {lines.map((line) => (
+              <Txt key={line} size="label" tone="quiet">
+                {line}
+              </Txt>
+            ))}
+            <View style={{ alignItems: 'flex-end' }}>
+              <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+            </View>
           </View>
-        </View>
-      ))}
+        );
+      })}
       <Txt size="label" tone="quiet">
-        For {LIGHT_ROLE_FACTS[light.role].name.toLowerCase()} {light.group}. Undo brings it back.
+        For {words.lightInText(light)}. Undo brings it back.
       </Txt>
     </View>
   );
@@ -71,7 +76,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
           label="Role"
           value={light.role}
           onChoose={(role) => changeOne(lightPath(index, 'role'), role)}
-          choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: LIGHT_ROLE_FACTS[role].name }))}
+          choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: words.lightRole(role).name }))}
         />
         <ChoiceList
           label="Aims at"
@@ -95,7 +100,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
           />
         </View>
         <Txt size="label" tone="quiet">
-          {LIGHT_ROLE_FACTS[light.role].because}
+          {words.lightRole(light.role).because}
         </Txt>
         {!isUsual && (
           <ActionButton

@@ -1,3 +1,8 @@
+import { useStore } from 'react-redux';
+import type { Store } from '@/store/store';
+import { addLight } from '@/setupView/addLight';
+import { sayActionFault } from '@/setupView/actionFault';
+import { words } from '@/language/language';
 import { WaysOut } from '@/features/camera/WaysOut';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -12,7 +17,7 @@ import { View } from 'react-native';
 
 import { offered } from '@sphene/core/gear';
 import { formatStopCount } from '@sphene/core/notation';
-import { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS, ROLE_FACTS } from '@sphene/core/setup';
+import { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS } from '@sphene/core/setup';
 import { ColourPart } from './ColourPart';
 import { GroupPart } from './GroupPart';
 import { LampsPart } from './LampsPart';
@@ -28,12 +33,13 @@ function AddLight() {
   const { setup, kit } = useSetupView();
   const actions = useActions();
   const dispatch = useAppDispatch();
+  const store = useStore() as Store;
   if (offered(kit.flashUnits).length === 0)
     return <Txt>There is no flash in the kit. Add one in the kit, or open the sample shoot.</Txt>;
   if (setup.lights.length >= MOST_LIGHTS) return null;
   const add = (role: LightRole) => {
-    const added = actions.addLight(setup.id, role);
-    if (!added.ok) dispatch(noticed({ text: added.message }));
+    const added = addLight(store, actions, setup.id, role);
+    if (!added.ok) dispatch(noticed({ text: sayActionFault(added.reason) }));
   };
   return (
     <View style={{ gap: 4 }}>
@@ -45,8 +51,8 @@ function AddLight() {
           <ActionButton
             key={role}
             icon="plus"
-            label={LIGHT_ROLE_FACTS[role].name}
-            name={`Add a ${LIGHT_ROLE_FACTS[role].name.toLowerCase()}: ${LIGHT_ROLE_FACTS[role].because} Aims at the ${ROLE_FACTS[LIGHT_ROLE_FACTS[role].aims].name.toLowerCase()}`}
+            label={words.lightRole(role).name}
+            name={`Add a ${words.lightRole(role).name.toLowerCase()}: ${words.lightRole(role).because} Aims at the ${words.pointRole(LIGHT_ROLE_FACTS[role].aims).name.toLowerCase()}`}
             onPress={() => add(role)}
           />
         ))}
@@ -57,7 +63,7 @@ function AddLight() {
 
 /** All lights: each with its power, gear and place; what every point comes to; colour, group, charge and wind. */
 export function LightsStep() {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup, solution, changeOne, context } = useSetupView();
   const router = useRouter();
   const several = setup.lights.length > 1;
   const { colour, group, staying } = solution;
@@ -70,9 +76,9 @@ export function LightsStep() {
       <WaysOut cures="power" />
       {solution.warnings
         .filter(({ kind }) => FLASH_WARNINGS.includes(kind))
-        .map(({ text }) => (
-          <Txt key={text} tone="danger">
-            {text}
+        .map((warning) => (
+          <Txt key={words.warning(warning, context)} tone="danger">
+            {words.warning(warning, context)}
           </Txt>
         ))}
       {setup.camera.video !== null && (
@@ -108,7 +114,7 @@ export function LightsStep() {
           </Disclosure>
           <Disclosure
             title="Colour and gels"
-            summary={`White balance ${colour.whiteBalance.text}${colour.warnings.length > 0 ? ', mixed colour on the face' : ''}`}
+            summary={`White balance ${words.kelvin(colour.whiteBalance)}${colour.mixed !== null ? ', mixed colour on the face' : ''}`}
           >
             <ColourPart />
           </Disclosure>
@@ -122,7 +128,10 @@ export function LightsStep() {
           >
             <GroupPart />
           </Disclosure>
-          <Disclosure title="Staying power and wind" summary={staying?.text ?? 'Recycle, charge, reserve, ballast'}>
+          <Disclosure
+            title="Staying power and wind"
+            summary={staying === null ? 'Recycle, charge, reserve, ballast' : words.staying(staying, context)}
+          >
             <StayingPart />
           </Disclosure>
         </View>
@@ -141,8 +150,8 @@ export function LightsStep() {
         <View style={{ gap: 4 }}>
           <Heading>Mind</Heading>
           {solution.cautions.map((caution) => (
-            <Txt key={caution} size="label" tone="quiet">
-              {caution}
+            <Txt key={words.caution(caution, context)} size="label" tone="quiet">
+              {words.caution(caution, context)}
             </Txt>
           ))}
         </View>

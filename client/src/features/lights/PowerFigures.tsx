@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -6,9 +7,8 @@ import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
 import type { LightSolution, StepEffect } from '@sphene/core/lights';
-import { formatShare, formatStopCount, formatStopsBothWays } from '@sphene/core/notation';
+import { formatShare, formatStopCount } from '@sphene/core/notation';
 import { lightPath } from '@sphene/core/setup';
-import { lightName, LOOK_WAYS, sayLookAs } from '@sphene/core/words';
 
 /** Where a light's figure comes from, and how sure that makes it. */
 const BASIS: Record<LightSolution['basis'], { power: string; doubt: (taughtBy: number) => string }> = {
@@ -33,7 +33,7 @@ function StepButton({ label, step, light }: { label: string; step: StepEffect | 
     <View style={{ flex: 1, gap: 2 }}>
       <ActionButton
         label={step.powerText}
-        name={`${label}: hold ${lightName(light)} at ${step.powerText}`}
+        name={`${label}: hold ${words.light(light)} at ${step.powerText}`}
         onPress={hold}
       />
       <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
@@ -46,19 +46,22 @@ function StepButton({ label, step, light }: { label: string; step: StepEffect | 
 
 /** A light's power in its own scale and what the meter then shows; each figure can be asked for its reason. */
 export function PowerFigures({ light }: { light: LightSolution }) {
-  const { setup, kit, solution, changeOne } = useSetupView();
+  const { setup, kit, solution, changeOne, context, advice } = useSetupView();
   const palette = usePalette();
+  const noFlash = solution.warnings.find(({ kind }) => kind === 'no-flash-can-help');
   if (light.powerText === null || light.meter === null)
     return (
       <Txt tone="danger">
-        {solution.warnings.find(({ kind }) => kind === 'no-flash-can-help')?.text ??
-          'No flash can help there: the ambient is at its target already.'}
+        {noFlash === undefined
+          ? 'No flash can help there: the ambient is at its target already.'
+          : words.warning(noFlash, context)}
       </Txt>
     );
-  const {
-    why,
-    look: { actual },
-  } = solution;
+  const reason = (key: string) => {
+    const chain = advice.why[key];
+    return chain === undefined ? undefined : words.why(chain, context);
+  };
+  const { actual } = solution.look;
   const locked = setup.lights[light.index]?.locked === true;
   const face = solution.points.find(({ role }) => role === 'face');
   const share =
@@ -74,42 +77,43 @@ export function PowerFigures({ light }: { light: LightSolution }) {
       }}
     >
       <Txt size="label" tone="quiet">
-        {light.unitName}, {light.modifierName}
+        {light.unitName}, {words.front(light)}
       </Txt>
       <Txt size="figure" bold tone="flash">
         {light.powerText}
       </Txt>
       {light.outOfRange !== null && (
         <Txt tone="danger" bold>
-          {formatStopCount(light.outOfRange.byStops)} stops {light.outOfRange.direction}; {light.outOfRange.limitText}{' '}
-          is the limit.
+          {formatStopCount(light.outOfRange.byStops)} stops{' '}
+          {light.outOfRange.direction === 'too-weak' ? 'too weak' : 'too strong'}; {light.outOfRange.limitText} is the
+          limit.
         </Txt>
       )}
       <View>
         <WhyRow
           label={BASIS[light.basis].power}
           value={`${formatStopCount(light.powerStops ?? 0)} under full`}
-          chain={why[`power:${light.lightId}`]}
+          why={reason(`power:${light.lightId}`)}
         />
         <WhyRow
           label="Meter should read"
           value={`${light.meter.totalText} total, ${light.meter.flashText} flash only`}
-          chain={onFace ? why['meter'] : undefined}
+          why={onFace ? reason('meter') : undefined}
         />
         {onFace && actual !== null && (
-          <WhyRow label="The look comes to" value={sayLookAs(actual.holdBackStops, kit.preferences.lookWay)} />
+          <WhyRow label="The look comes to" value={words.look(actual.holdBackStops, kit.preferences.lookWay)} />
         )}
         {onFace && share !== null && (
-          <WhyRow label={LOOK_WAYS.share.name} value={formatShare(share)} chain={why['share']} />
+          <WhyRow label={words.lookWay('share').name} value={formatShare(share)} why={reason('share')} />
         )}
         {!onFace && <WhyRow label="Its share there" value={formatShare(light.flashShare)} />}
         <WhyRow
           label={`Total on the ${light.aimName.toLowerCase()}`}
-          value={Math.abs(light.totalStops) < 0.05 ? '0.0, as metered' : formatStopsBothWays(light.totalStops)}
+          value={Math.abs(light.totalStops) < 0.05 ? '0.0, as metered' : words.stopsBothWays(light.totalStops)}
         />
         <WhyRow
           label={BASIS[light.basis].doubt(light.taughtBy)}
-          value={`± ${formatStopCount(light.uncertaintyStops)} stops: ${light.meter.rangeText}`}
+          value={`± ${formatStopCount(light.uncertaintyStops)} stops: ${light.meter.rangeTexts[0]} to ${light.meter.rangeTexts[1]}`}
         />
         <WhyRow
           label="Left to full power"

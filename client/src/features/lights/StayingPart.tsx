@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -11,10 +12,11 @@ const USUAL_GUST_MPS = 8;
 
 /** How long the lights last, the reserve, and the wind. */
 export function StayingPart() {
-  const { setup, solution, change, changeOne } = useSetupView();
+  const { setup, solution, advice, change, changeOne, context } = useSetupView();
   const palette = usePalette();
   const { pace, gustMps, reserveStops } = setup;
-  const { staying, cheaper } = solution;
+  const { staying } = solution;
+  const { cheaper } = advice;
   return (
     <View style={{ gap: 12 }}>
       <Txt
@@ -22,24 +24,30 @@ export function StayingPart() {
         bold={staying !== null && staying.cheaperByStops > 0}
         tone={staying !== null && staying.cheaperByStops > 0 ? 'danger' : 'text'}
       >
-        {staying?.text ?? 'Once a light has its power, recycle and charge stand here.'}
+        {staying === null
+          ? 'Once a light has its power, recycle and charge stand here.'
+          : words.staying(staying, context)}
       </Txt>
-      {cheaper.map(({ title, effect, settings }) => (
-        <View
-          key={title}
-          role="article"
-          aria-label={title}
-          style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
-        >
-          <Txt bold>{title}</Txt>
-          <Txt size="label" tone="quiet">
-            {effect}. Then it lasts for the plan.
-          </Txt>
-          <View style={{ alignItems: 'flex-end' }}>
-            <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+      {cheaper.map((one) => {
+        const { settings } = one;
+        const { title, effect } = words.cheaper(one, context);
+        return (
+          <View
+            key={title}
+            role="article"
+            aria-label={title}
+            style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+          >
+            <Txt bold>{title}</Txt>
+            <Txt size="label" tone="quiet">
+              {effect}. Then it lasts for the plan.
+            </Txt>
+            <View style={{ alignItems: 'flex-end' }}>
+              <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+            </View>
           </View>
-        </View>
-      ))}
+        );
+      })}
       {staying !== null && staying.cheaperByStops > 0 && cheaper.length === 0 && (
         <Txt size="label" tone="quiet">
           No single change lasts that long: plan a change of battery, or fewer frames a minute.

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -35,12 +36,17 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
       : Math.abs(point.missStops) < 0.05
         ? 'met'
         : `${formatStopCount(point.missStops)} ${point.missStops > 0 ? 'over' : 'under'}`;
+  const lightCalled = (id: string) => {
+    const light = setup.lights.find((one) => one.id === id);
+    return light === undefined ? '' : words.light(light);
+  };
   const shares = [
     ...(point.ambientStops === null || point.totalStops === null
       ? []
       : [`ambient ${formatShare(2 ** (point.ambientStops - point.totalStops))}`]),
     ...point.sources.map(
-      ({ name, share, basis }) => `${name} ${formatShare(share)}${basis === 'reading' ? '' : ' (est.)'}`,
+      ({ lightId, share, basis }) =>
+        `${lightCalled(lightId)} ${formatShare(share)}${basis === 'reading' ? '' : ' (est.)'}`,
     ),
   ];
   return (
@@ -112,7 +118,7 @@ export function Targets() {
         <PointTarget key={point.pointId} point={point} onTarget={put(point.pointId)} />
       ))}
       <View style={{ gap: 2, paddingTop: 8 }}>
-        {ratios.lighting !== null && <Txt>Lighting ratio {ratios.lighting.text}</Txt>}
+        {ratios.lighting !== null && <Txt>Lighting ratio {words.lightingRatio(ratios.lighting)}</Txt>}
         {ratios.keyOverFillStops !== null && (
           <Txt size="label" tone="quiet">
             Key {formatStopCount(ratios.keyOverFillStops)} stops {ratios.keyOverFillStops < 0 ? 'under' : 'over'} the

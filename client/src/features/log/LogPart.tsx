@@ -1,3 +1,7 @@
+import { useStore } from 'react-redux';
+import type { Store } from '@/store/store';
+import { exportSetup } from '@/setupView/exportSetup';
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import {
@@ -16,8 +20,7 @@ import { View } from 'react-native';
 import { isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
-import { type Reading, SCENE_CHANGE_FACTS } from '@sphene/core/setup';
-import { describeChange, lightNameInText, powerTextOf, sayMethod } from '@sphene/core/words';
+import type { Reading } from '@sphene/core/setup';
 
 /** Hands a file to the browser. */
 function download(name: string, text: string): void {
@@ -44,6 +47,7 @@ export function LogPart() {
   const { setup, kit } = useSetupView();
   const palette = usePalette();
   const actions = useActions();
+  const store = useStore() as Store;
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
   const sceneChanges = useAppSelector((state) => selectSceneChanges(state, setup.id));
   const frames = useAppSelector((state) => selectFrames(state, setup.id));
@@ -66,12 +70,12 @@ export function LogPart() {
         : `, ${reading.fired
             .map(({ lightId, unitId, powerStops }) => {
               const light = setup.lights.find(({ id }) => id === lightId);
-              return `${setup.lights.length > 1 && light !== undefined ? lightNameInText(light) : 'flash'} at ${powerTextOf(kit, unitId, powerStops)}`;
+              return `${setup.lights.length > 1 && light !== undefined ? words.lightInText(light) : 'flash'} at ${words.power(kit, unitId, powerStops)}`;
             })
             .join(', ')}`;
     const how =
       reading.light === 'ambient' && (reading.method.kind !== 'incident' || reading.method.aim !== 'camera')
-        ? `, ${sayMethod(reading.method)}`
+        ? `, ${words.method(reading.method)}`
         : '';
     const from =
       reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
@@ -88,7 +92,7 @@ export function LogPart() {
     ...sceneChanges.map((change) => ({
       id: change.id,
       at: change.at,
-      text: `Changed in the scene: ${SCENE_CHANGE_FACTS[change.what].because}.`,
+      text: `Changed in the scene: ${words.sceneChange(change.what).because}.`,
       muted: change.struckAt !== null,
       fact: change,
     })),
@@ -102,15 +106,15 @@ export function LogPart() {
     ...groups.map((group) => ({
       id: group.ids[0] ?? '',
       at: group.at,
-      text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${describeChange(group, setup, kit)}`,
+      text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${words.change(group, { setup, kit })}`,
       muted: group.undone,
       fact: null,
     })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || (a.id < b.id ? 1 : -1));
 
   const exportFile = () => {
-    const file = actions.exportSetup(setup.id);
-    if (file !== undefined)
+    const file = exportSetup(store.getState(), setup.id);
+    if (file !== null)
       download(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
   };
   return (

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { newId } from '@/store/ids';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -8,10 +9,8 @@ import { usePalette } from '@/ui/theme';
 import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 
-import { formatStopsBothWays } from '@sphene/core/notation';
 import type { Setup } from '@sphene/core/setup';
-import { type Solution, solve } from '@sphene/core/solution';
-import { sayLookAs } from '@sphene/core/words';
+import { type SolutionNumbers, solve } from '@sphene/core/solution';
 import { useSetupView } from '../../setupView/setupContext';
 
 const MOST_ASIDE = 2;
@@ -27,7 +26,7 @@ function Column({
 }: {
   name: string;
   setup: Setup;
-  solution: Solution;
+  solution: SolutionNumbers;
   children?: React.ReactNode;
 }) {
   const palette = usePalette();
@@ -41,9 +40,11 @@ function Column({
       : [camera.text.shutter, camera.text.aperture, camera.text.iso, camera.text.filters]
           .filter((part) => part !== null)
           .join(', '),
-    holdBack > 0 ? sayLookAs(holdBack, kit.preferences.lookWay) : 'no flash can help',
-    background === null ? null : `background ${formatStopsBothWays(background)}`,
-    camera !== null && !camera.met ? `${camera.missingStops.toFixed(1)} stops ${camera.missing ?? ''}` : null,
+    holdBack > 0 ? words.look(holdBack, kit.preferences.lookWay) : 'no flash can help',
+    background === null ? null : `background ${words.stopsBothWays(background)}`,
+    camera !== null && !camera.met
+      ? `${camera.missingStops.toFixed(1)} stops ${camera.missing === 'too-bright' ? 'too bright' : 'too dark'}`
+      : null,
   ].filter((line) => line !== null);
   return (
     <View
@@ -62,6 +63,7 @@ function Column({
       ))}
       <Ladder
         points={points}
+        said={points.map((point) => words.point(point, { setup, kit })).join(' ')}
         clipsAboveStops={solution.latitude?.clipsAboveStops ?? null}
         noiseBelowStops={solution.latitude?.noiseBelowStops ?? null}
         compact

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useActions } from '@/store/application';
 import { BackgroundControl } from '@/ui/BackgroundControl';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -8,9 +9,9 @@ import { StopsDial } from '@/ui/dials';
 import { View } from 'react-native';
 
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
-import { formatStopCount, formatStops, formatStopsBothWays } from '@sphene/core/notation';
-import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting } from '@sphene/core/setup';
-import { LOOK_WAYS, sayLookAs } from '@sphene/core/words';
+import { formatStopCount, formatStops } from '@sphene/core/notation';
+import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup } from '@sphene/core/setup';
+import { LOOK_WAYS } from '@sphene/core/words';
 import { useSetupView } from '../../setupView/setupContext';
 import { Symptoms } from '../camera/Symptoms';
 import { CompareVersions } from './CompareVersions';
@@ -56,10 +57,14 @@ function OwnWay() {
   );
 }
 
+/** A point as it was named. */
+const nameOf = ({ points }: Setup, pointId: string | undefined): string | undefined =>
+  points.find(({ id }) => id === pointId)?.name;
+
 /** The highlight that leads, and how far it stays under clipping. */
 function Headroom() {
   const { setup, solution, changeOne } = useSetupView();
-  const { highlight } = solution.look;
+  const highlightName = nameOf(setup, solution.look.highlight?.pointId);
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
@@ -68,7 +73,7 @@ function Headroom() {
         value={setup.look.highlightPointId ?? 'brightest'}
         onChoose={(id) => changeOne('look.highlightPointId', id === 'brightest' ? null : id)}
         choices={[
-          { value: 'brightest', label: 'Brightest', note: highlight?.name ?? 'none metered' },
+          { value: 'brightest', label: 'Brightest', note: highlightName ?? 'none metered' },
           ...setup.points.filter(({ role }) => role !== 'face').map(({ id, name }) => ({ value: id, label: name })),
         ]}
       />
@@ -79,7 +84,7 @@ function Headroom() {
         most={LOOK_RANGES.headroom.most}
         step={0.1}
         onChange={(value) => changeOne('look.headroomStops', value)}
-        note={highlight === null ? 'meter a highlight first' : `${highlight.name}, by the ambient on it`}
+        note={highlightName === undefined ? 'meter a highlight first' : `${highlightName}, by the ambient on it`}
       />
     </View>
   );
@@ -87,7 +92,7 @@ function Headroom() {
 
 /** Where all of it lands, in one place. */
 function Lands() {
-  const { setup, solution } = useSetupView();
+  const { setup, solution, context } = useSetupView();
   const { look, warnings, points, camera } = solution;
   const background = points.find(({ role }) => role === 'background');
   const byDials =
@@ -106,18 +111,20 @@ function Lands() {
       )}
       {look.tie !== null && (
         <Txt size="label" tone="quiet">
-          {look.tie.text}
+          {words.tie(look.tie)}
         </Txt>
       )}
       {look.highlight !== null && setup.look.exposeBy !== 'highlight' && (
         <Txt size="label" tone="quiet">
-          {look.highlight.name} keeps {formatStopCount(Math.max(0, look.highlight.headroomStops))} stops under clipping
+          {nameOf(setup, look.highlight.pointId)} keeps {formatStopCount(Math.max(0, look.highlight.headroomStops))}{' '}
+          stops under clipping
           {look.highlight.headroomStops < 0 ? ': it burns' : ''}.
         </Txt>
       )}
       {warnings
         .filter(({ kind }) => ['clipped', 'lost', 'headroom', 'no-flash-can-help'].includes(kind))
-        .map(({ text }) => (
+        .map((warning) => words.warning(warning, context))
+        .map((text) => (
           <Txt key={text} tone="danger">
             {text}
           </Txt>
@@ -145,7 +152,7 @@ export function LookStep() {
   const holdBack = look.holdBackStops ?? setup.look.holdBackStops;
   const faceText =
     holdBack > 0
-      ? sayLookAs(holdBack, lookWay)
+      ? words.look(holdBack, lookWay)
       : `ambient ${formatStopCount(holdBack)} stops over its place, no flash can help`;
   return (
     <View style={{ gap: 16 }}>
@@ -196,7 +203,7 @@ export function LookStep() {
           most={LOOK_RANGES.face.most}
           step={0.1}
           onChange={(value) => changeOne('look.faceStops', value)}
-          note={setup.look.faceStops === 0 ? 'as a meter has it' : formatStopsBothWays(setup.look.faceStops)}
+          note={setup.look.faceStops === 0 ? 'as a meter has it' : words.stopsBothWays(setup.look.faceStops)}
         />
         <StopsDial
           label="Feel, after the numbers"
@@ -206,12 +213,12 @@ export function LookStep() {
           most={LOOK_RANGES.feel.most}
           step={0.1}
           onChange={(value) => changeOne('look.feelStops', value)}
-          note={setup.look.feelStops === 0 ? 'none' : `the whole picture ${formatStopsBothWays(setup.look.feelStops)}`}
+          note={setup.look.feelStops === 0 ? 'none' : `the whole picture ${words.stopsBothWays(setup.look.feelStops)}`}
         />
       </View>
       {look.actual !== null && Math.abs(look.actual.holdBackStops - holdBack) > 0.05 && (
         <Txt size="label" tone="quiet">
-          With the dials' own steps it comes to {sayLookAs(look.actual.holdBackStops, lookWay)}.
+          With the dials' own steps it comes to {words.look(look.actual.holdBackStops, lookWay)}.
         </Txt>
       )}
       <View>

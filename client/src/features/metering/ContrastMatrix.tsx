@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -12,7 +13,7 @@ const CELL = { width: 88, minHeight: 36, justifyContent: 'center' as const };
 
 /** Stops of light between any two points, on demand; warnings about contrast always. */
 export function ContrastMatrix() {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup, solution, changeOne, context } = useSetupView();
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const nameOf = (pointId: string) => setup.points.find(({ id }) => id === pointId)?.name ?? '';
@@ -24,11 +25,13 @@ export function ContrastMatrix() {
   );
   return (
     <View style={{ gap: 8, paddingTop: 8 }}>
-      {warnings.map(({ text }) => (
-        <Txt key={text} tone="danger">
-          {text}
-        </Txt>
-      ))}
+      {warnings
+        .map((warning) => words.warning(warning, context))
+        .map((text) => (
+          <Txt key={text} tone="danger">
+            {text}
+          </Txt>
+        ))}
       <View style={{ flexDirection: 'row' }}>
         <ActionButton label={open ? 'Hide contrast' : 'Contrast between points'} onPress={() => setOpen(!open)} />
       </View>

@@ -1,4 +1,4 @@
-import { useDevices } from '@/store/application';
+import { useDevices } from '@/setupView/useDevices';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';

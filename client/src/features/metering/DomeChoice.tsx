@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
@@ -23,7 +24,7 @@ export function DomeChoice() {
         ]}
       />
       <Txt size="label" tone="quiet">
-        {dome.text}
+        {words.dome(dome)}
       </Txt>
     </View>
   );

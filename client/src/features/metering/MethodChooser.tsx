@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import PathIcon from '@/ui/PathIcon';
@@ -9,8 +10,8 @@ import { Pressable, View } from 'react-native';
 
 import { READ_VALUES, type ReadValue } from '@sphene/core/notation';
 import { TONES } from '@sphene/core/photometry';
-import type { MeteringMethod } from '@sphene/core/setup';
-import { METHOD_CHOICES, methodKey, sayMethod } from '@sphene/core/words';
+import { type MeteringMethod, METHOD_CHOICES, methodKey } from '@sphene/core/setup';
+import { sayMethod } from '@sphene/core/words';
 
 const SHOWS: Record<ReadValue, string> = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' };
 
@@ -29,7 +30,7 @@ export function ToneChooser({
         layout="scroll"
         value={value.tone}
         choices={[
-          ...TONES.map(({ id, name }) => ({ value: id, label: name })),
+          ...TONES.map(({ id }) => ({ value: id, label: words.tone(id) })),
           { value: 'own' as const, label: 'Own tone' },
         ]}
         onChoose={(tone) =>
@@ -99,14 +100,14 @@ export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void 
       <ChoiceList
         label="Metered by"
         value={methodKey(method)}
-        choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
+        choices={METHOD_CHOICES.map(({ key }) => ({ value: key, label: words.methodChoice(key).name }))}
         onChoose={(key) => {
           const choice = METHOD_CHOICES.find((one) => one.key === key);
           if (choice !== undefined) say(choice.method);
         }}
       />
       <Txt size="label" tone="quiet">
-        {METHOD_CHOICES.find(({ key }) => key === methodKey(method))?.advice ?? ''}
+        {words.methodChoice(methodKey(method)).advice}
       </Txt>
       {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
       <ChoiceList

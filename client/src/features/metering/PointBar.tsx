@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { newId } from '@/store/ids';
 import { selectReadings } from '@/store/selectors';
@@ -10,8 +11,7 @@ import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
 import { formatAperture, formatStops } from '@sphene/core/notation';
-import { newPoint, POINT_ROLES, type PointRole, ROLE_FACTS } from '@sphene/core/setup';
-import { sayAge } from '@sphene/core/words';
+import { newPoint, POINT_ROLES, type PointRole } from '@sphene/core/setup';
 
 const MOST_POINTS = 20;
 
@@ -28,12 +28,12 @@ export function PointBar({ beside }: { beside: ReactNode }) {
     const reading = readings.find(({ id }) => id === point?.readingId);
     if (point === undefined || reading === undefined) return 'not metered';
     const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)}`;
-    const age = point.stale !== null ? ', old' : few ? `, ${sayAge(point.ambientAgeMinutes ?? 0)}` : '';
+    const age = point.stale !== null ? ', old' : few ? `, ${words.age(point.ambientAgeMinutes ?? 0)}` : '';
     return `${formatAperture(reading.av, kit.preferences.meterIncrement)}${over}${age}`;
   };
   const missing = POINT_ROLES.filter((role) => role !== 'own' && !setup.points.some((point) => point.role === role));
   const add = (role: PointRole, name?: string) => {
-    const point = newPoint(newId(), role, name);
+    const point = newPoint(newId(), role, name ?? words.pointRole(role).name);
     changeOne('points', [...setup.points, point]);
     activatePoint(point.id);
     setAdding(false);
@@ -54,8 +54,8 @@ export function PointBar({ beside }: { beside: ReactNode }) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
         {next !== undefined && !full && (
           <ActionButton
-            label={ROLE_FACTS[next].name}
-            name={`Add ${ROLE_FACTS[next].name.toLowerCase()}`}
+            label={words.pointRole(next).name}
+            name={`Add ${words.pointRole(next).name.toLowerCase()}`}
             icon="plus"
             onPress={() => add(next)}
           />
@@ -75,8 +75,8 @@ export function PointBar({ beside }: { beside: ReactNode }) {
             {missing.slice(1).map((role) => (
               <ActionButton
                 key={role}
-                label={ROLE_FACTS[role].name}
-                name={`Add ${ROLE_FACTS[role].name.toLowerCase()}`}
+                label={words.pointRole(role).name}
+                name={`Add ${words.pointRole(role).name.toLowerCase()}`}
                 icon="plus"
                 onPress={() => add(role)}
               />

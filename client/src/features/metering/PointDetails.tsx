@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { selectReadings } from '@/store/selectors';
@@ -11,9 +12,8 @@ import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { formatAperture, formatIso, formatShutter, formatStopsBothWays } from '@sphene/core/notation';
-import type { MeteringPoint, Reading } from '@sphene/core/setup';
-import { METHOD_CHOICES, methodKey, sayAge, sayMethod } from '@sphene/core/words';
+import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
+import { type MeteringPoint, METHOD_CHOICES, methodKey, type Reading } from '@sphene/core/setup';
 
 const ASSUMED: Record<Reading['assumed'][number], string> = {
   shutter: 'shutter',
@@ -46,7 +46,7 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
         <ChoiceList
           label="Metered by"
           value={methodKey(method)}
-          choices={METHOD_CHOICES.map(({ key, name }) => ({ value: key, label: name }))}
+          choices={METHOD_CHOICES.map(({ key }) => ({ value: key, label: words.methodChoice(key).name }))}
           onChoose={(key) =>
             setDraft({ ...draft, method: METHOD_CHOICES.find((one) => one.key === key)?.method ?? method })
           }
@@ -101,7 +101,7 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
             {inForce ? ' · in force' : ''}
           </Txt>
           <Txt size="label" tone="quiet">
-            {sayAge(age)} · {sayMethod(reading.method)}
+            {words.age(age)} · {words.method(reading.method)}
             {reading.origin === 'simulated' ? ' · simulated meter' : ''}
             {struck ? ' · struck out' : ''}
           </Txt>
@@ -138,7 +138,7 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
 
 /** One point: what its reading means at the camera, its readings, and what is said of it. */
 export function PointDetails({ point }: { point: MeteringPoint }) {
-  const { setup, solution, changeOne, activatePoint, readingsPlace } = useSetupView();
+  const { setup, solution, changeOne, activatePoint, readingsPlace, advice, context } = useSetupView();
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const readings = useAppSelector((state) => selectReadings(state, setup.id)).filter(
     (reading) => reading.light === 'ambient' && reading.pointId === point.id,
@@ -152,6 +152,7 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
     );
   const newest = readings.toReversed();
   const removable = point.role !== 'face' && readings.length === 0;
+  const chain = advice.why[`point:${point.id}`];
   return (
     <View
       role="group"
@@ -168,18 +169,20 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
             EV {solved.ambientEv100.toFixed(1)} ± {(solved.uncertaintyStops ?? 0).toFixed(1)}
             {solved.overFaceStops === null || point.role === 'face'
               ? ''
-              : `, ${formatStopsBothWays(solved.overFaceStops)} than the face`}
+              : `, ${words.stopsBothWays(solved.overFaceStops)} than the face`}
           </Txt>
           {solved.placedStops !== null && (
             <WhyRow
               label="Lands"
-              value={formatStopsBothWays(solved.placedStops)}
-              chain={solution.why[`point:${point.id}`]}
+              value={words.stopsBothWays(solved.placedStops)}
+              why={chain === undefined ? undefined : words.why(chain, context)}
             />
           )}
-          {solved.atCameraText !== null && <Txt tone="quiet">At the camera's settings: {solved.atCameraText}</Txt>}
+          {solved.atCamera !== null && (
+            <Txt tone="quiet">At the camera's settings: {words.atCamera(solved.atCamera)}</Txt>
+          )}
           {solved.ifRightText !== null && <Txt tone="quiet">Camera, if this were right: {solved.ifRightText}</Txt>}
-          {solved.stale !== null && <Txt tone="danger">No longer holds: {solved.stale.because}.</Txt>}
+          {solved.stale !== null && <Txt tone="danger">No longer holds: {words.staleness(solved.stale)}.</Txt>}
           {solved.basis === 'carried' && (
             <Txt tone="quiet">Carried over: it moved with a point in the same light that was metered again.</Txt>
           )}

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
@@ -5,11 +6,11 @@ import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import { SCENE_CHANGE_FACTS, SCENE_CHANGES } from '@sphene/core/setup';
+import { SCENE_CHANGES } from '@sphene/core/setup';
 
 /** What changed in the scene, in one tap each, and the fewest readings that settle it. */
 export function SceneChanges() {
-  const { setup, solution, activatePoint } = useSetupView();
+  const { setup, solution, activatePoint, context } = useSetupView();
   const palette = usePalette();
   const actions = useActions();
   return (
@@ -21,14 +22,14 @@ export function SceneChanges() {
         {SCENE_CHANGES.map((what) => (
           <ActionButton
             key={what}
-            label={SCENE_CHANGE_FACTS[what].label}
+            label={words.sceneChange(what).label}
             onPress={() => actions.addSceneChange(setup.id, what)}
           />
         ))}
       </View>
-      {solution.meterAgain.map(({ pointId, text }) => (
+      {solution.meterAgain.map((again) => (
         <View
-          key={pointId}
+          key={again.pointId}
           style={{
             flexDirection: 'row',
             alignItems: 'center',
@@ -38,11 +39,11 @@ export function SceneChanges() {
             paddingLeft: 12,
           }}
         >
-          <Txt style={{ flex: 1 }}>{text}</Txt>
+          <Txt style={{ flex: 1 }}>{words.meterAgain(again, context)}</Txt>
           <ActionButton
             label="Meter"
-            name={`Meter ${setup.points.find(({ id }) => id === pointId)?.name.toLowerCase() ?? 'it'} again`}
-            onPress={() => activatePoint(pointId)}
+            name={`Meter ${setup.points.find(({ id }) => id === again.pointId)?.name.toLowerCase() ?? 'it'} again`}
+            onPress={() => activatePoint(again.pointId)}
           />
         </View>
       ))}

@@ -7,7 +7,7 @@ import { View } from 'react-native';
 
 import type { PictureOf } from '@sphene/core/picture';
 import type { Version } from '@sphene/core/setup';
-import { solve } from '@sphene/core/solution';
+import { solveNumbers } from '@sphene/core/solution';
 import { PictureCanvas } from './PictureCanvas';
 
 /** The picture in force beside a look and camera that were set aside: the same layers, other weights. */
@@ -18,7 +18,7 @@ export function ComparePicture({ picture, version }: { picture: PictureOf; versi
   const [width, setWidth] = useState(340);
   const other = useMemo(() => {
     const its = { ...setup, look: version.look, camera: version.camera };
-    return { setup: its, solution: solve(its, kit, facts, new Date(clockMs)) };
+    return { setup: its, solution: solveNumbers(its, kit, facts, new Date(clockMs)).numbers };
   }, [setup, version, kit, facts, clockMs]);
   const half = (width - 8) / 2;
   return (

@@ -9,13 +9,13 @@ import { formatStops } from '@sphene/core/notation';
 import { type PictureOf, type Showing, type ToneMark, toneMarks, weightsOf } from '@sphene/core/picture';
 import type { Picture as Developed } from '@sphene/core/renderer';
 import type { Setup } from '@sphene/core/setup';
-import type { Solution } from '@sphene/core/solution';
+import type { SolutionNumbers } from '@sphene/core/solution';
 import { usePictureVersion } from './usePicture';
 
 interface PictureCanvasProps {
   setup: Setup;
   kit: Kit;
-  solution: Solution;
+  solution: SolutionNumbers;
   picture: PictureOf;
   widthPx: number;
   showing?: Showing;
@@ -36,7 +36,7 @@ const USUAL_LATITUDE = { clipsAboveStops: 3, noiseBelowStops: -5 };
 const percent = (count: number, all: number): string => `${((100 * count) / all).toFixed(1)} %`;
 
 /** The picture in words: what its tones are and what is lost. */
-function sayPicture(name: string, solution: Solution, developed: Developed | null): string {
+function sayPicture(name: string, solution: SolutionNumbers, developed: Developed | null): string {
   const tones = solution.points
     .flatMap(({ name: point, placedStops }) =>
       placedStops === null ? [] : [`${point.toLowerCase()} ${formatStops(placedStops)}`],

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { Histogram } from '@/features/metering/frames/Histogram';
 import { SetupContext, useSetupView } from '@/setupView/setupContext';
 import { useOpenSetup } from '@/setupView/useOpenSetup';
@@ -177,7 +178,7 @@ function PictureParts() {
         layout="scroll"
         value={showing}
         onChoose={setShowing}
-        choices={[...PLAIN, ...picture.layers.map(({ id, name }) => ({ value: id, label: name }))]}
+        choices={[...PLAIN, ...picture.layers.map(({ id, caster }) => ({ value: id, label: words.caster(caster) }))]}
       />
       <ToggleList
         label="On the picture"

@@ -1,20 +1,21 @@
+import { words } from '@/language/language';
 import { pictureMaker } from '@/workers/pictureMaker';
 
 import type { Picture as Developed } from '@sphene/core/renderer';
 import type { Setup } from '@sphene/core/setup';
-import type { Solution } from '@sphene/core/solution';
+import type { SolutionNumbers } from '@sphene/core/solution';
 
 /** PNG text is Latin: everything else is written as JSON escapes. */
 const latin = (text: string): string =>
   text.replace(/[^\x20-\x7e]/g, (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`);
 
 /** The settings that a picture was made with, as PNG text. */
-export function pictureText(setup: Setup, solution: Solution): Record<string, string> {
+export function pictureText(setup: Setup, solution: SolutionNumbers): Record<string, string> {
   const { camera, lights, points, stage, colour } = solution;
   const settings = {
     setup: setup.title,
     camera: camera === null ? null : camera.text,
-    whiteBalance: colour.whiteBalance.text,
+    whiteBalance: words.kelvin(colour.whiteBalance),
     lights: lights.map(({ role, group, unitName, modifierName, powerText }) => ({
       role,
       group,
@@ -22,8 +23,8 @@ export function pictureText(setup: Setup, solution: Solution): Record<string, st
       modifier: modifierName,
       power: powerText,
     })),
-    stage: stage.lights.map(({ name, at, noseDeg, softnessDeg }) => ({
-      name,
+    stage: stage.lights.map(({ role, group, at, noseDeg, softnessDeg }) => ({
+      name: words.light({ role, group }),
       at,
       noseDeg: Number(noseDeg.toFixed(1)),
       softnessDeg: Number(softnessDeg.toFixed(1)),
@@ -42,7 +43,7 @@ export function pictureText(setup: Setup, solution: Solution): Record<string, st
 }
 
 /** Saves a picture as a PNG file with its settings in it. */
-export async function savePicture(developed: Developed, setup: Setup, solution: Solution): Promise<void> {
+export async function savePicture(developed: Developed, setup: Setup, solution: SolutionNumbers): Promise<void> {
   const file = await pictureMaker().png(
     developed.rgba.slice(),
     developed.width,

@@ -5,13 +5,13 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { Kit } from '@sphene/core/gear';
 import { type PictureOf, pictureOf } from '@sphene/core/picture';
 import type { Setup } from '@sphene/core/setup';
-import type { Solution } from '@sphene/core/solution';
+import type { SolutionNumbers } from '@sphene/core/solution';
 
 /**
  * Has the picture of the setup on screen made, coarsely at once and finely when nothing moves.
  * @param wanted false: not yet
  */
-export function usePicture(setup: Setup, kit: Kit, solution: Solution, wanted = true): PictureOf {
+export function usePicture(setup: Setup, kit: Kit, solution: SolutionNumbers, wanted = true): PictureOf {
   const focused = useIsFocused();
   const picture = useMemo(() => pictureOf(setup, kit, solution), [setup, kit, solution]);
   useEffect(() => {

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { AmbientStep } from '@/features/metering/AmbientStep';
 import { CheckStep } from '@/features/check/CheckStep';
 import { LightsStep } from '@/features/lights/LightsStep';
@@ -60,7 +61,7 @@ const DOING: Record<NextAction['kind'], string | null> = {
 };
 
 function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
-  const { solution, activatePoint, readingsPlace } = useSetupView();
+  const { solution, activatePoint, readingsPlace, context } = useSetupView();
   const show = (pointId: string) => {
     activatePoint(pointId);
     onTone();
@@ -70,6 +71,7 @@ function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void
   return (
     <Ladder
       points={solution.points}
+      said={solution.points.map((point) => words.point(point, context)).join(' ')}
       onTone={show}
       clipsAboveStops={solution.latitude?.clipsAboveStops ?? null}
       noiseBelowStops={solution.latitude?.noiseBelowStops ?? null}
@@ -227,7 +229,8 @@ function WideParts({
   onPart: (part: Part) => void;
 }) {
   const palette = usePalette();
-  const { solution } = useSetupView();
+  const { solution, context } = useSetupView();
+  const warnings = solution.warnings.map((warning) => words.warning(warning, context));
   return (
     <View
       style={{
@@ -248,12 +251,12 @@ function WideParts({
         contentContainerStyle={{ paddingVertical: 16, gap: 12 }}
       >
         <SetupLadder compact={false} onTone={() => onPart('ambient')} />
-        {solution.points.map(({ pointId, text }) => (
-          <Txt key={pointId} size="label" tone="quiet">
-            {text}
+        {solution.points.map((point) => (
+          <Txt key={point.pointId} size="label" tone="quiet">
+            {words.point(point, context)}
           </Txt>
         ))}
-        {solution.warnings.map(({ text }) => (
+        {warnings.map((text) => (
           <Txt key={text} size="label" tone="danger">
             {text}
           </Txt>
@@ -300,15 +303,15 @@ function WideParts({
 }
 
 function SetupParts({ view }: { view: SetupView }) {
-  const { setup, solution } = view;
+  const { setup, advice } = view;
   const actions = useActions();
   const wide = useWide();
   const router = useRouter();
-  const [part, setPart] = useState<Part>(solution.nextAction.step);
+  const [part, setPart] = useState<Part>(advice.nextAction.step);
   const places = useRef<Partial<Record<Part, HTMLElement | null>>>({});
   const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
-  const { nextAction } = solution;
+  const { nextAction } = advice;
   const goTo = (next: Part) => {
     setPart(next);
     places.current[next]?.scrollIntoView({ block: 'start' });
@@ -336,7 +339,7 @@ function SetupParts({ view }: { view: SetupView }) {
         }
       >
         {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
-        <NextBar text={nextAction.text} detail={nextAction.detail} doing={DOING[nextAction.kind]} onPress={doNext} />
+        <NextBar {...words.nextAction(nextAction, view.context)} doing={DOING[nextAction.kind]} onPress={doNext} />
       </Screen>
     </SetupContext.Provider>
   );

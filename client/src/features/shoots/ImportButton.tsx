@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -18,7 +19,7 @@ export function ImportButton() {
     if (file.size > MAX_SETUP_FILE_BYTES)
       return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
     const read = readSetupFile(await file.text());
-    if (!read.ok) return setProblem(read.message);
+    if (!read.ok) return setProblem(words.setupFileFault(read.reason));
     const id = await actions.importSetup(read.value);
     router.navigate({ pathname: '/setup/[id]', params: { id } });
   };

@@ -1,5 +1,4 @@
-import { selectSolution } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
+import { useNextText } from '@/shell/nextText';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
@@ -13,11 +12,11 @@ import type { Setup } from '@sphene/core/setup';
 export function SetupRow({ setup, spotTitle }: { setup: Setup; spotTitle?: string }) {
   const palette = usePalette();
   const router = useRouter();
-  const next = useAppSelector((state) => selectSolution(state, setup.id)?.nextAction);
+  const next = useNextText(setup.id);
   return (
     <Pressable
       role="link"
-      aria-label={[spotTitle, setup.title, next?.text].filter(Boolean).join(', ')}
+      aria-label={[spotTitle, setup.title, next].filter(Boolean).join(', ')}
       onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: setup.id } })}
       style={({ pressed }) => ({
         flexDirection: 'row',
@@ -37,9 +36,9 @@ export function SetupRow({ setup, spotTitle }: { setup: Setup; spotTitle?: strin
           </Txt>
         )}
         <Txt bold>{setup.title}</Txt>
-        {next && (
+        {next !== undefined && (
           <Txt size="label" tone="accent">
-            {next.text}
+            {next}
           </Txt>
         )}
       </View>

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
@@ -11,7 +12,6 @@ import { View } from 'react-native';
 import { offered, type Surface, SURFACES } from '@sphene/core/gear';
 import { formatDistance } from '@sphene/core/notation';
 import { type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind } from '@sphene/core/setup';
-import { sayPaces } from '@sphene/core/stage';
 import { isOpening, panelSettings } from './things';
 import type { Moment } from './useStage';
 
@@ -29,7 +29,7 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
   const its = solution.panels.find(({ id }) => id === panel.id);
   const own = kit.reflectors.find(({ id }) => id === panel.reflectorId);
   const reflectors = offered(kit.reflectors, panel.reflectorId);
-  const name = PANEL_FACTS[panel.kind].name;
+  const { name, because } = words.panelKind(panel.kind);
   const opening = isOpening(panel);
   const put = (over: Partial<Panel>) => change(...panelSettings({ setup, ...moment }, panel, over));
   return (
@@ -45,11 +45,11 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
       }}
     >
       <Txt bold role="status">
-        {its?.text ?? name}
+        {its === undefined ? name : words.panel(its)}
       </Txt>
       <Txt size="label" tone="quiet">
-        {PANEL_FACTS[panel.kind].because}
-        {paces ? ` ${sayPaces(panel.distanceM)} away.` : ''}
+        {because}
+        {paces ? ` ${words.paces(panel.distanceM)} away.` : ''}
       </Txt>
       {panel.kind === 'reflector' && (
         <>
@@ -212,8 +212,8 @@ export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: 
         <ActionButton
           key={kind}
           icon="plus"
-          label={PANEL_FACTS[kind].name}
-          name={`Add a ${PANEL_FACTS[kind].name.toLowerCase()}`}
+          label={words.panelKind(kind).name}
+          name={`Add a ${words.panelKind(kind).name.toLowerCase()}`}
           onPress={() => add(kind)}
         />
       ))}

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
@@ -167,7 +168,7 @@ function SunPart() {
       />
       {solution.stage.sun !== null && (
         <Txt role="status" bold>
-          {solution.stage.sun.text}
+          {words.sun(solution.stage.sun)}
         </Txt>
       )}
       {sun?.by === 'hand' && (
@@ -314,7 +315,10 @@ export function ScenePart() {
       >
         <SubjectPart />
       </Disclosure>
-      <Disclosure title="Sun" summary={solution.stage.sun?.text ?? 'None on the stage'}>
+      <Disclosure
+        title="Sun"
+        summary={solution.stage.sun === null ? 'None on the stage' : words.sun(solution.stage.sun)}
+      >
         <SunPart />
       </Disclosure>
       <Disclosure

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { type Palette, REGULAR } from '@/ui/palette';
 import { memo } from 'react';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect, Text as SvgText } from 'react-native-svg';
@@ -6,7 +7,7 @@ import { panelFlat } from '@sphene/core/ambient';
 import type { Kit } from '@sphene/core/gear';
 import { type Flat, flatAxes, type Place } from '@sphene/core/scene';
 import type { Setup } from '@sphene/core/setup';
-import type { Solution } from '@sphene/core/solution';
+import type { SolutionNumbers } from '@sphene/core/solution';
 import { companions } from '@sphene/core/stage';
 import { type StageView, toPx } from './stageView';
 import { isOpening, sunAt, UNSAID_BACKGROUND_M } from './things';
@@ -54,7 +55,7 @@ function beamOf({ face }: StageView, flat: Flat, halfDeg: number, lengthM: numbe
 interface DrawingProps {
   setup: Setup;
   kit: Kit;
-  solution: Solution;
+  solution: SolutionNumbers;
   view: StageView;
   width: number;
   height: number;
@@ -227,7 +228,9 @@ export const StageDrawing = memo(function StageDrawing({
           </G>
         );
       })}
-      {companions(setup).map(({ name, at, turnDeg }) => {
+      {companions(setup).map((companion) => {
+        const { at, turnDeg } = companion;
+        const name = words.companion(companion);
         const { x, y } = toPx(view, at);
         const r = Math.max(7, HEAD_M * pxPerM);
         return (

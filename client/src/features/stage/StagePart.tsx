@@ -1,3 +1,7 @@
+import { useStore } from 'react-redux';
+import type { Store } from '@/store/store';
+import { addLight } from '@/setupView/addLight';
+import { words } from '@/language/language';
 import { LaterSetup } from '@/features/setup/LaterSetup';
 import { useSetupView } from '@/setupView/setupContext';
 import { PictureCanvas } from '@/features/picture/PictureCanvas';
@@ -14,7 +18,7 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 
-import { LIGHT_ROLE_FACTS, LIGHT_ROLES } from '@sphene/core/setup';
+import { LIGHT_ROLES } from '@sphene/core/setup';
 import { mirroredStage } from '@sphene/core/stage';
 import { AddPanel, PanelCard } from './PanelsPart';
 import { ScenePart } from './ScenePart';
@@ -44,6 +48,7 @@ export function StagePart() {
   const its = solution.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
   const light = its === undefined ? undefined : setup.lights[its.index];
   const panel = setup.panels.find(({ id }) => selected === `panel:${id}`);
+  const panelDoes = solution.panels.find(({ id }) => id === panel?.id);
   const thing = stage.things.find(({ id }) => id === selected);
   const picturePx = wide ? PICTURE_PX.wide : PICTURE_PX.phone;
   const pictureWidth = picture.width > picture.height ? Math.round(picturePx * 1.25) : picturePx;
@@ -87,10 +92,12 @@ export function StagePart() {
             style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }}
             role="status"
             aria-label={
-              its === undefined ? (thing?.name ?? 'Nothing held') : `${its.name}: power ${its.powerText ?? 'none'}`
+              its === undefined
+                ? (thing?.name ?? 'Nothing held')
+                : `${words.light(its)}: power ${its.powerText ?? 'none'}`
             }
           >
-            <Txt bold>{its?.name ?? thing?.name ?? 'Nothing held'}</Txt>
+            <Txt bold>{its === undefined ? (thing?.name ?? 'Nothing held') : words.light(its)}</Txt>
             {its !== undefined && (
               <Txt size="value" bold tone="flash">
                 {its.powerText ?? 'off'}
@@ -104,9 +111,7 @@ export function StagePart() {
               {thing?.said ?? 'Take hold of something on the stage.'}
             </Txt>
           )}
-          {panel !== undefined && (
-            <Txt size="label">{solution.panels.find(({ id }) => id === panel.id)?.text ?? ''}</Txt>
-          )}
+          {panel !== undefined && <Txt size="label">{panelDoes === undefined ? '' : words.panel(panelDoes)}</Txt>}
         </View>
       </View>
       <ChoiceList
@@ -142,8 +147,9 @@ const UnderStage = memo(function UnderStage({
   selectedId: string | null;
   onSelect: (id: string | null) => void;
 }) {
-  const { setup, solution, change } = useSetupView();
+  const { setup, solution, change, context } = useSetupView();
   const actions = useActions();
+  const store = useStore() as Store;
   const moment = useMoment();
   const its = solution.stage.lights.find(({ lightId }) => selectedId === `light:${lightId}`);
   const light = its === undefined ? undefined : setup.lights[its.index];
@@ -160,9 +166,9 @@ const UnderStage = memo(function UnderStage({
               <ActionButton
                 key={role}
                 icon="lightbulb-outline"
-                label={LIGHT_ROLE_FACTS[role].name}
-                name={`Add to the stage: ${LIGHT_ROLE_FACTS[role].name}`}
-                onPress={() => actions.addLight(setup.id, role)}
+                label={words.lightRole(role).name}
+                name={`Add to the stage: ${words.lightRole(role).name}`}
+                onPress={() => addLight(store, actions, setup.id, role)}
               />
             ))}
           </View>
@@ -174,7 +180,7 @@ const UnderStage = memo(function UnderStage({
               onChoose={onSelect}
               choices={setup.panels.map((one) => ({
                 value: `panel:${one.id}`,
-                label: solution.panels.find(({ id }) => id === one.id)?.name ?? 'Panel',
+                label: words.panelName(one),
               }))}
             />
           )}
@@ -188,11 +194,13 @@ const UnderStage = memo(function UnderStage({
           />
         </View>
       </View>
-      {solution.cautions.map((text) => (
-        <Txt key={text} size="label" tone="quiet">
-          {text}
-        </Txt>
-      ))}
+      {solution.cautions
+        .map((caution) => words.caution(caution, context))
+        .map((text) => (
+          <Txt key={text} size="label" tone="quiet">
+            {text}
+          </Txt>
+        ))}
     </View>
   );
 });

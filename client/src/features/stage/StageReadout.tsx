@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
@@ -8,7 +9,7 @@ import { View } from 'react-native';
 
 import { formatDistance, formatStopCount, formatStops } from '@sphene/core/notation';
 import { type Light, lightPath } from '@sphene/core/setup';
-import { placementsFor, sayPaces, type StageLight } from '@sphene/core/stage';
+import { placementsFor, type StageLight } from '@sphene/core/stage';
 
 interface Figure {
   label: string;
@@ -57,7 +58,7 @@ const degrees = (value: number): string => `${Math.round(Math.abs(value))}°`;
 export function LightReadout({ its, light, most }: { its: StageLight; light: Light; most: boolean }) {
   const { kit, solution } = useSetupView();
   const { distanceUnit: unit, paces } = kit.preferences;
-  const told = (m: number) => (paces ? { note: sayPaces(Math.abs(m)) } : {});
+  const told = (m: number) => (paces ? { note: words.paces(Math.abs(m)) } : {});
   const { spreadStops } = solution.stage;
   return (
     <Figures
@@ -137,17 +138,21 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
         </View>
       </Disclosure>
       <Disclosure title="Starting places" summary="In one tap, with the reason">
-        {placementsFor(setup, kit, index).map(({ id, title, because, settings }) => (
-          <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-            <View style={{ flex: 1 }}>
-              <Txt bold>{title}</Txt>
-              <Txt size="label" tone="quiet">
-                {because}
-              </Txt>
+        {placementsFor(setup, index).map((placement) => {
+          const { id, settings } = placement;
+          const { title, because } = words.placement(placement, { setup, kit });
+          return (
+            <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+              <View style={{ flex: 1 }}>
+                <Txt bold>{title}</Txt>
+                <Txt size="label" tone="quiet">
+                  {because}
+                </Txt>
+              </View>
+              <ActionButton label="Place" name={`Place: ${title}`} onPress={() => change(...settings)} />
             </View>
-            <ActionButton label="Place" name={`Place: ${title}`} onPress={() => change(...settings)} />
-          </View>
-        ))}
+          );
+        })}
       </Disclosure>
     </>
   );

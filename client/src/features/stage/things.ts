@@ -1,11 +1,11 @@
+import { words } from '@/language/language';
 import type { Kit } from '@sphene/core/gear';
 import { pointPlace } from '@sphene/core/metering';
 import { formatDistance } from '@sphene/core/notation';
 import { lightPlace, minus, type Place, standOf, unitOf, wrapDeg } from '@sphene/core/scene';
 import { changedPanel, lightPath, type Panel, PANEL_FACTS, type Setting, type Setup } from '@sphene/core/setup';
-import type { Solution } from '@sphene/core/solution';
+import type { SolutionNumbers } from '@sphene/core/solution';
 import { companions } from '@sphene/core/stage';
-import { panelName } from '@sphene/core/words';
 import { type Face, snapAngle, snapTo } from './stageView';
 
 /** Something on the stage that can be moved. */
@@ -28,7 +28,7 @@ export interface Thing {
 export interface StageFacts {
   setup: Setup;
   kit: Kit;
-  solution: Solution;
+  solution: SolutionNumbers;
   now: () => string;
   /** the newest ambient reading, so that what panels were then is kept */
   newestReadingAt: string | null;
@@ -103,7 +103,8 @@ const MOST_PANEL_M = 8;
 function lightThings(facts: StageFacts): Thing[] {
   const { setup, kit, solution } = facts;
   const unit = kit.preferences.distanceUnit;
-  return solution.stage.lights.flatMap(({ index, name, at, axis }): Thing[] => {
+  return solution.stage.lights.flatMap(({ index, role, group, at, axis }): Thing[] => {
+    const name = words.light({ role, group });
     const light = setup.lights[index];
     if (light === undefined) return [];
     const point = setup.points.find(({ id }) => id === light.aimPointId);
@@ -170,7 +171,7 @@ function panelThings(facts: StageFacts): Thing[] {
   const unit = kit.preferences.distanceUnit;
   return setup.panels.flatMap((panel): Thing[] => {
     const at = lightPlace(EYES, panel);
-    const name = panelName(panel);
+    const name = words.panelName(panel);
     const front = wrapDeg(angleOf(minus(EYES, at)) + panel.turnedDeg) * RADIANS;
     const put = (change: Partial<Panel>) => panelSettings(facts, panel, change);
     const turn = (deg: number) => put({ turnedDeg: clamp(Math.round(deg), -80, 80) });
@@ -371,7 +372,7 @@ export function stageThings(facts: StageFacts): Thing[] {
       at: place,
       deg: sun.sideDeg,
       faces: ['plan', 'side'],
-      said: solution.stage.sun?.text ?? '',
+      said: solution.stage.sun === null ? '' : words.sun(solution.stage.sun),
       moveTo: (to, free) => {
         // from above the drag turns it, from the side it raises it
         const across = Math.hypot(to.x, to.z);

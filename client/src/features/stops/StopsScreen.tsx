@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';
@@ -51,6 +52,7 @@ export function StopsScreen() {
   const palette = usePalette();
   const [text, setText] = useState('');
   const answer = text.trim() === '' ? null : answerStops(text);
+  const said = answer?.ok === true ? words.stopAnswer(answer.value) : null;
   const key = ({ text: written, say, wide = false }: (typeof KEYS)[number][number]) => (
     <Pressable
       key={written}
@@ -103,23 +105,23 @@ export function StopsScreen() {
               Ask for the step between two values, a value moved by stops, or a ratio. Plus is brighter.
             </Txt>
           )}
-          {answer !== null && !answer.ok && <Txt tone="quiet">{answer.message}</Txt>}
-          {answer?.ok && (
+          {answer !== null && !answer.ok && <Txt tone="quiet">{words.stopFault(answer.reason)}</Txt>}
+          {said !== null && (
             <>
               <Txt size="value" bold tone="accent">
-                {answer.value.words}
+                {said.words}
               </Txt>
               <View
                 role="list"
                 aria-label="In all notations"
                 style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20, rowGap: 4 }}
               >
-                {answer.value.notations.map(({ name, text: said }) => (
+                {said.notations.map(({ name, text: figure }) => (
                   <View key={name} role="listitem">
                     <Txt size="label" tone="quiet">
                       {name}
                     </Txt>
-                    <Txt bold>{said}</Txt>
+                    <Txt bold>{figure}</Txt>
                   </View>
                 ))}
               </View>

@@ -1,3 +1,4 @@
+import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
@@ -184,7 +185,8 @@ export function FrameView({ frame }: { frame: Frame }) {
           {colour !== undefined && (
             <View style={{ gap: 4 }}>
               <Txt size="label" tone="quiet">
-                As a grey card in the ambient, in a frame made at {white.text}: {Math.round(colour.kelvin / 50) * 50} K
+                As a grey card in the ambient, in a frame made at {words.kelvin(white)}:{' '}
+                {Math.round(colour.kelvin / 50) * 50} K
                 {Math.abs(colour.greenCc) < 1
                   ? ''
                   : `, ${colour.greenCc > 0 ? 'green' : 'magenta'} ${Math.abs(Math.round(colour.greenCc))}`}

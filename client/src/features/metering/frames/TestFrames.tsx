@@ -1,5 +1,6 @@
 import { useSetupView } from '@/setupView/setupContext';
-import { useActions, useDevices } from '@/store/application';
+import { useActions } from '@/store/application';
+import { useDevices } from '@/setupView/useDevices';
 import { selectFrames } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';

@@ -15,12 +15,14 @@ import { kitInUse } from '@sphene/core/formats';
 import { statedLight } from '@sphene/core/lights';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import type { FiredLight, MeteringMethod } from '@sphene/core/setup';
-import { Actions } from './actions';
-import { meteringMoved, noticed } from './deviceSlice';
-import { devicesListed, lookingMoved, troubled } from './devicesSlice';
-import { newId } from './ids';
-import { selectActivePointId, selectKit, selectReadings, selectSetup, selectSolution } from './selectors';
-import type { Store } from './store';
+import { Actions } from '@/store/actions';
+import { meteringMoved, noticed } from '@/store/deviceSlice';
+import { devicesListed, lookingMoved, troubled } from '@/store/devicesSlice';
+import { newId } from '@/store/ids';
+import { selectReadings, selectSetup } from '@/store/selectors';
+import type { Store } from '@/store/store';
+
+import { selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 
 const CLIENT = 'sphene-devices-page';
 const OUT_OF_REACH = 'The server cannot be reached, so devices cannot either. Readings can still be typed.';
@@ -73,7 +75,7 @@ export class Devices {
   async release(id: string): Promise<void> {
     const state = this.store.getState();
     const setupId = state.device.metering?.setupId ?? '';
-    const settings = selectSolution(state, setupId)?.camera ?? selectSetup(state, setupId)?.meter;
+    const settings = selectNumbers(state, setupId)?.camera ?? selectSetup(state, setupId)?.meter;
     if (settings === undefined)
       this.store.dispatch(troubled('Open a setup first: its settings are used, and the frame is kept there.'));
     else {
@@ -97,7 +99,7 @@ export class Devices {
   async fire(id: string, setupId: string, pointId: string, lights: FiredLight[]): Promise<void> {
     const state = this.store.getState();
     const setup = selectSetup(state, setupId);
-    const camera = selectSolution(state, setupId)?.camera;
+    const camera = selectNumbers(state, setupId)?.camera;
     const point = setup?.points.find((one) => one.id === pointId);
     const meter = state.devices.list.find(({ kind, mine }) => kind === 'meter' && mine);
     if (setup === undefined || camera == null || point === undefined) return;

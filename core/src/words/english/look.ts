@@ -1,5 +1,5 @@
-import { LOOK_WAY_IDS, type LookWayId } from '../gear';
-import { formatShare, formatStopCount, parsePartStops } from '../notation';
+import { LOOK_WAY_IDS, type LookWayId } from '../../gear';
+import { formatShare, formatStopCount, parsePartStops } from '../../notation';
 import {
   failure,
   flashMinusAmbient,
@@ -8,45 +8,27 @@ import {
   type Outcome,
   shareFromHoldBack,
   success,
-} from '../photometry';
-import { HOLD_BACK_RANGE } from '../setup';
-
-/** A usual place on the hold-back control, under our own name. */
-export interface LookMark {
-  holdBackStops: number;
-  name: string;
-  words: string;
-}
+} from '../../photometry';
+import { HOLD_BACK_RANGE } from '../../setup';
+import type { LookFault, Mark } from '../words';
 
 /** From flash hardly noticed to ambient shut out; the places where photographers usually set the balance. */
-export const LOOK_MARKS: readonly LookMark[] = [
-  { holdBackStops: 0.15, name: 'Hint', words: 'Flash hardly noticed' },
-  { holdBackStops: 1 / 3, name: 'Touch', words: 'Flash opens the shadows' },
-  { holdBackStops: 2 / 3, name: 'Lift', words: 'Ambient two thirds under, flash lifts it back' },
-  { holdBackStops: 1, name: 'Even', words: 'Flash and ambient even' },
-  { holdBackStops: 1.6, name: 'Lead', words: 'Flash leads, ambient fills' },
-  { holdBackStops: 2, name: 'Carry', words: 'Flash carries the face, ambient two under' },
-  { holdBackStops: 3, name: 'Dusk', words: 'Ambient only a trace' },
-  { holdBackStops: 5, name: 'Shut', words: 'Ambient shut out' },
+export const LOOK_MARKS: readonly Mark[] = [
+  { stops: 0.15, name: 'Hint', words: 'Flash hardly noticed' },
+  { stops: 1 / 3, name: 'Touch', words: 'Flash opens the shadows' },
+  { stops: 2 / 3, name: 'Lift', words: 'Ambient two thirds under, flash lifts it back' },
+  { stops: 1, name: 'Even', words: 'Flash and ambient even' },
+  { stops: 1.6, name: 'Lead', words: 'Flash leads, ambient fills' },
+  { stops: 2, name: 'Carry', words: 'Flash carries the face, ambient two under' },
+  { stops: 3, name: 'Dusk', words: 'Ambient only a trace' },
+  { stops: 5, name: 'Shut', words: 'Ambient shut out' },
 ];
 
-/** One wish, every way to say it. */
-export interface LookStatement {
-  holdBackStops: number;
-  /** 0 to 1 */
-  flashShare: number;
-  flashMinusAmbientStops: number;
-  words: string;
-}
-
-/** Says a hold-back above 0 as stops, share, flash against ambient, and in words (those of the nearest mark). */
-export function sayLook(holdBackStops: number): LookStatement {
-  const flashShare = shareFromHoldBack(holdBackStops);
-  const nearest = LOOK_MARKS.reduce((best, mark) =>
-    Math.abs(mark.holdBackStops - holdBackStops) < Math.abs(best.holdBackStops - holdBackStops) ? mark : best,
-  );
-  return { holdBackStops, flashShare, flashMinusAmbientStops: flashMinusAmbient(holdBackStops), words: nearest.words };
-}
+/** A hold-back in words: those of the nearest mark. */
+export const lookWords = (holdBackStops: number): string =>
+  LOOK_MARKS.reduce((best, mark) =>
+    Math.abs(mark.stops - holdBackStops) < Math.abs(best.stops - holdBackStops) ? mark : best,
+  ).words;
 
 /** One school's way of saying the look. */
 export interface LookWay {
@@ -150,24 +132,24 @@ export const LOOK_WAYS: Record<LookWayId, LookWay> = {
 };
 
 /** A look in one way of saying it: `37 % of the light is flash`. */
-export function sayLookAs(holdBackStops: number, way: LookWayId): string {
+export function lookAs(holdBackStops: number, way: LookWayId): string {
   const { figure, unit } = LOOK_WAYS[way];
   const said = figure(holdBackStops);
-  return said === '0.0' ? unit(holdBackStops) : `${said} ${unit(holdBackStops)}`;
+  return Number(said) === 0 ? unit(holdBackStops) : `${said} ${unit(holdBackStops)}`;
 }
 
 /** All ways of saying a look, this person's own first. */
-export const sayLookEveryWay = (holdBackStops: number, own: LookWayId): { way: LookWay; text: string }[] =>
+export const lookEveryWay = (holdBackStops: number, own: LookWayId): { way: LookWay; text: string }[] =>
   [own, ...LOOK_WAY_IDS.filter((id) => id !== own)].map((id) => ({
     way: LOOK_WAYS[id],
-    text: sayLookAs(holdBackStops, id),
+    text: lookAs(holdBackStops, id),
   }));
 
 /**
  * Reads a look in one way of saying it.
- * @returns the hold-back in stops, or a message that says what would be right
+ * @returns the hold-back in stops, or why it is none
  */
-export function readLook(way: LookWayId, text: string): Outcome<number> {
+export function readLook(way: LookWayId, text: string): Outcome<number, LookFault> {
   const tidied = text
     .trim()
     .toLowerCase()
@@ -175,15 +157,22 @@ export function readLook(way: LookWayId, text: string): Outcome<number> {
     .replace(/\s+/g, ' ');
   const holdBackStops = LOOK_WAYS[way].read(tidied);
   if (holdBackStops === undefined || Number.isNaN(holdBackStops))
-    return failure(`“${text.trim()}” does not say a look here. Write it as ${LOOK_WAYS[way].example}.`);
+    return failure({ kind: 'not-a-look', way, text: text.trim() });
   const { least, most } = HOLD_BACK_RANGE;
   if (holdBackStops < least - 1e-3 || holdBackStops > most + 1e-3)
-    return failure(`“${text.trim()}” is outside the range: from ${sayLookAs(least, way)} to ${sayLookAs(most, way)}.`);
+    return failure({ kind: 'look-outside', way, text: text.trim() });
   return success(Math.min(most, Math.max(least, holdBackStops)));
 }
 
+/** Why a text is no look, and what would be right. */
+export function lookFault({ kind, way, text }: LookFault): string {
+  if (kind === 'not-a-look') return `“${text}” does not say a look here. Write it as ${LOOK_WAYS[way].example}.`;
+  const { least, most } = HOLD_BACK_RANGE;
+  return `“${text}” is outside the range: from ${lookAs(least, way)} to ${lookAs(most, way)}.`;
+}
+
 /** Usual places of the background against mid grey, under our own names. */
-export const BACKGROUND_MARKS: readonly { stops: number; name: string; words: string }[] = [
+export const BACKGROUND_MARKS: readonly Mark[] = [
   { stops: -3, name: 'Night', words: 'Only lights and edges are left' },
   { stops: -2, name: 'Deep', words: 'Dark and saturated, two stops down' },
   { stops: -1, name: 'Down', words: 'A stop down, colours deepen' },

@@ -1,9 +1,8 @@
 import type { z } from 'zod';
 
-import { sunStand } from '../ambient';
-import type { Change } from '../documents';
-import { MOTION_LIMITS } from '../exposure';
-import type { Camera, Kit } from '../gear';
+import { sunStand } from '../../ambient';
+import type { Change } from '../../documents';
+import type { Camera, Kit } from '../../gear';
 import {
   formatAperture,
   formatDistance,
@@ -12,10 +11,9 @@ import {
   formatShutter,
   formatStopCount,
   formatStops,
-  formatStopsBothWays,
-} from '../notation';
+} from '../../notation';
+import { shareFromHoldBack } from '../../photometry';
 import {
-  LIGHT_ROLE_FACTS,
   type LightField,
   type LightRole,
   lightSetting,
@@ -26,10 +24,12 @@ import {
   type Setup,
   type Subject,
   type Sun,
-} from '../setup';
-import { lightName, panelName, powerTextOf } from './gear';
-import { sayLook, sayLookAs } from './look';
-import { saySubject, saySun } from './stage';
+} from '../../setup';
+import { MOTIONS } from './camera';
+import { plural, stopsBothWays } from './count';
+import { LIGHT_ROLES, lightName, panelName, powerTextOf } from './gear';
+import { lookAs } from './look';
+import { subject, sun } from './stage';
 
 const LABELS: Record<PlainPath, string> = {
   title: 'Name',
@@ -161,7 +161,7 @@ const inKit =
   (pick: (kit: Kit) => readonly { id: string; name: string }[]): Say =>
   (value, { kit }) =>
     nameOf(pick(kit), value);
-const signed: Say = asNumber((value) => formatStopsBothWays(value));
+const signed: Say = asNumber((value) => stopsBothWays(value));
 const shutter: Say = asNumber((tv, { increment }) => formatShutter(tv, increment));
 const aperture: Say = asNumber((av, { increment }) => formatAperture(av, increment));
 const iso: Say = asNumber(formatIso);
@@ -175,13 +175,13 @@ const field = (value: Value, key: string): number =>
 const SAY: Partial<Record<PlainPath, Say>> = {
   points: asList(namesOf),
   versions: asList(namesOf),
-  confirmed: asList(({ length }) => `${length} ${length === 1 ? 'question' : 'questions'}`),
+  confirmed: asList(({ length }) => `${length} ${plural(length, 'question', 'questions')}`),
   lights: asList(
     (list, { kit }) =>
       list
         .map((light) =>
           isRecord(light)
-            ? `${LIGHT_ROLE_FACTS[light['role'] as LightRole].name.toLowerCase()} ${nameOf(kit.flashUnits, light['unitId'])}`
+            ? `${LIGHT_ROLES[light['role'] as LightRole].name.toLowerCase()} ${nameOf(kit.flashUnits, light['unitId'])}`
             : '',
         )
         .join(', ') || 'none',
@@ -193,7 +193,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'meter.sv': iso,
   'look.holdBackStops': asNumber((value, { kit }) => {
     const { lookWay } = kit.preferences;
-    return `${sayLookAs(value, lookWay)}${lookWay === 'share' ? `, ${sayLookAs(value, 'underTotal')}` : `, flash share ${formatShare(sayLook(value).flashShare)}`}`;
+    return `${lookAs(value, lookWay)}${lookWay === 'share' ? `, ${lookAs(value, 'underTotal')}` : `, flash share ${formatShare(shareFromHoldBack(value))}`}`;
   }),
   'look.faceBy': (value) => (value === 'light' ? 'dome to the light' : 'dome to the camera'),
   'look.faceContrastStops': stops,
@@ -208,7 +208,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'camera.focalMm': asNumber((mm) => `${Math.round(mm)} mm`),
   'camera.syncDelayMs': asNumber((ms) => `${ms.toFixed(1)} ms`),
   'camera.support': (value) => (value === 'tripod' ? 'on a tripod' : 'in the hand'),
-  'camera.motion': (value) => MOTION_LIMITS[value as Motion].words,
+  'camera.motion': (value) => MOTIONS[value as Motion].words,
   'camera.depth': (value, { kit }) =>
     `${formatDistance(field(value, 'nearestM'), kit.preferences.distanceUnit)} to ${formatDistance(field(value, 'farthestM'), kit.preferences.distanceUnit)}`,
   'camera.keepOrder': asList((order) => order.filter((dial) => typeof dial === 'string').join(', then ')),
@@ -242,7 +242,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
     (list) => list.map((one) => (isRecord(one) ? panelName(one as unknown as Panel) : '')).join(', ') || 'none',
   ),
   stage: () => 'another stage',
-  'stage.subject': (value) => saySubject(value as unknown as Subject),
+  'stage.subject': (value) => subject(value as unknown as Subject),
   'stage.subject.turnDeg': side,
   'stage.subject.othersTurnDeg': degrees,
   'stage.subject.spectaclesTiltDeg': degrees,
@@ -250,7 +250,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'stage.cameraUpM': metres,
   'stage.sun': (value) => {
     const stand = sunStand({ sun: value as unknown as Sun });
-    return stand === null ? 'none' : saySun(stand);
+    return stand === null ? 'none' : sun(stand);
   },
   meterOrder: (value) => (value === 'role' ? 'background, fill, key' : 'as listed'),
   reserveStops: stops,
@@ -280,7 +280,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
 const SAY_LIGHT: Partial<
   Record<LightField, (value: NonNullable<Value>, context: SayContext & { unitId: string }) => string>
 > = {
-  role: (value) => LIGHT_ROLE_FACTS[value as LightRole].name.toLowerCase(),
+  role: (value) => LIGHT_ROLES[value as LightRole].name.toLowerCase(),
   unitId: inKit(({ flashUnits }) => flashUnits),
   modifierId: inKit(({ modifiers }) => modifiers),
   gridId: inKit(({ grids }) => grids),

@@ -1,0 +1,69 @@
+import { createSelector } from '@reduxjs/toolkit';
+
+import { byId, ofType, sameList, selectFacts, selectGear, selectSetup } from '@/store/selectors';
+import type { RootState } from '@/store/store';
+import type { Kit } from '@sphene/core/gear';
+import { teach } from '@sphene/core/lights';
+import type { Reading } from '@sphene/core/setup';
+import { type SolutionAdvice, type SolutionNumbers, type SolvedNumbers, solveNumbers } from '@sphene/core/solution';
+
+const selectFlashFacts = createSelector(
+  byId,
+  (documents): Reading[] => {
+    const readings = ofType(documents, 'reading');
+    const flashed = new Set(readings.filter(({ light }) => light !== 'ambient').map(({ setupId }) => setupId));
+    return readings.filter(({ setupId }) => flashed.has(setupId));
+  },
+  sameList,
+);
+const selectConfirmed = createSelector(
+  byId,
+  (documents): string[] =>
+    ofType(documents, 'setup')
+      .flatMap(({ confirmed }) => confirmed)
+      .sort(),
+  sameList,
+);
+
+/** The kit with what all readings of the account have taught about it. */
+export const selectKit = createSelector(
+  [selectGear, selectFlashFacts, selectConfirmed],
+  (gear, readings, confirmed): Kit => ({ ...gear, calibration: teach(gear, readings, new Set(confirmed)) }),
+);
+
+/** The first breath of a setup's answer; made again only when something that it depends on changed. */
+const selectSolved = createSelector(
+  [selectSetup, selectKit, selectFacts, (state: RootState) => state.device.clockMs],
+  (setup, kit, facts, clockMs): SolvedNumbers | undefined =>
+    setup === undefined ? undefined : solveNumbers(setup, kit, facts, new Date(clockMs)),
+);
+
+/** The numbers of a setup, for what follows a thumb. */
+export const selectNumbers = (state: RootState, id: string): SolutionNumbers | undefined =>
+  selectSolved(state, id)?.numbers;
+
+/** The advice on a setup: worked out when it is asked for, and not while something is under the thumb. */
+export const selectAdvice = createSelector(selectSolved, (solved): SolutionAdvice | undefined => solved?.advise());
+
+/** The advice as it was when hands last rested: what is under the thumb asks for numbers only. */
+export function restingAdvice(id: string): (state: RootState) => SolutionAdvice | undefined {
+  let last: SolutionAdvice | undefined;
+  return (state) => {
+    if (state.documents.draft === null || last === undefined) last = selectAdvice(state, id);
+    return last;
+  };
+}
+
+/** The point that is metered next in a setup: the one chosen by hand, else the first without a reading, else the first that no longer holds. */
+export function selectActivePointId(state: RootState, setupId: string): string | null {
+  const setup = selectSetup(state, setupId);
+  const numbers = selectNumbers(state, setupId);
+  const chosen = state.device.metering?.setupId === setupId ? state.device.metering.pointId : null;
+  if (setup?.points.some(({ id }) => id === chosen)) return chosen;
+  return (
+    numbers?.points.find(({ ambientEv100 }) => ambientEv100 === null)?.pointId ??
+    numbers?.meterAgain[0]?.pointId ??
+    setup?.points[0]?.id ??
+    null
+  );
+}

@@ -1,0 +1,36 @@
+import type { MissingGear } from '../lights';
+import type { MeteringWarning } from '../metering';
+
+/** Something that the picture will suffer from, with its figures. */
+export type Warning =
+  | MeteringWarning
+  | { kind: 'not-in-kit'; what: MissingGear | 'camera' | 'lens' | 'filter' }
+  | { kind: 'clipped' | 'lost'; pointId: string }
+  /** the ambient lies over the face's place by so much */
+  | { kind: 'no-flash-can-help'; overStops: number }
+  | { kind: 'depth-missing'; neededAv: number; smallestAv: number }
+  | { kind: 'slowest-over-sync' }
+  | { kind: 'dark-band'; share: number; shutterText: string; lateRadio: boolean }
+  | { kind: 'tail-cut'; unitName: string; powerText: string | null; shutterText: string | null; lossStops: number }
+  | { kind: 'high-speed-sync-missing'; unitName: string }
+  | { kind: 'span'; lightestId: string; darkestId: string; spanStops: number; holdsStops: number }
+  | { kind: 'headroom'; pointId: string; headroomStops: number; darkenStops: number }
+  | { kind: 'face-contrast'; contrastStops: number; wantedStops: number };
+
+/** Every kind of warning. */
+export const WARNING_KINDS = [
+  'one-source',
+  'fooled',
+  'not-in-kit',
+  'clipped',
+  'lost',
+  'no-flash-can-help',
+  'depth-missing',
+  'slowest-over-sync',
+  'dark-band',
+  'tail-cut',
+  'high-speed-sync-missing',
+  'span',
+  'headroom',
+  'face-contrast',
+] as const satisfies readonly Warning['kind'][];

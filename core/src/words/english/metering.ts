@@ -1,0 +1,209 @@
+import type { Disagreement, DisagreementCause, MixedColour, PointSolution, Warning } from '../../balance';
+import {
+  type DomeChoice,
+  type FlashFault,
+  type MeterAgain,
+  type ReadingQuestion,
+  SAME_LIGHT_STOPS,
+  type Staleness,
+} from '../../metering';
+import { formatAperture, formatDistance, formatShare, formatStopCount, formatStops } from '../../notation';
+import type { PointRole, SceneChangeKind } from '../../setup';
+import { incrementOf, pointOf, unitOf, type WordsContext } from '../context';
+import { duration, sayStops, sentence } from './count';
+import { castSourceName, pointInText, pointNamed } from './gear';
+
+/** Each kind of point under our own name, with what to do at it. */
+export const POINT_ROLES: Record<PointRole, { name: string; advice: string }> = {
+  face: { name: 'Face', advice: 'Flash off, dome to the camera.' },
+  shadow: { name: 'Shadow side', advice: 'Dome at the dark cheek, shaded from the lit side.' },
+  background: { name: 'Background', advice: 'Flash off, dome in the light that falls there.' },
+  sky: { name: 'Sky', advice: 'Spot on the part that should keep its colour.' },
+  highlight: { name: 'Hair light', advice: 'Dome where the rim of light falls, towards the light.' },
+  white: { name: 'White cloth', advice: 'Dome at the brightest fold, or spot on it.' },
+  dark: { name: 'Dark cloth', advice: 'Dome at the suit, or spot on it.' },
+  grey: { name: 'Grey card', advice: 'Spot on the card, held where the face is.' },
+  own: { name: 'Own point', advice: 'Dome in the light that falls there.' },
+};
+
+/** What a photographer reports, and what happened as the reason why a reading no longer holds. */
+export const SCENE_CHANGES: Record<SceneChangeKind, { label: string; because: string }> = {
+  'subject-moved': { label: 'Subject moved', because: 'the subject moved' },
+  'head-turned': { label: 'Head turned', because: 'the head was turned' },
+  reflector: { label: 'Reflector', because: 'a reflector was changed' },
+  opening: { label: 'Door or lamp', because: 'a door, curtain or lamp was changed' },
+  sun: { label: 'Sun or cloud', because: 'the sun or the cloud changed' },
+};
+
+/** Why a reading may not hold any more. */
+export function staleness(stale: Staleness): string {
+  switch (stale.kind) {
+    case 'scene':
+      return SCENE_CHANGES[stale.change].because;
+    case 'age':
+      return `it is ${duration(stale.minutes)} old`;
+    case 'drift':
+      return `the light here moved a third of a stop in ${Math.round(stale.holdsMinutes)} min`;
+  }
+}
+
+export function meterAgain({ pointId, because, settles }: MeterAgain, context: WordsContext): string {
+  const others = settles.map((id) => pointNamed(id, context)).join(' and ');
+  const settled =
+    others === ''
+      ? ''
+      : ` It settles ${others.toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`;
+  return `Meter ${pointInText(pointId, context)} again: ${staleness(because)}.${settled}`;
+}
+
+/** Dome to the camera against dome to the light. */
+export function dome({ differenceStops, by }: DomeChoice): string {
+  const apart = formatStopCount(differenceStops);
+  if (Number(apart) === 0) return 'Both ways read the same: the light comes from the camera.';
+  return by === 'camera'
+    ? `Set to the camera: brighter and more open by ${apart} stops than to the light.`
+    : `Set to the light: deeper and moodier by ${apart} stops than to the camera.`;
+}
+
+/** A reading that does not fit, and the likely cause. */
+export function question(asked: ReadingQuestion, context: WordsContext): { text: string; cause: string } {
+  const name = pointNamed(asked.pointId, context);
+  switch (asked.kind) {
+    case 'shadow-above-face':
+      return {
+        text: `The shadow side reads ${formatStopCount(asked.aboveStops)} stops above the face.`,
+        cause: 'Sides swapped, or the dome caught the light: shade it with the hand and meter again.',
+      };
+    case 'sun-in-shade':
+      return {
+        text: `${name} is said to be in shade and reads like direct sun, EV ${asked.ev100.toFixed(1)}.`,
+        cause: 'The shade has walked on, the dome stood in the sun, or the ISO on the meter was another.',
+      };
+    case 'jump':
+      return {
+        text: `${name} jumped ${formatStopCount(asked.stops)} stops ${asked.stops > 0 ? 'brighter' : 'darker'} within a minute.`,
+        cause: 'A cloud, a dome turned away, or a shutter or ISO on the meter that was changed and not noted.',
+      };
+    case 'flash-mode':
+      return {
+        text: `${name} was metered as ambient with the meter in flash mode.`,
+        cause:
+          'Without a pop it waits or shows the ambient at its own shutter only; with one it shows the total. Set it to ambient and meter again.',
+      };
+    case 'far-off':
+      return {
+        text: `${name} lies over ${asked.spanStops} stops from every other point.`,
+        cause: 'A decimal point or a zero may be missing in the figure, the shutter or the ISO.',
+      };
+    case 'outlier': {
+      const under = asked.offStops < 0;
+      return {
+        text: `The flash at the ${name.toLowerCase()} reads ${formatStopCount(asked.offStops)} stops ${under ? 'under' : 'over'} what is known of this light (± ${formatStopCount(asked.expectedSdStops)}).`,
+        cause: under
+          ? 'Wrong channel, wrong power, a head not recycled, the dome turned away, or something in the way.'
+          : 'Wrong power, another light that fired too, or dappled sun on the dome.',
+      };
+    }
+  }
+}
+
+function cause(one: DisagreementCause, context: WordsContext): string {
+  switch (one.kind) {
+    case 'ambient':
+      return `The ambient moved: ${sayStops(one.stops)} than metered.`;
+    case 'power':
+      return `The power really was ${one.reallyText}, not ${one.saidText}: another dial, a head not recycled, another channel.`;
+    case 'distance':
+      return `It really stood at ${formatDistance(one.reallyM, unitOf(context))}, not ${formatDistance(one.saidM, unitOf(context))}, or the dome was turned.`;
+  }
+}
+
+/** A reading of a light that is not what was foretold. */
+export const disagreement = (
+  { offStops, causes, tellApartPointId }: Disagreement,
+  context: WordsContext,
+): { text: string; causes: string[]; tellApart: string | null } => ({
+  text: `This light read ${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'} what was foretold.`,
+  causes: causes.map((one) => cause(one, context)),
+  tellApart:
+    tellApartPointId === null
+      ? null
+      : `Meter the ${pointInText(tellApartPointId, context)} once more with the flash off: if it changed, the ambient moved; if not, power or distance is off.`,
+});
+
+/** Why a flash reading says nothing about its light. */
+export const FLASH_FAULTS: Record<FlashFault['kind'], string> = {
+  'no-flash-measured':
+    'No flash was measured: the total is not above the ambient. Check that the flash fired, its channel and its direction, or raise its power and read again.',
+  'no-flash-fired': 'This reading was taken without flash.',
+  'several-fired': 'Several lights fired for this reading: it says nothing about one of them.',
+  'ambient-missing': 'This total cannot be separated yet: meter the ambient at the same point, flash off.',
+};
+
+/** A point in one sentence, for a voice and for text views. */
+export function point(
+  { pointId, placedStops, placedAmbientStops, flashStops, zone, stale, basis }: PointSolution,
+  context: WordsContext,
+): string {
+  const name = pointNamed(pointId, context);
+  if (placedStops === null || placedAmbientStops === null) return `${name}: not metered yet.`;
+  const toneStops = pointOf(context, pointId)?.toneStops ?? 0;
+  const ambient = `ambient ${formatStops(placedAmbientStops)}`;
+  const flash = flashStops === null ? 'no flash known' : `flash ${formatStops(flashStops + toneStops)}`;
+  const place = zone === 'clipped' ? ', clipped' : zone === 'lost' ? ', lost in noise' : '';
+  const doubt = basis === 'carried' ? ', carried over' : stale === null ? '' : ', old reading';
+  const side = Math.abs(placedStops) < 0.05 ? '' : placedStops > 0 ? ', brighter' : ', darker';
+  return `${name}: ${formatStops(placedStops)} stops from mid grey${side}${place}${doubt} (${ambient}, ${flash}).`;
+}
+
+/** What a meter would show at a point by the ambient alone, as the camera is set. */
+export const atCamera = ({ apertureText, shutterText, isoText }: NonNullable<PointSolution['atCamera']>): string =>
+  `${apertureText} at ${shutterText}, ${isoText}`;
+
+/** Something that the picture will suffer from. */
+export function warning(one: Warning, context: WordsContext): string {
+  switch (one.kind) {
+    case 'one-source':
+      return `${pointNamed(one.pointId, context)} was metered with the disc: one source only. Meter it with the dome for all its light.`;
+    case 'fooled':
+      return one.offStops === null
+        ? `${pointNamed(one.pointId, context)} was read by the camera's own meter: a bright or dark background moves it by up to 2 stops. Meter the background too, or take the dome.`
+        : `The background fools the camera's meter: ${pointInText(one.pointId, context)} lies about ${formatStopCount(one.offStops)} stops ${one.offStops < 0 ? 'darker' : 'brighter'} than it says. Take the dome or spot the face.`;
+    case 'not-in-kit':
+      return `The ${one.what} of this setup is not in the kit any more. Choose another.`;
+    case 'clipped':
+      return `${pointNamed(one.pointId, context)} clips: it lands above what this camera holds.`;
+    case 'lost':
+      return `${pointNamed(one.pointId, context)} is lost in noise: it lands below what this camera holds.`;
+    case 'no-flash-can-help': {
+      const where =
+        one.overStops < 0.05
+          ? 'already reaches its wanted place'
+          : `lies ${formatStopCount(one.overStops)} stops over its wanted place`;
+      return `No flash can help here: the ambient on the face ${where}. Close the camera down, or take light off the face: shade, a turned head, a diffuser.`;
+    }
+    case 'depth-missing':
+      return `The people stand too far apart in depth: ${formatAperture(one.neededAv, incrementOf(context))} would hold them sharp, the lens ends at ${formatAperture(one.smallestAv, incrementOf(context))}. Step back, or bring them closer together.`;
+    case 'slowest-over-sync':
+      return 'The slowest sharp shutter is faster than sync: sync was used. Expect some blur, or let less ambient in.';
+    case 'dark-band':
+      return `At ${one.shutterText} the curtain keeps ${formatShare(one.share)} of the frame from the flash: a dark band. Stay at sync${one.lateRadio ? ', which the late radio slows' : ''}, or use high-speed sync.`;
+    case 'tail-cut':
+      return `${one.shutterText ?? 'The shutter'} cuts the end of ${one.unitName}'s flash off: ${formatStopCount(one.lossStops)} stops are lost at ${one.powerText ?? 'this power'}. A slower shutter, or a unit that burns faster, keeps them.`;
+    case 'high-speed-sync-missing':
+      return `${one.unitName} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.`;
+    case 'span':
+      return `${pointNamed(one.lightestId, context)} lies ${formatStopCount(one.spanStops)} stops over ${pointInText(one.darkestId, context)}; this camera holds ${formatStopCount(one.holdsStops)}. One of them will be lost.`;
+    case 'headroom':
+      return `${pointNamed(one.pointId, context)} has ${formatStopCount(one.headroomStops)} stops of headroom. Darken by ${formatStopCount(one.darkenStops)} or more to be safe.`;
+    case 'face-contrast':
+      return `The shadow side lies ${formatStopCount(one.contrastStops)} stops under the face; the look calls for ${formatStopCount(one.wantedStops)} at most. Open it with a reflector or fill.`;
+  }
+}
+
+/** Two plainly different colours on the face. */
+export const mixedColour = ({ warmer, cooler, apartMired, leastShare }: MixedColour, context: WordsContext): string =>
+  `Mixed colour on the face: ${castSourceName(warmer, context).toLowerCase()} is ${Math.round(apartMired)} mired warmer than ${castSourceName(cooler, context).toLowerCase()}, and both give over ${Math.round(leastShare * 100)} % of its light. Gel the flash to match, or let one of them lead.`;
+
+/** Why a point is to be metered again, as a sentence of its own. */
+export const stalenessSentence = (stale: Staleness): string => `${sentence(staleness(stale))}.`;

@@ -1,0 +1,204 @@
+import type { SunStand } from '../../ambient';
+import type { LampSolution, LightRatios, PanelSolution } from '../../balance';
+import type { GroupCure } from '../../lights';
+import { formatDistance, formatShare, formatStopCount, formatStops } from '../../notation';
+import { PANEL_FACTS, type Subject } from '../../setup';
+import type { Placement, PlacementId, StageMove, StageWatch } from '../../stage';
+import { unitOf, type WordsContext } from '../context';
+import { lightNamed, panelName, pointInText } from './gear';
+
+/** Where the sun stands. */
+export function sun({ sideDeg, altitudeDeg }: SunStand): string {
+  if (altitudeDeg <= 0) return `Sun ${Math.abs(altitudeDeg).toFixed(0)}° under the horizon.`;
+  const aside = Math.abs(sideDeg);
+  const side = sideDeg < 0 ? 'left' : 'right';
+  const where =
+    aside > 150
+      ? 'behind the subject: a rim, the face in its own shade'
+      : aside > 100
+        ? `behind and ${side}: a rim on that side`
+        : aside > 50
+          ? `from the ${side}: one side lit`
+          : 'in front: squinting, harsh shadows';
+  return `Sun ${where}, ${altitudeDeg.toFixed(0)}° high.`;
+}
+
+/** Who stands there: `light skin, dark hair, hat`. */
+export const subject = ({ skin, hair, hat, spectacles, deepSet, company }: Subject): string =>
+  [
+    company === 'two' ? 'two people' : null,
+    `${skin} skin`,
+    `${hair} hair`,
+    hat ? 'hat' : null,
+    spectacles ? 'spectacles' : null,
+    deepSet ? 'deep-set eyes' : null,
+  ]
+    .filter((part) => part !== null)
+    .join(', ');
+
+const SOCKETS = {
+  hat: 'the brim puts them in shade',
+  deepSet: 'deep-set eyes go dark',
+  usual: 'eye sockets go dark',
+} as const;
+
+/** Something to watch on the stage. */
+export function stageWatch(one: StageWatch, context: WordsContext): string {
+  const name = lightNamed(one.lightId, context);
+  switch (one.kind) {
+    case 'beam-misses':
+      return `${name}'s beam misses the face: ${formatStopCount(one.lostStops)} stops are lost beside its axis.`;
+    case 'beam-narrow':
+      return `${name}'s beam is ${formatDistance(one.beamM, unitOf(context))} wide at the group, which is ${formatDistance(one.groupM, unitOf(context))}: its ends go dark. ${one.inFront ? 'Farther back, or a wider modifier.' : 'A wider modifier.'}`;
+    case 'in-frame':
+      return `${name} shows in the frame.`;
+    case 'stand-in-frame':
+      return `The stand of ${name} shows in the frame. Hang it from a boom, or hide it behind the subject.`;
+    case 'into-lens':
+      return `${name} points at the lens: it flares. A flag or a grid on the camera's side keeps it off.`;
+    case 'spectacles':
+      return `${name} shows in the spectacles.`;
+    case 'spill':
+      return `${name} gives ${formatShare(one.share)} of the light on the background. Move the subject forward, turn the light, or put a grid on it.`;
+    case 'rim-on-face':
+      return `${name} stands ${one.asideDeg.toFixed(0)}° from the nose line: it touches cheek and nose. From ${one.fromDeg}° on it stays on hair and shoulder.`;
+    case 'second-shadow':
+      return `${lightNamed(one.bothIds[0], context)} and ${lightNamed(one.bothIds[1], context)} light the face from both sides: two nose shadows. Bring the weaker to the camera axis.`;
+    case 'eye-sockets':
+      return `${name} stands ${one.riseDeg.toFixed(0)}° over the eyes: ${SOCKETS[one.because]}. Lower it, or fill from below or the front.`;
+    case 'depth-light':
+      return `The nearest person gets ${formatStopCount(one.overStops)} stops more than the farthest.`;
+    case 'sun-into-lens':
+      return 'The sun stands near the frame: it flares. Never look at it through an optical finder.';
+    case 'sun-in-eyes':
+      return "The sun stands in the subject's eyes: squinting. Turn them, or ask for closed eyes until the frame.";
+  }
+}
+
+/** A change that brings a group under its bound. */
+export function groupCure(cure: GroupCure, context: WordsContext): string {
+  const unit = unitOf(context);
+  switch (cure.id) {
+    case 'distance':
+      return `Move the key back to ${formatDistance(cure.distanceM, unit)}`;
+    case 'height':
+      return `Raise the key to ${formatDistance(cure.heightM, unit)} over the eyes`;
+    case 'second':
+      return `${cure.unitName} as a second key from the other side, both at ${formatDistance(cure.distanceM, unit)}`;
+  }
+}
+
+/** A move that cures what was to watch. */
+export function stageMove(move: StageMove, context: WordsContext): string {
+  const unit = unitOf(context);
+  switch (move.kind) {
+    case 'turn-back':
+      return `Turn it back by ${move.byDeg}°`;
+    case 'aside':
+      return `${move.byDeg}° further to the side`;
+    case 'turn-from-camera':
+      return `Turn it ${move.byDeg}° from the camera`;
+    case 'tip-frames':
+      return `Tip the frames down by ${move.byDeg}°`;
+    case 'raise':
+      return `Raise it by ${formatDistance(move.byM, unit)}`;
+    case 'lower':
+      return `Lower it by ${formatDistance(move.byM, unit)}`;
+    case 'to-angle':
+      return `To ${move.deg}°`;
+    case 'use-modifier':
+      return `Use ${move.name}`;
+    case 'to-axis':
+      return `${lightNamed(move.lightId, context)} to the camera axis`;
+    case 'group':
+      return groupCure(move.cure, context);
+  }
+}
+
+const PLACEMENTS: Record<PlacementId, { title: string; because: string }> = {
+  loop: {
+    title: 'Loop',
+    because: 'Forty degrees aside, a hand over the eyes: the nose shadow points down and to the side.',
+  },
+  triangle: {
+    title: 'Triangle on the cheek',
+    because: "Fifty degrees aside and higher: the nose shadow meets the cheek's.",
+  },
+  butterfly: {
+    title: 'From above the camera',
+    because: 'On the nose line and high: a shadow right under the nose; cheekbones show.',
+  },
+  split: { title: 'Half the face', because: 'Square to the nose line: one half lit, one dark.' },
+  near: {
+    title: 'Large and near',
+    because: 'As close as the frame allows: the softest light, and a background that falls away.',
+  },
+  axis: {
+    title: 'Near the camera, hard',
+    because: 'Beside the lens: a controlled hard light, hardly any shadow at the side.',
+  },
+  oppositeSun: { title: 'Opposite the sun', because: 'The sun rims one side, the key opens the other.' },
+  withSun: { title: "From the ambient's own side", because: 'It wraps round what is there: no crossed shadows.' },
+  onAxis: { title: 'On the camera axis', because: 'It draws no second nose shadow.' },
+  below: {
+    title: 'Under the key',
+    because: "From below the chin: opens sockets and the brim's shade, two catch lights.",
+  },
+  farSide: {
+    title: 'Behind the far side',
+    because: 'Opposite the key, past 110° from the camera: hair and shoulder, not the nose.',
+  },
+  hair: { title: 'High behind', because: 'Straight behind and high: hair only. Keep it out of the frame.' },
+  asSun: { title: "In the sun's place", because: 'Where the sun is or was: it carries its rim on.' },
+  aside: { title: 'From the side', because: 'A gradient across the background.' },
+  low: { title: 'Low behind the subject', because: 'A glow that rises behind the shoulders.' },
+  lowSun: { title: 'As the low sun', because: 'Far and small: hard, parallel, even across the scene.' },
+  lamp: { title: 'As a lamp in the picture', because: "Near and small at the lamp's height, from the lamp's side." },
+  otherSide: { title: 'The same from the other side', because: 'Mirrored at the nose line.' },
+};
+
+/** A starting place for a light, with the reason and how far it then stands. */
+export function placement(
+  { id, distanceM }: Pick<Placement, 'id' | 'distanceM'>,
+  context: WordsContext,
+): { title: string; because: string } {
+  const { title, because } = PLACEMENTS[id];
+  return {
+    title,
+    because: distanceM === null ? because : `${because} ${formatDistance(distanceM, unitOf(context))}.`,
+  };
+}
+
+const WORTH_SAYING_STOPS = 0.05;
+const effect = (stops: number): string =>
+  Math.abs(stops) < WORTH_SAYING_STOPS
+    ? 'nothing'
+    : `${formatStopCount(stops)} stops ${stops < 0 ? 'darker' : 'brighter'}`;
+
+/** What one flat thing does to the light on the face. */
+export function panel(one: PanelSolution): string {
+  const { widthM, tallM, round } = one.size;
+  const size = round ? `${Math.round(widthM * 100)} cm` : `${widthM.toFixed(1)} × ${tallM.toFixed(1)} m`;
+  const what = PANEL_FACTS[one.kind].opening
+    ? `face ${effect(one.faceStops)} than the room alone`
+    : `dark side ${effect(one.shadowStops)}, face ${effect(one.faceStops)}`;
+  const contrast =
+    one.contrastBeforeStops === null || one.contrastAfterStops === null
+      ? 'Meter face and shadow side: then the contrast stands here.'
+      : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops.`;
+  return `${panelName(one)}, ${size}: ${what}. ${contrast}`;
+}
+
+/** What a lamp gives where it falls. */
+export function lamp({ ev100, addsStops, overAmbientStops, pointId }: LampSolution, context: WordsContext): string {
+  const beside =
+    overAmbientStops === null
+      ? ''
+      : `, ${formatStopCount(overAmbientStops)} stops ${overAmbientStops < 0 ? 'under' : 'over'} the ambient there`;
+  const adds = addsStops === null ? '' : `: switched on it adds ${formatStops(addsStops)}`;
+  return `EV ${ev100.toFixed(1)} on the ${pointInText(pointId, context)}${beside}${adds}.`;
+}
+
+/** The lighting ratio: `3.2:1, 1.7 stops`. */
+export const lightingRatio = ({ ratio, stops }: NonNullable<LightRatios['lighting']>): string =>
+  `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(stops)} stops`;

@@ -1,0 +1,6 @@
+import { type MeteringPoint, newPoint, type PointRole } from '../src/setup';
+import { english } from '../src/words';
+
+/** A point of a kind under its usual English name, as the application makes it. */
+export const usualPoint = (id: string, role: PointRole, name: string = english.pointRole(role).name): MeteringPoint =>
+  newPoint(id, role, name);
