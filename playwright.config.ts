@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 
+
 export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,

@@ -2,10 +2,9 @@
 //   npm run -s solve -- FILE.json [--at 2026-02-27T15:00:00Z]
 import { readFileSync } from 'node:fs';
 
+import { english } from '@sphene/core/english';
 import { readSetupFile } from '@sphene/core/formats';
 import { solve } from '@sphene/core/solution';
-import { english } from '@sphene/core/words';
-
 import { said } from '../core/test/said';
 
 const fail = (message: string): never => {

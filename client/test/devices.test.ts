@@ -1,10 +1,10 @@
+import { Devices } from '@/setupView/devices';
+import { selectNumbers } from '@/setupView/selectSolution';
 import { Actions } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
-import { Devices } from '@/setupView/devices';
-import { Keeper } from '@/store/sync/keeper';
 import { selectFrames, selectReadings } from '@/store/selectors';
-import { selectNumbers } from '@/setupView/selectSolution';
 import { makeStore } from '@/store/store';
+import { Keeper } from '@/store/sync/keeper';
 import { openFrame } from '@/workers/openFrame';
 import { configure, waitFor } from '@testing-library/dom';
 import 'fake-indexeddb/auto';

@@ -1,11 +1,11 @@
-import { Actions } from '@/store/actions';
-import { meteringMoved } from '@/store/deviceSlice';
+import { freshNames } from '@/features/shoots/freshNames';
 import { addLight } from '@/setupView/addLight';
 import { Devices } from '@/setupView/devices';
 import { exportSetup } from '@/setupView/exportSetup';
-import { nextText } from '@/setupView/nextText';
+import { nextText } from '@/setupView/lent';
 import { selectKit, selectNumbers } from '@/setupView/selectSolution';
-import { Keeper } from '@/store/sync/keeper';
+import { Actions } from '@/store/actions';
+import { meteringMoved } from '@/store/deviceSlice';
 import {
   selectChangeGroups,
   selectDocument,
@@ -15,8 +15,9 @@ import {
   selectShoots,
   selectSpots,
 } from '@/store/selectors';
-import { openStorage } from '@/store/sync/storage';
 import { makeStore } from '@/store/store';
+import { Keeper } from '@/store/sync/keeper';
+import { openStorage } from '@/store/sync/storage';
 import { configure, waitFor } from '@testing-library/dom';
 import { IDBObjectStore } from 'fake-indexeddb';
 import 'fake-indexeddb/auto';
@@ -131,7 +132,7 @@ describe('the keeper', () => {
       throw new DOMException('full', 'QuotaExceededError');
     });
     app.actions.changeSettings(setup.id, holdBack(2));
-    await waitFor(() => expect(app.device().storageProblem).toMatch(/This device is full/));
+    await waitFor(() => expect(app.device().storageProblem).toBe('full'));
     expect(holdBackOf(app)).toBe(2);
     full.mockRestore();
     app.actions.changeSettings(setup.id, holdBack(2.5));
@@ -150,8 +151,11 @@ it('works for the life of the page where the browser keeps nothing', async () =>
     },
   });
   const app = await open();
-  expect(app.device().storageProblem).toMatch(/does not let Sphene keep anything/);
-  const id = app.actions.createShoot({ title: 'Rehearsal', date: '2026-02-26', place: '', timeZone: 'Europe/Vienna' });
+  expect(app.device().storageProblem).toBe('blocked');
+  const id = app.actions.createShoot(
+    { title: 'Rehearsal', date: '2026-02-26', place: '', timeZone: 'Europe/Vienna' },
+    freshNames(0, 0),
+  );
   expect(selectDocument(app.state(), 'shoot', id)?.title).toBe('Rehearsal');
 });
 
@@ -223,7 +227,7 @@ describe('devices', () => {
     const before = selectReadings(app.state(), setup.id).length;
     source.onmessage?.({ data: '{"type":"explosion"}' });
     source.onmessage?.({ data: JSON.stringify(READING) });
-    expect(app.device().notice?.text).toMatch(/Open a setup and press again/);
+    expect(app.device().notice).toHaveProperty('text', expect.stringMatching(/Open a setup and press again/));
     expect(selectReadings(app.state(), setup.id)).toHaveLength(before);
   });
 
@@ -241,7 +245,6 @@ describe('what a person can do', () => {
     SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
     app = await open();
   });
-  const notice = () => app.device().notice?.text;
   const face = {
     pointId: setup.points[0]?.id ?? '',
     light: 'ambient' as const,
@@ -266,16 +269,13 @@ describe('what a person can do', () => {
     const before = selectReadings(app.state(), setup.id).length;
     app.actions.changeSettings(setup.id, holdBack(2));
     app.actions.addReading(setup.id, face);
-    app.actions.undo(setup.id);
-    expect(notice()).toMatch(/Reading 4 struck out/);
+    expect(app.actions.undo(setup.id)).toMatchObject({ kind: 'struck', fact: { type: 'reading', text: '4' } });
     expect(selectReadings(app.state(), setup.id)).toHaveLength(before + 1);
     expect(holdBackOf(app)).toBe(2);
-    app.actions.undo(setup.id);
-    expect(notice()).toBe('Last change taken back.');
+    expect(app.actions.undo(setup.id)).toEqual({ kind: 'change' });
     expect(holdBackOf(app)).toBe(setup.look.holdBackStops);
     for (let i = 0; i < before; i += 1) app.actions.undo(setup.id);
-    app.actions.undo(setup.id);
-    expect(notice()).toBe('There is nothing to take back.');
+    expect(app.actions.undo(setup.id)).toEqual({ kind: 'nothing' });
   });
 
   it('a value under the thumb shows in the solution without being kept', () => {
@@ -291,7 +291,8 @@ describe('what a person can do', () => {
     expect(selectShoots(app.state())).toEqual([]);
     expect(selectSetup(app.state(), setup.id)).toBeUndefined();
     await app.settled();
-    app.actions.bringBack(app.device().notice?.undo?.documentIds ?? []);
+    const { notice } = app.device();
+    app.actions.bringBack(notice !== null && 'deleted' in notice ? notice.documentIds : []);
     expect(selectShoots(app.state())).toEqual([shoot]);
     expect(selectNumbers(app.state(), setup.id)).toBeDefined();
     await app.settled();
@@ -299,13 +300,16 @@ describe('what a person can do', () => {
   });
 
   it('a new shoot has a spot and a setup with the first camera; spots and setups are added to it', () => {
-    const id = app.actions.createShoot({ title: 'Two', date: '2026-03-01', place: '', timeZone: 'Europe/Vienna' });
+    const id = app.actions.createShoot(
+      { title: 'Two', date: '2026-03-01', place: '', timeZone: 'Europe/Vienna' },
+      freshNames(0, 0),
+    );
     const first = selectSpots(app.state()).find(({ shootId }) => shootId === id);
-    const secondId = app.actions.addSpot(id);
+    const secondId = app.actions.addSpot(id, freshNames(1, 0));
     const second = selectSetup(app.state(), secondId);
     expect(selectDocument(app.state(), 'spot', second?.spotId ?? '')?.title).toBe('Spot 2');
     expect(second?.camera.cameraId).toBe(selectKit(app.state()).cameras[0]?.id);
-    const added = app.actions.addSetup(first ?? spot);
+    const added = app.actions.addSetup(first ?? spot, freshNames(0, 1));
     expect(selectSetup(app.state(), added)).toMatchObject({ title: 'Setup 2', spotId: first?.id });
   });
 
@@ -331,8 +335,7 @@ describe('what a person can do', () => {
     );
     expect(old?.struckAt).not.toBeNull();
     expect(corrected).toMatchObject({ corrects: id, sv: 3, av: 4, at: old?.at, struckAt: null });
-    app.actions.undo(setup.id);
-    expect(notice()).toMatch(/Correction taken back/);
+    expect(app.actions.undo(setup.id)).toMatchObject({ kind: 'correction' });
     expect(selectReadings(app.state(), setup.id).find((reading) => reading.id === id)?.struckAt).toBeNull();
   });
 
@@ -344,8 +347,7 @@ describe('what a person can do', () => {
     const [change] = selectSceneChanges(app.state(), setup.id);
     if (change?.at === selectReadings(app.state(), setup.id).at(-1)?.at) return expect(stale()).toBeUndefined();
     expect(stale()).toBe('scene');
-    app.actions.undo(setup.id);
-    expect(notice()).toBe('Head turned struck out. Restore it in the log.');
+    expect(app.actions.undo(setup.id)).toMatchObject({ kind: 'struck', fact: { what: 'head-turned' } });
     expect(stale()).toBeUndefined();
   });
 

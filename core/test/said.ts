@@ -1,6 +1,7 @@
 import { type CureKind, diagnose, type NextAction, type NotHelping, type WayOut } from '../src/advice';
 import type { Cure, Diagnosis } from '../src/advice/cures';
 import type { Disagreement, PointSolution, Warning } from '../src/balance';
+import { english } from '../src/english';
 import type { EqualLook, Ripple } from '../src/explain';
 import type { CameraSolution } from '../src/exposure';
 import type { Kit } from '../src/gear';
@@ -11,7 +12,7 @@ import type { Outcome } from '../src/photometry';
 import type { Setup } from '../src/setup';
 import { type Solution, solve } from '../src/solution';
 import type { Placement, StageCaution } from '../src/stage';
-import { english, type Words, type WordsContext } from '../src/words';
+import type { Words, WordsContext } from '../src/words';
 
 /**
  * A solution with its sentences laid where they stood before figures and sentences were parted: what the corpus was

@@ -12,7 +12,7 @@ import type { DataSource } from 'typeorm';
 
 import { clientFiles } from './clientFiles';
 import type { Config } from './config';
-import { DeviceGateway } from './devices/gateway';
+import { type DeviceGateway } from './devices/gateway';
 import type { AppEnv } from './environment';
 import { deviceRoutes } from './routes/devices';
 import { sessionRoutes } from './routes/session';

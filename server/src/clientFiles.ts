@@ -6,7 +6,6 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 
-
 import type { AppEnv } from './environment';
 
 /** Hashes of the page's inline scripts, which the content security policy then admits. */

@@ -3,11 +3,17 @@ import pg from 'pg';
 import pino from 'pino';
 import type { DataSource } from 'typeorm';
 
-import { type Document, type Mutation, type SyncRequest, type SyncResponse, syncResponseSchema } from '@sphene/core/documents';
+import {
+  type Document,
+  type Mutation,
+  type SyncRequest,
+  type SyncResponse,
+  syncResponseSchema,
+} from '@sphene/core/documents';
 import { createApp } from '../src/app';
 import { loadConfig } from '../src/config';
 import { createDataSource, migrate } from '../src/db/dataSource';
-import { DeviceGateway } from '../src/devices/gateway';
+import { type DeviceGateway } from '../src/devices/gateway';
 import { createGateway } from '../src/devices/index';
 
 export interface TestServer {

@@ -1,7 +1,7 @@
 import { DEVICE_PROTOCOL, type DeviceHello, type MeterReading, seeded } from '@sphene/core/devices';
+import { english } from '@sphene/core/english';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import { POINT_ROLES } from '@sphene/core/setup';
-import { english } from '@sphene/core/words';
 import { commandButton, devicePage, escape } from './page';
 import { endOnSignal, serveDevice } from './serveDevice';
 import { SimulatedMeter } from './simulatedMeter';

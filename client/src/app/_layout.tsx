@@ -1,7 +1,7 @@
+import { useLaterScreens } from '@/shell/laterScreen';
+import { WorkProvider } from '@/shell/work';
 import { ApplicationProvider } from '@/store/application';
 import { useAppSelector } from '@/store/store';
-import { useLaterScreens } from '@/shell/laterScreen';
-import { NextTextProvider } from '@/shell/nextText';
 import { ThemeProvider, usePalette } from '@/ui/theme';
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
@@ -17,16 +17,16 @@ function Screens() {
   );
 }
 
-const loadNextText = async () => (await import('@/pieces/work')).nextText;
+const loadWork = () => import('@/pieces/work');
 
 function Themed() {
   const theme = useAppSelector((state) => state.device.theme);
   useLaterScreens();
   return (
     <ThemeProvider choice={theme}>
-      <NextTextProvider load={loadNextText}>
+      <WorkProvider load={loadWork}>
         <Screens />
-      </NextTextProvider>
+      </WorkProvider>
     </ThemeProvider>
   );
 }

@@ -1,3 +1,3 @@
 import { laterScreen } from '@/shell/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/shoots/NewShootScreen')).NewShootScreen);
+export default laterScreen(async () => (await import('@/pieces/work')).NewShootScreen);

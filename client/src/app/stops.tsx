@@ -1,3 +1,3 @@
 import { laterScreen } from '@/shell/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/stops/StopsScreen')).StopsScreen);
+export default laterScreen(async () => (await import('@/pieces/work')).StopsScreen);

@@ -1,4 +1,4 @@
-import { english, pseudo, PSEUDO_MARKS, pseudoText, type Words } from '@sphene/core/words';
+import { pseudoText } from '@sphene/core/words';
 
 /** Where this device keeps the language that was chosen. */
 export const LANGUAGE_KEY = 'sphene.language';
@@ -11,10 +11,8 @@ function chosenTag(): string {
     return 'en'; // storage is blocked: the first language then
   }
 }
-const isPseudo = chosenTag() === 'x-pseudo';
-
-/** Every sentence about figures. */
-export const words: Words = isPseudo ? pseudo(english) : english;
+/** Whether the page is drawn in the pseudo-language. */
+export const isPseudo = chosenTag() === 'x-pseudo';
 
 /** A feature's own texts: plain ones, ones with something put in, and groups of both. */
 export interface Texts {
@@ -32,5 +30,3 @@ function translated(value: Texts[string]): Texts[string] {
  * second object of the same type.
  */
 export const catalogue = <T extends Texts>(first: T): T => (isPseudo ? (translated(first) as T) : first);
-
-export { PSEUDO_MARKS };

@@ -1,7 +1,11 @@
-// Everything that works out light comes in one piece: what two pieces share is fetched with the first page, and neither the
-// solver, the astronomy nor the renderer is wanted there.
+// Everything that works out light or speaks of it comes in one piece: what two pieces share is fetched with the first page,
+// and neither the solver, the sentences, the astronomy nor the renderer is wanted there.
+export { SettingsScreen } from '@/features/account/SettingsScreen';
 export { DevicesScreen } from '@/features/devices/DevicesScreen';
 export { KitScreen } from '@/features/kit/KitScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';
 export { SetupScreen } from '@/features/setup/SetupScreen';
-export { nextText } from '@/setupView/nextText';
+export { NewShootScreen } from '@/features/shoots/NewShootScreen';
+export { ShootScreen } from '@/features/shoots/ShootScreen';
+export { StopsScreen } from '@/features/stops/StopsScreen';
+export { nextText, readSetup } from '@/setupView/lent';

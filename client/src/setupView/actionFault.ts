@@ -1,4 +1,5 @@
-import { catalogue, words } from '@/language/language';
+import { catalogue } from '@/language/language';
+import { words } from '@/language/words';
 import type { ActionFault } from '@/store/actions';
 
 const text = catalogue({

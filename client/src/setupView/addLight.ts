@@ -1,8 +1,9 @@
+import { words } from '@/language/words';
 import type { ActionFault, Actions } from '@/store/actions';
 import { newId } from '@/store/ids';
 import { selectDocument, selectFacts } from '@/store/selectors';
 import type { Store } from '@/store/store';
-import { words } from '@/language/language';
+
 import { lightToAdd } from '@sphene/core/advice';
 import { failure, type Outcome } from '@sphene/core/photometry';
 import { LIGHT_ROLE_FACTS, type LightRole } from '@sphene/core/setup';

@@ -1,3 +1,9 @@
+import { type Actions } from '@/store/actions';
+import { meteringMoved, noticed } from '@/store/deviceSlice';
+import { devicesListed, lookingMoved, troubled } from '@/store/devicesSlice';
+import { newId } from '@/store/ids';
+import { selectReadings, selectSetup } from '@/store/selectors';
+import type { Store } from '@/store/store';
 import { openFrame } from '@/workers/openFrame';
 import { z } from 'zod';
 
@@ -15,13 +21,6 @@ import { kitInUse } from '@sphene/core/formats';
 import { statedLight } from '@sphene/core/lights';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import type { FiredLight, MeteringMethod } from '@sphene/core/setup';
-import { Actions } from '@/store/actions';
-import { meteringMoved, noticed } from '@/store/deviceSlice';
-import { devicesListed, lookingMoved, troubled } from '@/store/devicesSlice';
-import { newId } from '@/store/ids';
-import { selectReadings, selectSetup } from '@/store/selectors';
-import type { Store } from '@/store/store';
-
 import { selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 
 const CLIENT = 'sphene-devices-page';

@@ -1,6 +1,7 @@
 import { timestamp } from '@/store/ids';
 import { selectChanges, selectDocument, selectFrames, selectReadings, selectSceneChanges } from '@/store/selectors';
 import type { RootState } from '@/store/store';
+
 import { kitInUse, type SetupFile } from '@sphene/core/formats';
 import { selectKit } from './selectSolution';
 

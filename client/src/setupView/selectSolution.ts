@@ -1,7 +1,7 @@
-import { createSelector } from '@reduxjs/toolkit';
-
 import { byId, ofType, sameList, selectFacts, selectGear, selectSetup } from '@/store/selectors';
 import type { RootState } from '@/store/store';
+import { createSelector } from '@reduxjs/toolkit';
+
 import type { Kit } from '@sphene/core/gear';
 import { teach } from '@sphene/core/lights';
 import type { Reading } from '@sphene/core/setup';

@@ -1,8 +1,8 @@
-import { useStore } from 'react-redux';
-
 import type { Actions } from '@/store/actions';
 import { useActions } from '@/store/application';
 import type { Store } from '@/store/store';
+import { useStore } from 'react-redux';
+
 import { Devices } from './devices';
 
 const made = new WeakMap<Store, Devices>();

@@ -1,13 +1,13 @@
-import { useActions } from '@/store/application';
 import { useDevices } from '@/setupView/useDevices';
+import { useActions } from '@/store/application';
 import { meteringMoved, noticed } from '@/store/deviceSlice';
 import { selectSetup } from '@/store/selectors';
-import { restingAdvice, selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 import { useAppDispatch, useAppSelector } from '@/store/store';
 import { useEffect, useMemo, useRef } from 'react';
 
 import type { Setting } from '@sphene/core/setup';
 import { sayActionFault } from './actionFault';
+import { restingAdvice, selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 import type { SetupView } from './setupContext';
 
 /** The setup of a screen with its solution and what changes it; `view` is null while it is not there, `ready` says whether it may still come. */

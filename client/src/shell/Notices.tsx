@@ -1,3 +1,4 @@
+import { catalogue } from '@/language/language';
 import { useActions } from '@/store/application';
 import { noticed } from '@/store/deviceSlice';
 import { useAppDispatch, useAppSelector } from '@/store/store';
@@ -5,6 +6,14 @@ import { View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 
 import { Txt } from '../ui/Txt';
+
+const text = catalogue({
+  blocked:
+    'This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary window: until then changes last only while this page is open.',
+  full: 'This device is full: the last change is on screen but not kept. Free some space, then change it once more.',
+  bringBack: 'Bring back',
+  deleted: (title: string) => `${title} deleted.`,
+});
 
 /** What was merely done is told briefly, so that it does not lie over the keys; a way back stays longer. */
 const TOLD_MS = 3000;
@@ -21,7 +30,7 @@ export function Notices() {
       {storageProblem !== null && (
         <View role="alert" style={{ padding: 12 }}>
           <Txt size="label" tone="danger" bold>
-            {storageProblem}
+            {text[storageProblem]}
           </Txt>
         </View>
       )}
@@ -29,15 +38,13 @@ export function Notices() {
         <Snackbar
           visible
           onDismiss={close}
-          duration={notice.undo === undefined ? TOLD_MS : UNDO_MS}
+          duration={'deleted' in notice ? UNDO_MS : TOLD_MS}
           wrapperStyle={{ bottom: 96 }}
-          {...(notice.undo === undefined
-            ? {}
-            : {
-                action: { label: notice.undo.label, onPress: () => actions.bringBack(notice.undo?.documentIds ?? []) },
-              })}
+          {...('deleted' in notice
+            ? { action: { label: text.bringBack, onPress: () => actions.bringBack(notice.documentIds) } }
+            : {})}
         >
-          {notice.text}
+          {'deleted' in notice ? text.deleted(notice.deleted) : notice.text}
         </Snackbar>
       )}
     </>

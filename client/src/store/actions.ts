@@ -15,14 +15,13 @@ import {
   newSetup,
   PLAIN_READING,
   type Reading,
+  type SceneChange,
   type SceneChangeKind,
   type Setting,
   type SettingFault,
   type SettingPath,
   withSettings,
 } from '@sphene/core/setup';
-import { words } from '@/language/language';
-
 import { noticed } from './deviceSlice';
 import { drafted } from './documentsSlice';
 import { newId, timestamp } from './ids';
@@ -37,7 +36,7 @@ import {
   selectSpots,
 } from './selectors';
 import type { Store } from './store';
-import { Keeper } from './sync/keeper';
+import { type Keeper } from './sync/keeper';
 
 const put = (document: Document) => ({ id: document.id, document });
 
@@ -49,6 +48,20 @@ const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
 
 /** Why something that a person did to a setup was not done. */
 export type ActionFault = SettingFault | { kind: 'setup-gone' | 'no-flash-in-kit' };
+
+/** What was taken back. */
+export type Undone =
+  | { kind: 'struck'; fact: Reading | SceneChange | Frame }
+  | { kind: 'correction'; readingText: string }
+  | { kind: 'change' | 'change-stays' | 'nothing' };
+
+/** What a fresh spot and its setup are called: the caller's language says it. */
+export interface FreshNames {
+  spot: string;
+  setup: string;
+  face: string;
+  background: string;
+}
 
 /** What a person can do to their documents. Everything goes through the keeper, which keeps and sends it. */
 export class Actions {
@@ -108,7 +121,6 @@ export class Actions {
       put({ ...old, struckAt: timestamp() }),
       put({ ...old, ...correction, id: newId(), corrects: old.id, struckAt: null }),
     ]);
-    this.store.dispatch(noticed({ text: 'Reading put right; the old one is struck out in the log.' }));
   }
 
   /** Reports that something in the scene changed: readings before it may not hold. */
@@ -133,8 +145,8 @@ export class Actions {
     if (fact !== undefined) void this.keeper.commit([put({ ...fact, struckAt: strike ? timestamp() : null })]);
   }
 
-  /** Takes the last thing back: a fact is struck out, a correction or a change of settings reversed. */
-  undo(setupId: string): void {
+  /** Takes the last thing back: a fact is struck out, a correction or a change of settings reversed. Says what it was. */
+  undo(setupId: string): Undone {
     const state = this.store.getState();
     const facts = [
       ...selectReadings(state, setupId),
@@ -147,50 +159,33 @@ export class Actions {
     const group = lastUndoable(selectChangeGroups(state, setupId));
     if (fact !== undefined && (group === undefined || fact.id > (group.ids.at(-1) ?? ''))) {
       this.strike(fact.type, fact.id, true);
-      if (fact.type === 'reading' && fact.corrects !== null) {
-        this.strike('reading', fact.corrects, false);
-        this.store.dispatch(
-          noticed({
-            text: `Correction taken back: the reading is ${selectDocument(this.store.getState(), 'reading', fact.corrects)?.text ?? ''} again.`,
-          }),
-        );
-      } else
-        this.store.dispatch(
-          noticed({
-            text: `${fact.type === 'reading' ? `Reading ${fact.text}` : fact.type === 'frame' ? `Frame ${fact.name}` : words.sceneChange(fact.what).label} struck out. Restore it in the log.`,
-          }),
-        );
-    } else if (group !== undefined) {
-      const undone = this.changeSettings(setupId, undoSettings(group), group.ids);
-      this.store.dispatch(
-        noticed({
-          text: undone.ok
-            ? 'Last change taken back.'
-            : 'The last change cannot be taken back: what it changed is not there any more.',
-        }),
-      );
-    } else this.store.dispatch(noticed({ text: 'There is nothing to take back.' }));
+      if (fact.type !== 'reading' || fact.corrects === null) return { kind: 'struck', fact };
+      this.strike('reading', fact.corrects, false);
+      const before = selectDocument(this.store.getState(), 'reading', fact.corrects);
+      return { kind: 'correction', readingText: before?.text ?? '' };
+    }
+    if (group === undefined) return { kind: 'nothing' };
+    const undone = this.changeSettings(setupId, undoSettings(group), group.ids);
+    return { kind: undone.ok ? 'change' : 'change-stays' };
   }
 
   /** A new shoot with one spot and one setup, ready to meter. Returns the shoot's id. */
-  createShoot(facts: Pick<Shoot, 'title' | 'date' | 'place' | 'timeZone'>): string {
+  createShoot(facts: Pick<Shoot, 'title' | 'date' | 'place' | 'timeZone'>, names: FreshNames): string {
     const shoot: Shoot = { type: 'shoot', version: 1, id: newId(), ...facts };
-    void this.keeper.commit([put(shoot), ...this.spotWithSetup(shoot.id, 'First spot').map(put)]);
+    void this.keeper.commit([put(shoot), ...this.spotWithSetup(shoot.id, names).map(put)]);
     return shoot.id;
   }
 
   /** A new spot with one setup. Returns the setup's id. */
-  addSpot(shootId: string): string {
-    const count = selectSpots(this.store.getState()).filter((spot) => spot.shootId === shootId).length;
-    const [spot, setup] = this.spotWithSetup(shootId, `Spot ${count + 1}`);
+  addSpot(shootId: string, names: FreshNames): string {
+    const [spot, setup] = this.spotWithSetup(shootId, names);
     void this.keeper.commit([spot, setup].map(put));
     return setup.id;
   }
 
   /** One more setup at a spot. Returns its id. */
-  addSetup(spot: Spot): string {
-    const count = selectSetups(this.store.getState()).filter((setup) => setup.spotId === spot.id).length;
-    const setup = this.freshSetup(spot, `Setup ${count + 1}`);
+  addSetup(spot: Spot, names: FreshNames): string {
+    const setup = this.freshSetup(spot, names);
     void this.keeper.commit([put(setup)]);
     return setup.id;
   }
@@ -207,9 +202,7 @@ export class Actions {
     const gone: Document[] = [document, ...selectSpots(state).filter(inside), ...selectSetups(state).filter(inside)];
     this.removed.set(document.id, gone);
     void this.keeper.commit(gone.map(({ id }) => ({ id, document: null })));
-    this.store.dispatch(
-      noticed({ text: `${document.title} deleted.`, undo: { label: 'Bring back', documentIds: [document.id] } }),
-    );
+    this.store.dispatch(noticed({ deleted: document.title, documentIds: [document.id] }));
   }
 
   /** Brings back what `remove` deleted. */
@@ -255,18 +248,18 @@ export class Actions {
     return incoming.setup.id;
   }
 
-  private freshSetup(spot: Spot, title: string) {
+  private freshSetup(spot: Spot, { setup: title, face, background }: FreshNames) {
     const kit = selectGear(this.store.getState());
     return newSetup(
       { id: newId(), shootId: spot.shootId, spotId: spot.id },
-      { title, face: words.pointRole('face').name, background: words.pointRole('background').name },
+      { title, face, background },
       kit.cameras[0]?.id ?? null,
       kit.preferences.keepOrder,
     );
   }
 
-  private spotWithSetup(shootId: string, title: string) {
-    const spot: Spot = { type: 'spot', version: 1, id: newId(), shootId, title };
-    return [spot, this.freshSetup(spot, 'Setup 1')] as const;
+  private spotWithSetup(shootId: string, names: FreshNames) {
+    const spot: Spot = { type: 'spot', version: 1, id: newId(), shootId, title: names.spot };
+    return [spot, this.freshSetup(spot, names)] as const;
   }
 }

@@ -6,18 +6,18 @@ export type SyncStatus = 'starting' | 'syncing' | 'synced' | 'offline' | 'refuse
 export const THEME_CHOICES = ['system', 'dark', 'glare', 'dim'] as const;
 export type ThemeChoice = (typeof THEME_CHOICES)[number];
 
-/** A message at the foot of the screen, with a way to take the thing back. */
-export interface Notice {
-  text: string;
-  undo?: { label: string; documentIds: string[] };
-}
+/** A message at the foot of the screen; what was deleted by its title comes with a way to bring it back. */
+export type Notice = { text: string } | { deleted: string; documentIds: string[] };
+
+/** Why this device's own storage could not be used. */
+export type StorageProblem = 'blocked' | 'full';
 
 export interface DeviceState {
   sync: SyncStatus;
   /** changes that wait for the server */
   waiting: number;
   /** why this device's own storage could not be used; null when all is well */
-  storageProblem: string | null;
+  storageProblem: StorageProblem | null;
   theme: ThemeChoice;
   notice: Notice | null;
   /** minutes pass: ages of readings are counted from here */
@@ -46,7 +46,7 @@ const slice = createSlice({
     waitingCounted(state, { payload }: PayloadAction<number>) {
       state.waiting = payload;
     },
-    storageFailed(state, { payload }: PayloadAction<string | null>) {
+    storageFailed(state, { payload }: PayloadAction<StorageProblem | null>) {
       state.storageProblem = payload;
     },
     themeChosen(state, { payload }: PayloadAction<ThemeChoice>) {

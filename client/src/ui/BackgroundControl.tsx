@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { View } from 'react-native';
 
 import { formatStops } from '@sphene/core/notation';

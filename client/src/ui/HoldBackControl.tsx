@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { View } from 'react-native';
 
 import { LOOK_WAY_IDS, type LookWayId } from '@sphene/core/gear';

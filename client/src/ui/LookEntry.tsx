@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TextInput } from 'react-native-paper';

@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -11,7 +11,7 @@ import {
   readMeterText,
   type ReadValue,
 } from '@sphene/core/notation';
-import { ev100, type ExposureSettings, type Increment, METER_CONSTANT } from '@sphene/core/photometry';
+import { ev100, type ExposureSettings, type Increment, type METER_CONSTANT } from '@sphene/core/photometry';
 import { ActionButton } from './ActionButton';
 import { ClearKey, ReadingPad } from './ReadingPad';
 import { Txt } from './Txt';

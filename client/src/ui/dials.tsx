@@ -1,4 +1,5 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
+
 import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
 import type { Preferences } from '@sphene/core/gear';
 import {

@@ -9,4 +9,4 @@ export {
   thrownTowards,
 } from './ambientField';
 export { panelFlat, panelSize } from './panelPlace';
-export { type SunStand, sunStand } from './sun';
+export { sunStand, type SunStand } from './sun';

@@ -2,6 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { ambientPair } from '../../test/ambientPair';
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
 import { type Kit, lampLuxAt1M, SURFACES } from '../gear';
 import { type Lamp, lampSchema } from '../gear/lamp';
 import { ev100FromLux } from '../photometry';
@@ -18,8 +20,6 @@ import {
   type Setup,
   withSettings,
 } from '../setup';
-import { usualPoint } from '../../test/points';
-import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const { setup, facts } = ambientPair(SAMPLE_HALL.setup);

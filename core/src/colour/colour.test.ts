@@ -2,8 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import golden from '../../test/golden/gels.json';
+import { english } from '../english';
 import { USUAL_GELS } from '../sample/gels';
-import { english } from '../words';
 import { colourDistanceMired, gelled, gelLossStops, stackFor } from './gels';
 import {
   castOf,

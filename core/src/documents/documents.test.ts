@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { sunStand } from '../ambient';
+import { english } from '../english';
 import { DEFAULT_PREFERENCES, gatherKit, kitItems, schemaFault } from '../gear';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { newSetup, type Setup, withSettings } from '../setup';
-import { english } from '../words';
-import { describeChange } from '../words/english/change';
 import { type Change, groupChanges, lastUndoable, settingChanges, undoSettings } from './change';
 import { documentSchema } from './document';
 import { mergeByField } from './merge';
@@ -94,7 +94,7 @@ describe('changes', () => {
       path: Change['settings'][number]['path'],
       from: Change['settings'][number]['from'],
       to: Change['settings'][number]['to'],
-    ) => describeChange(change(702, [{ path, from, to }]), setup, SAMPLE_KIT);
+    ) => english.change(change(702, [{ path, from, to }]), { setup, kit: SAMPLE_KIT }, (sun) => sunStand({ sun }));
     expect(say('look.holdBackStops', 2 / 3, 1)).toBe(
       'Hold-back: 1.0 stops under the total, flash share 50 %, was 0.7 stops under the total, flash share 37 %',
     );
@@ -328,11 +328,11 @@ describe('documents from before several lights', () => {
   });
 
   it('changes of lights are told by role, letter and field', () => {
-    const say = (path: Parameters<typeof describeChange>[0]['settings'][number]['path'], from: unknown, to: unknown) =>
-      describeChange(
-        { settings: [{ path, from, to } as Parameters<typeof describeChange>[0]['settings'][number]] },
-        SAMPLE_HALL.setup,
-        SAMPLE_KIT,
+    const say = (path: Change['settings'][number]['path'], from: unknown, to: unknown) =>
+      english.change(
+        { settings: [{ path, from, to } as Change['settings'][number]] },
+        { setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT },
+        (sun) => sunStand({ sun }),
       );
     expect(say('lights.0.gelIds', [], [sampleId(143)])).toBe('Key A, gels: ½ warm, was none');
     expect(say('lights.0.sideDeg', 40, -30)).toBe('Key A, side: 30° left, was 40° right');

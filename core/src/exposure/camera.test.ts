@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { usualPoint } from '../../test/points';
 import type { WayOut } from '../advice';
 import { balance } from '../balance';
 import type { WhyChain } from '../explain';
@@ -14,7 +15,6 @@ import { newLight, PLAIN_READING, type Reading, type Setup, setupSchema, withSet
 import { solve } from '../solution';
 import { chooseCameraSettings, limitsInForce, videoShutterTv } from './cameraSettings';
 import { circleOfConfusionMm, depthAv, sharpZoneM } from './depthOfField';
-import { usualPoint } from '../../test/points';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const KIT: Kit = SAMPLE_KIT;

@@ -2,10 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import golden from '../../test/golden/flash-power.json';
+import { english } from '../english';
 import { effectiveDistanceM } from '../modifiers';
 import { parseAperture } from '../notation';
 import { roundToStep, svFromIso } from '../photometry';
-import { english } from '../words';
 import { automaticStart } from './automatic';
 import { highSpeedSyncLossStops, zoomGainStops } from './flashUnit';
 import { flashAv, flashPowerStops, guideNumberFromWs } from './guideNumber';

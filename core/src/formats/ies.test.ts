@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { english } from '../english';
 import { beamSchema, beamShare } from '../modifiers';
-import { english } from '../words';
 import { readIes } from './ies';
 
 const GOOD = [

@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { english } from '../words';
-import { kitInUse, readSetupFile, type SetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from './setupFile';
 import { solveSaid } from '../../test/said';
+import { english } from '../english';
+import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+import { kitInUse, readSetupFile, type SetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from './setupFile';
 
 const file: SetupFile = {
   format: 'sphene-setup',

@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
 import type { Kit } from '../gear';
 import { outlierQuestion } from '../metering';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
@@ -17,8 +19,6 @@ import {
 } from '../setup';
 import { firedAs } from './lightConfig';
 import { teach } from './teach';
-import { usualPoint } from '../../test/points';
-import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const hall = SAMPLE_HALL.setup;

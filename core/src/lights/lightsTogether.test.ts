@@ -1,7 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { solveSaid } from '../../test/said';
 import { lightToAdd } from '../advice';
+import { english } from '../english';
 import { equalLooks, ripple } from '../explain';
 import { type Kit, offered } from '../gear';
 import { apparentSizeDeg } from '../modifiers';
@@ -20,9 +22,7 @@ import {
   setupSchema,
   withSettings,
 } from '../setup';
-import { english } from '../words';
 import { statedLight } from './statedLight';
-import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const terrace: Setup = {

@@ -14,5 +14,5 @@ export { type Fact, type MeteredScene, meterScene } from './meteredScene';
 export type { PointAmbient } from './pointAmbient';
 export { pointPlace } from './pointPlaces';
 export { outlierQuestion, questionFlashes, type ReadingQuestion } from './questions';
-export { type MeterAgain, SAME_LIGHT_STOPS, type Staleness } from './stale';
+export type { MeterAgain, Staleness } from './stale';
 export type { MeteringWarning } from './warning';

@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import {
   PLAIN_READING,
@@ -16,8 +18,6 @@ import {
 } from '../setup';
 import { lightEv100 } from './levels';
 import type { Fact } from './meteredScene';
-import { usualPoint } from '../../test/points';
-import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
 const at = (minutesAgo: number) => new Date(CLOCK.getTime() - minutesAgo * 60_000).toISOString();

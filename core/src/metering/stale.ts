@@ -11,6 +11,8 @@ export type Staleness =
 export interface MeterAgain {
   pointId: string;
   settles: string[];
+  /** how near each other their light lay, stops */
+  withinStops: number;
   because: Staleness;
 }
 
@@ -22,7 +24,7 @@ const HOLDS_MINUTES = { sun: 15, shade: 20, indoors: 45 } as const;
 const SHORTEST_MINUTES = 3;
 const DRIFT_STOPS = 1 / 3;
 /** Points whose readings lay this near each other stand in the same light. */
-export const SAME_LIGHT_STOPS = 0.2;
+const SAME_LIGHT_STOPS = 0.2;
 
 const minutesBetween = (from: string, to: number): number => (to - Date.parse(from)) / MINUTE_MS;
 
@@ -115,6 +117,13 @@ export function meterAgain(stale: readonly PointReading[]): MeterAgain[] {
   return groups.flatMap(([first, ...rest]) =>
     first?.stale == null
       ? []
-      : [{ pointId: first.point.id, because: first.stale, settles: rest.map(({ point }) => point.id) }],
+      : [
+          {
+            pointId: first.point.id,
+            because: first.stale,
+            settles: rest.map(({ point }) => point.id),
+            withinStops: SAME_LIGHT_STOPS,
+          },
+        ],
   );
 }

@@ -1,10 +1,10 @@
-import { saidReadText } from '../../test/said';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { saidReadText } from '../../test/said';
+import { english } from '../english';
 import { discResponse, domeResponse, ev100, TONES } from '../photometry';
 import { luxFromEv100 } from '../photometry/exposure';
-import { english } from '../words';
 import { READ_VALUES, settingsAt } from './heldValues';
 import { type ReadingContext, readMeterText } from './meanings';
 

@@ -4,7 +4,7 @@ import {
   type ExposureSettings,
   failure,
   type Increment,
-  METER_CONSTANT,
+  type METER_CONSTANT,
   type Outcome,
   success,
 } from '../photometry';

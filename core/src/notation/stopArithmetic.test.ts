@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { english } from '../words';
+import { english } from '../english';
 import { formatAperture, formatShutter } from './format';
 import { answerStops } from './stopArithmetic';
 

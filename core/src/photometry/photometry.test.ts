@@ -6,6 +6,7 @@ import apertures from '../../test/golden/notation-aperture.json';
 import shutters from '../../test/golden/notation-shutter.json';
 import twoExposureErrors from '../../test/golden/two-exposures-errors.json';
 import twoExposures from '../../test/golden/two-exposures.json';
+import { english } from '../english';
 import {
   apertureNumber,
   formatAperture,
@@ -16,7 +17,6 @@ import {
   parseIso,
   parseShutter,
 } from '../notation';
-import { english } from '../words';
 import {
   avFromN,
   ev100,

@@ -5,7 +5,7 @@ import { pointPlace } from '../metering';
 import { beamShare } from '../modifiers';
 import {
   areaSource,
-  BACKDROPS,
+  type BACKDROPS,
   beamTable,
   type Blocker,
   cosineBeam,

@@ -4,11 +4,11 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { PICTURE_SCENES, type RenderedScene, renderScene, sceneOf, usualPanel } from '../../test/pictureScenes';
+import { english } from '../english';
 import { pictureOf, toneMarks, weightsOf } from '../picture';
 import { greyCardValue, strengthsOf } from '../picture/weights';
 import { SAMPLE_KIT } from '../sample';
 import { solve } from '../solution';
-import { english } from '../words';
 import type { Vec } from './base/vector';
 import { traceVisible } from './light/visibility';
 import { MATERIAL } from './sculpture/bust';

@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { solveSaid } from '../../test/said';
+import { english } from '../english';
 import type { Kit } from '../gear';
 import { parseAperture } from '../notation';
 import { addLight, lookFigures } from '../photometry';
@@ -17,8 +19,6 @@ import {
   setupSchema,
   withSettings,
 } from '../setup';
-import { english } from '../words';
-import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const set = (setup: Setup, ...settings: Setting[]): Setup => {

@@ -2,10 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { sceneOf } from '../../test/pictureScenes';
+import { english } from '../english';
 import { pictureOf } from '../picture';
 import { SAMPLE_KIT } from '../sample';
 import { solve } from '../solution';
-import { english } from '../words';
 import { companions } from './company';
 
 const scene = (over: Parameters<typeof sceneOf>[1]['over'], subject: Parameters<typeof sceneOf>[1]['subject'] = {}) =>

@@ -2,14 +2,14 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { sceneOf, usualPanel } from '../../test/pictureScenes';
+import { solveSaid } from '../../test/said';
 import { sunStand } from '../ambient';
+import { english } from '../english';
 import { SAMPLE_KIT, sampleId } from '../sample';
 import { type Setting, type Setup, withSettings } from '../setup';
-import { english } from '../words';
 import type { StageWatch } from './cautions';
 import { mirroredStage, placementsFor } from './placements';
 import { halfBeamDeg } from './stageLights';
-import { solveSaid } from '../../test/said';
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 type Says = Parameters<typeof sceneOf>[1];

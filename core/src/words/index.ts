@@ -1,7 +1,3 @@
-export type { WordsContext } from './context';
-export { english } from './english/english';
-export { lightName } from './english/gear';
-export { LOOK_WAYS } from './english/look';
-export { sayMethod } from './english/method';
-export { pseudo, PSEUDO_MARKS, pseudoText } from './pseudo';
-export type { RippleWords, WhyWords, Words } from './words';
+export { incrementOf, lightOf, pointOf, unitOf, type WordsContext } from './context';
+export { pseudo, pseudoText } from './pseudo';
+export type { LookFault, Mark, PriceWords, RippleWords, StandOf, WhyWords, Words } from './words';

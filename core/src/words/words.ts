@@ -37,6 +37,7 @@ import type {
   SceneChangeKind,
   SettingFault,
   Subject,
+  Sun,
 } from '../setup';
 import type { Companion, Placement, StageMove, StageWatch } from '../stage';
 import type { WordsContext } from './context';
@@ -98,6 +99,9 @@ export interface LookFault {
   text: string;
 }
 
+/** Where a sun stands against the camera; null: there is none. */
+export type StandOf = (sun: Sun) => SunStand | null;
+
 /**
  * A language. Every sentence that the product says of figures is made here, from typed reasons: one function a union,
  * each an exhaustive switch, so that the compiler says what a second language lacks.
@@ -108,146 +112,150 @@ export interface Words {
 
   // counting
   /** `1.3 stops brighter`; the direction is never left to a sign */
-  stops(stops: number, increment?: Increment): string;
+  stops: (stops: number, increment?: Increment) => string;
   /** `+1.3 brighter` */
-  stopsBothWays(stops: number, increment?: Increment): string;
+  stopsBothWays: (stops: number, increment?: Increment) => string;
   /** an aperture for a voice */
-  aperture(av: number, increment: Increment): string;
+  aperture: (av: number, increment: Increment) => string;
   /** how long ago */
-  age(minutes: number): string;
+  age: (minutes: number) => string;
   /** seconds until a flash is ready */
-  recycle(seconds: number): string;
+  recycle: (seconds: number) => string;
   /** a distance without a tape */
-  paces(distanceM: number): string;
+  paces: (distanceM: number) => string;
 
   // names of things
-  pointRole(role: PointRole): { name: string; advice: string };
-  lightRole(role: LightRole): Named;
+  pointRole: (role: PointRole) => { name: string; advice: string };
+  lightRole: (role: LightRole) => Named;
   /** `Key A` */
-  light(light: Pick<Light, 'role' | 'group'>): string;
+  light: (light: Pick<Light, 'role' | 'group'>) => string;
   /** the same in the middle of a sentence */
-  lightInText(light: Pick<Light, 'role' | 'group'>): string;
-  panelKind(kind: PanelKind): Named;
+  lightInText: (light: Pick<Light, 'role' | 'group'>) => string;
+  panelKind: (kind: PanelKind) => Named;
   /** `Reflector, silver` */
-  panelName(panel: Pick<Panel, 'kind' | 'surface'>): string;
+  panelName: (panel: Pick<Panel, 'kind' | 'surface'>) => string;
   /** modifier, grid and gels of a light */
-  front(parts: { modifierName: string | null; added: readonly string[] }): string;
+  front: (parts: { modifierName: string | null; added: readonly string[] }) => string;
   /** a power of a unit of the kit, in plain stops where it has left the kit */
-  power(kit: Kit, unitId: string, powerStops: number): string;
-  tone(id: ToneId | 'own'): string;
-  colourSource(id: NamedSource): string;
-  companion(companion: Companion): string;
+  power: (kit: Kit, unitId: string, powerStops: number) => string;
+  tone: (id: ToneId | 'own') => string;
+  colourSource: (id: NamedSource) => string;
+  companion: (companion: Companion) => string;
   /** where someone of a group stands */
-  personPlace(place: PersonPlace): string;
-  caster(caster: Caster): string;
-  motion(motion: Motion): { name: string; words: string };
-  sceneChange(kind: SceneChangeKind): { label: string; because: string };
-  subject(subject: Subject): string;
-  sun(sun: SunStand): string;
+  personPlace: (place: PersonPlace) => string;
+  caster: (caster: Caster) => string;
+  motion: (motion: Motion) => { name: string; words: string };
+  sceneChange: (kind: SceneChangeKind) => { label: string; because: string };
+  subject: (subject: Subject) => string;
+  sun: (sun: SunStand) => string;
 
   // metering
   /** how a reading is taken, as a choice */
-  methodChoice(key: MethodKey): { name: string; advice: string };
-  method(method: ReadingMethod): string;
-  point(point: PointSolution, context: WordsContext): string;
-  atCamera(at: NonNullable<PointSolution['atCamera']>): string;
-  staleness(stale: Staleness): string;
-  meterAgain(again: MeterAgain, context: WordsContext): string;
-  question(question: ReadingQuestion, context: WordsContext): { text: string; cause: string };
-  disagreement(
+  methodChoice: (key: MethodKey) => { name: string; advice: string };
+  method: (method: ReadingMethod) => string;
+  point: (point: PointSolution, context: WordsContext) => string;
+  atCamera: (at: NonNullable<PointSolution['atCamera']>) => string;
+  staleness: (stale: Staleness) => string;
+  meterAgain: (again: MeterAgain, context: WordsContext) => string;
+  question: (question: ReadingQuestion, context: WordsContext) => { text: string; cause: string };
+  disagreement: (
     disagreement: Disagreement,
     context: WordsContext,
-  ): { text: string; causes: string[]; tellApart: string | null };
-  dome(choice: DomeChoice): string;
-  flashFault(fault: FlashFault): string;
-  warning(warning: Warning, context: WordsContext): string;
+  ) => { text: string; causes: string[]; tellApart: string | null };
+  dome: (choice: DomeChoice) => string;
+  flashFault: (fault: FlashFault) => string;
+  warning: (warning: Warning, context: WordsContext) => string;
 
   // the look
-  lookWay(way: LookWayId): LookWayWords;
+  lookWay: (way: LookWayId) => LookWayWords;
   /** the figure and what it counts, for a large display */
-  lookFigure(holdBackStops: number, way: LookWayId): { figure: string; unit: string };
-  look(holdBackStops: number, way: LookWayId): string;
+  lookFigure: (holdBackStops: number, way: LookWayId) => { figure: string; unit: string };
+  look: (holdBackStops: number, way: LookWayId) => string;
   /** the nearest mark's words */
-  lookInWords(holdBackStops: number): string;
-  lookMarks(): readonly Mark[];
-  backgroundMarks(): readonly Mark[];
+  lookInWords: (holdBackStops: number) => string;
+  lookMarks: () => readonly Mark[];
+  backgroundMarks: () => readonly Mark[];
   /** reads a look as people of this language type it */
-  readLook(way: LookWayId, text: string): Outcome<number, LookFault>;
-  lookFault(fault: LookFault): string;
-  tie(tie: NonNullable<Intent['tie']>): string;
+  readLook: (way: LookWayId, text: string) => Outcome<number, LookFault>;
+  lookFault: (fault: LookFault) => string;
+  tie: (tie: NonNullable<Intent['tie']>) => string;
 
   // the camera
-  cameraReason(camera: Pick<CameraSolution, 'reason' | 'text' | 'missing' | 'missingStops'>): string;
-  shutterReason(because: ShutterReason): string;
-  sharpShutter(sharp: SharpShutter, context: WordsContext): string;
-  video(
+  cameraReason: (camera: Pick<CameraSolution, 'reason' | 'text' | 'missing' | 'missingStops'>) => string;
+  shutterReason: (because: ShutterReason) => string;
+  sharpShutter: (sharp: SharpShutter, context: WordsContext) => string;
+  video: (
     video: VideoSolution,
     apertureText: string | null,
     context: WordsContext,
-  ): { text: string; nd: string; flicker: string | null };
-  secondBody(second: SecondBody): string;
+  ) => { text: string; nd: string; flicker: string | null };
+  secondBody: (second: SecondBody) => string;
   /** the same without its settings: what ambient and flash then are */
-  secondFollows(second: SecondBody): string;
+  secondFollows: (second: SecondBody) => string;
 
   // what to do
-  nextAction(action: ActionFacts, context: WordsContext): { text: string; detail: string };
-  wayOut(
+  nextAction: (action: ActionFacts, context: WordsContext) => { text: string; detail: string };
+  wayOut: (
     way: Pick<WayOut, 'way' | 'helpsStops' | 'ofStops' | 'price'>,
     context: WordsContext,
-  ): TitledWay & { price: PriceWords | null };
-  cheaper(setting: CheaperSetting, context: WordsContext): TitledWay;
-  notHelping(way: NotHelping, context: WordsContext): { title: string; why: string };
-  symptom(symptom: Symptom): string;
-  finding(found: Finding): string;
-  cure(cure: CureKind): { title: string; how: string };
-  caution(caution: Caution, context: WordsContext): string;
+  ) => TitledWay & { price: PriceWords | null };
+  cheaper: (setting: CheaperSetting, context: WordsContext) => TitledWay;
+  notHelping: (way: NotHelping, context: WordsContext) => { title: string; why: string };
+  symptom: (symptom: Symptom) => string;
+  finding: (found: Finding) => string;
+  cure: (cure: CureKind) => { title: string; how: string };
+  caution: (caution: Caution, context: WordsContext) => string;
 
   // why
-  why(chain: WhyChain, context: WordsContext): WhyWords;
-  dialControl(control: DialControl): string;
-  dialStep(step: DialStep, context: WordsContext): string;
-  dialSource(source: DialSource, context: WordsContext): string;
-  ripple(ripple: Ripple, context: WordsContext): RippleWords;
-  equalLook(look: EqualLook, context: WordsContext): { title: string; lines: string[] };
+  why: (chain: WhyChain, context: WordsContext) => WhyWords;
+  dialControl: (control: DialControl) => string;
+  dialStep: (step: DialStep, context: WordsContext) => string;
+  dialSource: (source: DialSource, context: WordsContext) => string;
+  ripple: (ripple: Ripple, context: WordsContext) => RippleWords;
+  equalLook: (look: EqualLook, context: WordsContext) => { title: string; lines: string[] };
 
   // lights and stage
-  lightingRatio(lighting: NonNullable<LightRatios['lighting']>): string;
-  staying(staying: StayingPower, context: WordsContext): string;
-  spread(group: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>): string;
-  groupCure(cure: GroupCure, context: WordsContext): string;
-  lamp(lamp: LampSolution, context: WordsContext): string;
-  panel(panel: PanelSolution): string;
-  stageWatch(watch: StageWatch, context: WordsContext): string;
-  stageMove(move: StageMove, context: WordsContext): string;
-  placement(placement: Pick<Placement, 'id' | 'distanceM'>, context: WordsContext): { title: string; because: string };
+  lightingRatio: (lighting: NonNullable<LightRatios['lighting']>) => string;
+  staying: (staying: StayingPower, context: WordsContext) => string;
+  spread: (group: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>) => string;
+  groupCure: (cure: GroupCure, context: WordsContext) => string;
+  lamp: (lamp: LampSolution, context: WordsContext) => string;
+  panel: (panel: PanelSolution) => string;
+  stageWatch: (watch: StageWatch, context: WordsContext) => string;
+  stageMove: (move: StageMove, context: WordsContext) => string;
+  placement: (
+    placement: Pick<Placement, 'id' | 'distanceM'>,
+    context: WordsContext,
+  ) => { title: string; because: string };
 
   // colour
-  kelvin(colour: LightColour): string;
-  whiteBalance(because: WhiteBalanceReason): string;
-  cast(cast: Cast): string;
-  castSource(source: CastSource, context: WordsContext): string;
-  gelCost(costStops: number): string;
+  kelvin: (colour: LightColour) => string;
+  whiteBalance: (because: WhiteBalanceReason) => string;
+  cast: (cast: Cast) => string;
+  castSource: (source: CastSource, context: WordsContext) => string;
+  gelCost: (costStops: number) => string;
   /** gels by name, or that there is none */
-  gels(names: readonly string[]): string;
-  mixedColour(mixed: MixedColour, context: WordsContext): string;
+  gels: (names: readonly string[]) => string;
+  mixedColour: (mixed: MixedColour, context: WordsContext) => string;
 
   // the log
-  change(change: Pick<Change, 'settings'>, context: WordsContext): string;
+  /** @param standOf where a sun stands, which only the model of the light knows */
+  change: (change: Pick<Change, 'settings'>, context: WordsContext, standOf: StandOf) => string;
 
   // what was typed
-  typedFault(fault: TypedFault): string;
-  readingFault(fault: ReadingFault): string;
-  assumption(assumption: Assumption): string;
-  otherMeaning(read: ReadText): string | null;
-  powerFault(fault: PowerFault): string;
-  stopAnswer(answer: StopAnswer): { asked: string; words: string; notations: { name: string; text: string }[] };
-  stopFault(fault: StopFault): string;
+  typedFault: (fault: TypedFault) => string;
+  readingFault: (fault: ReadingFault) => string;
+  assumption: (assumption: Assumption) => string;
+  otherMeaning: (read: ReadText) => string | null;
+  powerFault: (fault: PowerFault) => string;
+  stopAnswer: (answer: StopAnswer) => { asked: string; words: string; notations: { name: string; text: string }[] };
+  stopFault: (fault: StopFault) => string;
 
   // schemas and files
-  rule(id: FaultId): string;
-  schemaIssue(issue: SchemaIssue): string;
-  schemaFault(fault: SchemaFault): string;
-  settingFault(fault: SettingFault): string;
-  setupFileFault(fault: SetupFileFault): string;
-  iesFault(fault: IesFault): string;
+  rule: (id: FaultId) => string;
+  schemaIssue: (issue: SchemaIssue) => string;
+  schemaFault: (fault: SchemaFault) => string;
+  settingFault: (fault: SettingFault) => string;
+  setupFileFault: (fault: SetupFileFault) => string;
+  iesFault: (fault: IesFault) => string;
 }

@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-
 import ts from 'typescript';
 
 /** Which file imports which, types counted: paths of modules that are among the given sources. */

@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
 
 import { diagnose, lightToAdd, SYMPTOMS } from '../../src/advice';
+import { sunStand } from '../../src/ambient';
 import { settingChanges } from '../../src/documents';
+import { english } from '../../src/english';
 import { equalLooks, ripple } from '../../src/explain';
 import { LOOK_WAY_IDS } from '../../src/gear';
 import {
@@ -27,8 +29,6 @@ import {
 } from '../../src/setup';
 import { solve } from '../../src/solution';
 import { placementsFor } from '../../src/stage';
-import { english } from '../../src/words';
-import type { SolutionCase } from './corpus';
 import {
   said,
   saidDiagnosis,
@@ -39,6 +39,7 @@ import {
   saidRipple,
   saidStops,
 } from '../said';
+import type { SolutionCase } from './corpus';
 
 /** JSON with the keys of every object in order: what does not hang on the order in which fields are written. */
 export function canonical(value: unknown, indent?: number): string {
@@ -102,7 +103,9 @@ export function answersOf(corpus: readonly SolutionCase[], index: number) {
       placementsFor(setup, place).map((placement) => saidPlacement(placement, english, context)),
     ),
     lightToAdd: index % 4 === 0 ? lightToAdd(setup, kit, facts, clock, role, ids) : null,
-    changes: settingChanges(setup, settings).map((change) => english.change({ settings: [change] }, context)),
+    changes: settingChanges(setup, settings).map((change) =>
+      english.change({ settings: [change] }, context, (sun) => sunStand({ sun })),
+    ),
     methods: facts.flatMap((fact) => (fact.type === 'reading' ? [english.method(fact.method)] : [])),
   };
 }

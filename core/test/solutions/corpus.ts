@@ -25,8 +25,8 @@ import {
 } from '../../src/setup';
 import { solve } from '../../src/solution';
 import { PICTURE_SCENES } from '../pictureScenes';
-import { SCENES_FROM_TESTS } from './fromTests';
 import { usualPoint } from '../points';
+import { SCENES_FROM_TESTS } from './fromTests';
 
 /** Everything that `solve` takes, under a name. */
 export interface SolutionCase {

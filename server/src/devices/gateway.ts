@@ -1,6 +1,15 @@
 import { randomUUID } from 'node:crypto';
 
-import { type DeviceCommand, type DeviceEvent, type DeviceHello, deviceHelloSchema, type DeviceKind, type DeviceView, type MeterState, type RadioState } from '@sphene/core/devices';
+import {
+  type DeviceCommand,
+  type DeviceEvent,
+  type DeviceHello,
+  deviceHelloSchema,
+  type DeviceKind,
+  type DeviceView,
+  type MeterState,
+  type RadioState,
+} from '@sphene/core/devices';
 import type { DeviceDriver, DeviceLink } from './driver';
 
 interface Known {

@@ -5,7 +5,7 @@ import { z } from 'zod';
 
 import { deviceCommandSchema } from '@sphene/core/devices';
 import { requireAccount } from '../accounts/session';
-import { DeviceGateway } from '../devices/gateway';
+import { type DeviceGateway } from '../devices/gateway';
 import type { AppEnv } from '../environment';
 
 const KEEP_ALIVE_MS = 15_000;

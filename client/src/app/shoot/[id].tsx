@@ -1,3 +1,3 @@
 import { laterScreen } from '@/shell/laterScreen';
 
-export default laterScreen(async () => (await import('@/features/shoots/ShootScreen')).ShootScreen);
+export default laterScreen(async () => (await import('@/pieces/work')).ShootScreen);

@@ -1,3 +1,4 @@
+import { words } from '@/language/words';
 import { SHORTCUTS } from '@/features/setup/shortcuts';
 import { useActions, useKeeper } from '@/store/application';
 import type { ThemeChoice } from '@/store/deviceSlice';
@@ -9,7 +10,6 @@ import { Heading, Txt } from '@/ui/Txt';
 import { ScrollView } from 'react-native';
 
 import { keepOrderSchema, LOOK_WAY_IDS } from '@sphene/core/gear';
-import { LOOK_WAYS } from '@sphene/core/words';
 
 /** The orders that people work by; the first dial is kept, the last gives way first. */
 const ORDERS = [
@@ -62,7 +62,11 @@ export function SettingsScreen() {
           label="You say the look as"
           value={preferences.lookWay}
           onChoose={(lookWay) => actions.setPreferences({ lookWay })}
-          choices={LOOK_WAY_IDS.map((id) => ({ value: id, label: LOOK_WAYS[id].name, note: LOOK_WAYS[id].example }))}
+          choices={LOOK_WAY_IDS.map((id) => ({
+            value: id,
+            label: words.lookWay(id).name,
+            note: words.lookWay(id).example,
+          }))}
         />
         <ChoiceList
           label="A new setup keeps first"

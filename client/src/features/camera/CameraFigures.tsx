@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { WhyPanel } from '@/ui/WhyPanel';

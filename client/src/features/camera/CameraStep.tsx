@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';

@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';

@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';

@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';

@@ -1,8 +1,8 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { Questions } from '@/setupView/Questions';
 import { useSetupView } from '@/setupView/setupContext';
-import { useActions } from '@/store/application';
 import { useDevices } from '@/setupView/useDevices';
+import { useActions } from '@/store/application';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';

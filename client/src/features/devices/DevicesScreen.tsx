@@ -1,7 +1,7 @@
+import { selectActivePointId } from '@/setupView/selectSolution';
 import { useDevices } from '@/setupView/useDevices';
 import type { ListedDevice } from '@/store/devicesSlice';
 import { selectSetup } from '@/store/selectors';
-import { selectActivePointId } from '@/setupView/selectSolution';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';

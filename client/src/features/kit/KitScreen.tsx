@@ -1,7 +1,7 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
+import { selectKit } from '@/setupView/selectSolution';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
-import { selectKit } from '@/setupView/selectSolution';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';

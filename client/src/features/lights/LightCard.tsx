@@ -1,3 +1,4 @@
+import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import PathIcon from '@/ui/PathIcon';
@@ -9,7 +10,6 @@ import { Pressable, View } from 'react-native';
 
 import { formatStopCount } from '@sphene/core/notation';
 import type { Light } from '@sphene/core/setup';
-import { lightName } from '@sphene/core/words';
 import { LightGear } from './LightGear';
 import { LightPlace } from './LightPlace';
 import { PowerFigures } from './PowerFigures';
@@ -22,7 +22,7 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
   const open = alone || opened;
   const its = solution.lights.find(({ lightId }) => lightId === light.id);
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
-  const name = lightName(light);
+  const name = words.light(light);
   const said = its === undefined ? 'no power yet' : (its.powerText ?? 'no flash can help');
   const move = (by: number) => {
     const list = [...setup.lights];

@@ -1,19 +1,18 @@
-import { useStore } from 'react-redux';
-import type { Store } from '@/store/store';
-import { addLight } from '@/setupView/addLight';
-import { sayActionFault } from '@/setupView/actionFault';
-import { words } from '@/language/language';
 import { WaysOut } from '@/features/camera/WaysOut';
+import { words } from '@/language/words';
+import { sayActionFault } from '@/setupView/actionFault';
+import { addLight } from '@/setupView/addLight';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { noticed } from '@/store/deviceSlice';
-import { useAppDispatch } from '@/store/store';
+import { type Store, useAppDispatch } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { Heading, Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 
 import { offered } from '@sphene/core/gear';
 import { formatStopCount } from '@sphene/core/notation';

@@ -1,7 +1,5 @@
-import { useStore } from 'react-redux';
-import type { Store } from '@/store/store';
+import { words } from '@/language/words';
 import { exportSetup } from '@/setupView/exportSetup';
-import { words } from '@/language/language';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import {
@@ -11,12 +9,14 @@ import {
   selectReadings,
   selectSceneChanges,
 } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
+import { type Store, useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 
+import { sunStand } from '@sphene/core/ambient';
 import { isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
@@ -106,7 +106,7 @@ export function LogPart() {
     ...groups.map((group) => ({
       id: group.ids[0] ?? '',
       at: group.at,
-      text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${words.change(group, { setup, kit })}`,
+      text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${words.change(group, { setup, kit }, (sun) => sunStand({ sun }))}`,
       muted: group.undone,
       fact: null,
     })),

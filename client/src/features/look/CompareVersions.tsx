@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { newId } from '@/store/ids';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';

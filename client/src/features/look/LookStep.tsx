@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { BackgroundControl } from '@/ui/BackgroundControl';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -11,7 +11,6 @@ import { View } from 'react-native';
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
 import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup } from '@sphene/core/setup';
-import { LOOK_WAYS } from '@sphene/core/words';
 import { useSetupView } from '../../setupView/setupContext';
 import { Symptoms } from '../camera/Symptoms';
 import { CompareVersions } from './CompareVersions';
@@ -51,7 +50,7 @@ function OwnWay() {
       choices={LOOK_WAY_IDS.map((id) => ({
         value: id,
         label: { underTotal: 'Under total', share: 'Flash share', underKey: 'Under key', fill: 'Match, fill' }[id],
-        note: LOOK_WAYS[id].example,
+        note: words.lookWay(id).example,
       }))}
     />
   );

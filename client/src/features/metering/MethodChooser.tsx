@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import PathIcon from '@/ui/PathIcon';
@@ -11,7 +11,6 @@ import { Pressable, View } from 'react-native';
 import { READ_VALUES, type ReadValue } from '@sphene/core/notation';
 import { TONES } from '@sphene/core/photometry';
 import { type MeteringMethod, METHOD_CHOICES, methodKey } from '@sphene/core/setup';
-import { sayMethod } from '@sphene/core/words';
 
 const SHOWS: Record<ReadValue, string> = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' };
 
@@ -58,7 +57,7 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
   const { setup } = useSetupView();
   const palette = usePalette();
   const { method, read } = setup.meter;
-  const spoken = sayMethod(method);
+  const spoken = words.method(method);
   return (
     <Pressable
       role="button"

@@ -1,8 +1,9 @@
-import { words } from '@/language/language';
+import { noticed } from '@/store/deviceSlice';
+import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { selectReadings } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
+import { useAppDispatch, useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Heading, Txt } from '@/ui/Txt';
@@ -28,6 +29,7 @@ const SHOWN = 6;
 /** Puts a reading right: what was taken over or mistaken, changed; everything is computed anew. */
 function Correction({ reading, onDone }: { reading: Reading; onDone: () => void }) {
   const actions = useActions();
+  const dispatch = useAppDispatch();
   const [draft, setDraft] = useState(reading);
   const { method } = draft;
   return (
@@ -71,6 +73,7 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
           onPress={() => {
             const { av, tv, sv, meterMode } = draft;
             actions.correctReading(reading.id, { av, tv, sv, method, meterMode, assumed: [] });
+            dispatch(noticed({ text: 'Reading put right; the old one is struck out in the log.' }));
             onDone();
           }}
         />

@@ -1,9 +1,9 @@
-import { words } from '@/language/language';
+import { useUndo } from '@/setupView/useUndo';
 import { Histogram } from '@/features/metering/frames/Histogram';
+import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
+import { words } from '@/language/words';
 import { SetupContext, useSetupView } from '@/setupView/setupContext';
 import { useOpenSetup } from '@/setupView/useOpenSetup';
-import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
-import { useActions } from '@/store/application';
 import { noticed } from '@/store/deviceSlice';
 import { useAppDispatch } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
@@ -108,7 +108,7 @@ function HoldButton({
 
 function PictureParts() {
   const { setup, kit, solution } = useSetupView();
-  const actions = useActions();
+  const undo = useUndo(setup.id);
   const dispatch = useAppDispatch();
   const wide = useWide();
   const window = useWindowDimensions();
@@ -228,7 +228,7 @@ function PictureParts() {
       title="Picture"
       place={setup.title}
       up={`/setup/${setup.id}`}
-      actions={<IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} />}
+      actions={<IconButton icon="undo" name="Take the last thing back" onPress={undo} />}
     >
       {wide ? (
         <View

@@ -1,3 +1,4 @@
+import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
@@ -9,7 +10,6 @@ import { View } from 'react-native';
 import { lowestPowerStops, snapPower, writePower } from '@sphene/core/flash';
 import type { LightSolution } from '@sphene/core/lights';
 import { lightPath, type Setting } from '@sphene/core/setup';
-import { lightName } from '@sphene/core/words';
 
 /** One light's power by hand: it is held there while the others follow. */
 function PowerSlider({ its }: { its: LightSolution }) {
@@ -23,7 +23,7 @@ function PowerSlider({ its }: { its: LightSolution }) {
     { path: lightPath(its.index, 'dialledStops'), value: snapPower(unit.scale, stops) },
     { path: lightPath(its.index, 'locked'), value: true },
   ];
-  const name = lightName(light);
+  const name = words.light(light);
   const range = { least: lowestPowerStops(unit.scale), most: 0 };
   return (
     <View

@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { pictureMaker } from '@/workers/pictureMaker';
 
 import type { Picture as Developed } from '@sphene/core/renderer';

@@ -1,11 +1,11 @@
-import { words } from '@/language/language';
-import { AmbientStep } from '@/features/metering/AmbientStep';
+import { useUndo } from '@/setupView/useUndo';
 import { CheckStep } from '@/features/check/CheckStep';
 import { LightsStep } from '@/features/lights/LightsStep';
 import { LogPart } from '@/features/log/LogPart';
+import { AmbientStep } from '@/features/metering/AmbientStep';
 import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
 import { StagePart } from '@/features/stage/StagePart';
-import { useActions } from '@/store/application';
+import { words } from '@/language/words';
 import { meteringMoved } from '@/store/deviceSlice';
 import { selectDocument } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/store';
@@ -304,7 +304,7 @@ function WideParts({
 
 function SetupParts({ view }: { view: SetupView }) {
   const { setup, advice } = view;
-  const actions = useActions();
+  const undo = useUndo(setup.id);
   const wide = useWide();
   const router = useRouter();
   const [part, setPart] = useState<Part>(advice.nextAction.step);
@@ -320,7 +320,7 @@ function SetupParts({ view }: { view: SetupView }) {
     if (nextAction.settings.length > 0) view.change(...nextAction.settings);
     goTo(nextAction.step);
   };
-  useShortcuts({ onPart: goTo, onNext: doNext, onUndo: () => actions.undo(setup.id) });
+  useShortcuts({ onPart: goTo, onNext: doNext, onUndo: undo });
   return (
     <SetupContext.Provider value={view}>
       <Screen
@@ -334,7 +334,7 @@ function SetupParts({ view }: { view: SetupView }) {
               name="Stop arithmetic"
               onPress={() => router.navigate('/stops')}
             />
-            <IconButton icon="undo" name="Take the last thing back" onPress={() => actions.undo(setup.id)} />
+            <IconButton icon="undo" name="Take the last thing back" onPress={undo} />
           </>
         }
       >

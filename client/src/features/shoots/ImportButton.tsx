@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { useWork } from '@/shell/work';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -7,19 +7,21 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { MAX_SETUP_FILE_BYTES, readSetupFile } from '@sphene/core/formats';
+import { MAX_SETUP_FILE_BYTES } from '@sphene/core/formats';
 
 /** Brings in a setup that Export wrote; says what is wrong with any other file. */
 export function ImportButton() {
   const actions = useActions();
   const router = useRouter();
+  const work = useWork();
   const [problem, setProblem] = useState<string | null>(null);
   const take = async (file: File) => {
     setProblem(null);
     if (file.size > MAX_SETUP_FILE_BYTES)
       return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
-    const read = readSetupFile(await file.text());
-    if (!read.ok) return setProblem(words.setupFileFault(read.reason));
+    const { readSetup } = await work.load();
+    const read = readSetup(await file.text());
+    if (!read.ok) return setProblem(read.reason);
     const id = await actions.importSetup(read.value);
     router.navigate({ pathname: '/setup/[id]', params: { id } });
   };

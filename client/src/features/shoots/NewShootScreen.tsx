@@ -1,3 +1,5 @@
+import { freshNames } from './freshNames';
+import { sayRule } from '@/language/words';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
@@ -50,7 +52,7 @@ function Field({
             </Txt>
           ) : (
             <Txt size="label" tone="danger" role="alert">
-              {error.message ?? ''}
+              {sayRule(error.message)}
             </Txt>
           )}
         </View>
@@ -68,7 +70,7 @@ export function NewShootScreen() {
     defaultValues: { title: '', date: today(), place: '', timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone },
   });
   const create = handleSubmit((facts) =>
-    router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts) } }),
+    router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts, freshNames(0, 0)) } }),
   );
   return (
     <Screen title="New shoot" up="/">

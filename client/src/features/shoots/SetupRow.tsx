@@ -1,4 +1,4 @@
-import { useNextText } from '@/shell/nextText';
+import { useNextText } from '@/shell/work';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';

@@ -1,3 +1,4 @@
+import { freshNames } from './freshNames';
 import { useActions } from '@/store/application';
 import { selectDocument, selectSetups, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -34,7 +35,12 @@ function SpotCard({ spot }: { spot: Spot }) {
           name={`Add a setup at ${spot.title}`}
           icon="plus"
           kind="plain"
-          onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSetup(spot) } })}
+          onPress={() =>
+            router.navigate({
+              pathname: '/setup/[id]',
+              params: { id: actions.addSetup(spot, freshNames(0, setups.length)) },
+            })
+          }
         />
       </View>
     </View>
@@ -70,7 +76,12 @@ export function ShootScreen() {
           label="Add a spot"
           icon="plus"
           kind="primary"
-          onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: actions.addSpot(shoot.id) } })}
+          onPress={() =>
+            router.navigate({
+              pathname: '/setup/[id]',
+              params: { id: actions.addSpot(shoot.id, freshNames(spots.length, 0)) },
+            })
+          }
         />
       </ScrollView>
     </Screen>

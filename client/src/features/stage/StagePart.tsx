@@ -1,13 +1,12 @@
-import { useStore } from 'react-redux';
-import type { Store } from '@/store/store';
-import { addLight } from '@/setupView/addLight';
-import { words } from '@/language/language';
-import { LaterSetup } from '@/features/setup/LaterSetup';
-import { useSetupView } from '@/setupView/setupContext';
 import { PictureCanvas } from '@/features/picture/PictureCanvas';
 import { PictureProgress } from '@/features/picture/PictureProgress';
 import { useCalm, usePicture } from '@/features/picture/usePicture';
+import { LaterSetup } from '@/features/setup/LaterSetup';
+import { words } from '@/language/words';
+import { addLight } from '@/setupView/addLight';
+import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
+import type { Store } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
@@ -17,6 +16,7 @@ import { useWide } from '@/ui/useWide';
 import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
+import { useStore } from 'react-redux';
 
 import { LIGHT_ROLES } from '@sphene/core/setup';
 import { mirroredStage } from '@sphene/core/stage';

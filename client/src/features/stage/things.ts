@@ -1,4 +1,5 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
+
 import type { Kit } from '@sphene/core/gear';
 import { pointPlace } from '@sphene/core/metering';
 import { formatDistance } from '@sphene/core/notation';

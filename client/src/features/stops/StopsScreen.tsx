@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/ui/Screen';
 import { Heading, Txt } from '@/ui/Txt';

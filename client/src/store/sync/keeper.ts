@@ -35,11 +35,7 @@ export class Keeper {
       this.store.dispatch(documentsChanged(rows));
       await this.countWaiting();
     } catch {
-      this.store.dispatch(
-        storageFailed(
-          'This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary window: until then changes last only while this page is open.',
-        ),
-      );
+      this.store.dispatch(storageFailed('blocked'));
     }
     this.store.dispatch(storageRead());
     const { signal } = this.stopping;
@@ -71,11 +67,7 @@ export class Keeper {
       await writeEdits(this.storage, edits);
       this.store.dispatch(storageFailed(null));
     } catch {
-      this.store.dispatch(
-        storageFailed(
-          'This device is full: the last change is on screen but not kept. Free some space, then change it once more.',
-        ),
-      );
+      this.store.dispatch(storageFailed('full'));
       return;
     }
     this.channel?.postMessage(edits.map(({ id }) => id));

@@ -1,4 +1,4 @@
-import { found, Tape } from './distanceTape';
+import { found, type Tape } from './distanceTape';
 
 /** Box of a field, centimetres: least corner, then greatest. */
 export type Box = readonly [number, number, number, number, number, number];

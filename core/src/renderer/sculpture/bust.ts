@@ -1,5 +1,5 @@
 import type { Box } from './brickGrid';
-import { JOIN, Tape } from './distanceTape';
+import { JOIN, type Tape } from './distanceTape';
 import { TapeBuilder } from './tapeBuilder';
 
 /** Who is in the picture, as far as light behaves differently on them. */

@@ -1,7 +1,7 @@
 import type { Blocker, PictureScene } from '../scene';
 import { bakeGrid, type BrickGrid, traceGrid } from './brickGrid';
 import { BUST_BOX, sculptBust } from './bust';
-import { Tape } from './distanceTape';
+import { type Tape } from './distanceTape';
 
 /** One head and its turn, as rays need it. */
 interface Instance {

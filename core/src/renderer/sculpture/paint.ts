@@ -1,7 +1,7 @@
 import type { Rgb } from '../base/rgb';
 import { smoothstep } from '../base/vector';
 import { EYE, HAIR_REGISTER, MATERIAL } from './bust';
-import { registers, Tape } from './distanceTape';
+import { registers, type Tape } from './distanceTape';
 
 const LIP: Rgb = [0.33, 0.15, 0.135];
 const CLOTH: Rgb = [0.115, 0.125, 0.145];

@@ -1,4 +1,4 @@
-import { words } from '@/language/language';
+import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton, IconButton } from '@/ui/ActionButton';

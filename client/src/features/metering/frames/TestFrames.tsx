@@ -1,6 +1,6 @@
 import { useSetupView } from '@/setupView/setupContext';
-import { useActions } from '@/store/application';
 import { useDevices } from '@/setupView/useDevices';
+import { useActions } from '@/store/application';
 import { selectFrames } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';

@@ -129,7 +129,7 @@ export const english: Words = {
   gelCost,
   gels: (names) => names.join(' + ') || 'no gel',
   mixedColour,
-  change: (change, { setup, kit }) => describeChange(change, setup, kit),
+  change: describeChange,
   typedFault,
   readingFault,
   assumption,

@@ -1,5 +1,5 @@
-import { apertureNumber, formatStopCount, formatStops } from '../../notation';
-import type { Increment } from '../../photometry';
+import { apertureNumber, formatStopCount, formatStops } from '../notation';
+import type { Increment } from '../photometry';
 
 const PLURALS = new Intl.PluralRules('en');
 

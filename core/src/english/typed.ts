@@ -1,4 +1,4 @@
-import type { PowerFault } from '../../flash';
+import type { PowerFault } from '../flash';
 import {
   type Assumption,
   formatStopCount,
@@ -10,8 +10,8 @@ import {
   type StopFault,
   type StopValue,
   type TypedFault,
-} from '../../notation';
-import { stopsToRatio } from '../../photometry';
+} from '../notation';
+import { stopsToRatio } from '../photometry';
 import { stopsOf } from './count';
 
 const VALUES: Record<ReadValue, { name: string; whole: string; help: string }> = {

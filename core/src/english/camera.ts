@@ -1,8 +1,8 @@
-import type { SecondBody, VideoSolution } from '../../balance';
-import type { CameraReason, CameraSolution, Intent, SharpShutter, ShutterReason } from '../../exposure';
-import { formatShutter, formatStopCount } from '../../notation';
-import type { Motion } from '../../setup';
-import { incrementOf, type WordsContext } from '../context';
+import type { SecondBody, VideoSolution } from '../balance';
+import type { CameraReason, CameraSolution, Intent, SharpShutter, ShutterReason } from '../exposure';
+import { formatShutter, formatStopCount } from '../notation';
+import type { Motion } from '../setup';
+import { incrementOf, type WordsContext } from '../words';
 import { sayStops } from './count';
 
 /** How people move, as a choice and as what asks for a shutter. */

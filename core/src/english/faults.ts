@@ -1,7 +1,7 @@
-import type { IesFault, PartsFault, SetupFileFault } from '../../formats';
-import type { SchemaFault, SchemaIssue } from '../../gear';
-import type { FaultId } from '../../photometry';
-import type { SettingFault } from '../../setup';
+import type { IesFault, PartsFault, SetupFileFault } from '../formats';
+import type { SchemaFault, SchemaIssue } from '../gear';
+import type { FaultId } from '../photometry';
+import type { SettingFault } from '../setup';
 
 /** Our own rules, each as what would be right. */
 const RULES: Record<FaultId, string> = {
@@ -31,7 +31,13 @@ const RULES: Record<FaultId, string> = {
 export const rule = (id: FaultId): string => RULES[id];
 
 const UNITS: Record<string, string> = { string: 'letters', array: 'entries', set: 'entries', map: 'entries' };
-const figure = (figures: SchemaIssue['figures'], key: string): string => String(figures[key] ?? '');
+
+/** A figure of Zod's as text: all of those named below are texts or numbers. */
+function figure(figures: SchemaIssue['figures'], key: string): string {
+  const value = figures[key];
+  return typeof value === 'string' || typeof value === 'number' ? `${value}` : '';
+}
+
 const listed = (values: unknown): string =>
   (Array.isArray(values) ? values : []).map((value) => JSON.stringify(value)).join(', ');
 

@@ -8,7 +8,7 @@ import type {
   RippleMove,
   WhyChain,
   WhyTerm,
-} from '../../explain';
+} from '../explain';
 import {
   formatAperture,
   formatDistance,
@@ -17,9 +17,8 @@ import {
   formatShutter,
   formatStopCount,
   formatStops,
-} from '../../notation';
-import { incrementOf, lightOf, unitOf, type WordsContext } from '../context';
-import type { RippleWords, WhyWords } from '../words';
+} from '../notation';
+import { incrementOf, lightOf, type RippleWords, unitOf, type WhyWords, type WordsContext } from '../words';
 import { cameraReason, MISSING } from './camera';
 import { DIRECTION, sayStops, sentence } from './count';
 import { lightName, lightNamedInText, pointInText, pointNamed } from './gear';

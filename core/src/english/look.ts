@@ -1,5 +1,5 @@
-import { LOOK_WAY_IDS, type LookWayId } from '../../gear';
-import { formatShare, formatStopCount, parsePartStops } from '../../notation';
+import { LOOK_WAY_IDS, type LookWayId } from '../gear';
+import { formatShare, formatStopCount, parsePartStops } from '../notation';
 import {
   failure,
   flashMinusAmbient,
@@ -8,8 +8,8 @@ import {
   type Outcome,
   shareFromHoldBack,
   success,
-} from '../../photometry';
-import { HOLD_BACK_RANGE } from '../../setup';
+} from '../photometry';
+import { HOLD_BACK_RANGE } from '../setup';
 import type { LookFault, Mark } from '../words';
 
 /** From flash hardly noticed to ambient shut out; the places where photographers usually set the balance. */

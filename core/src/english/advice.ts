@@ -1,9 +1,8 @@
-import type { ActionFacts, Caution, NotHelping, Way, WayOut, WayPrice } from '../../advice';
-import type { GroupLight, StayingPower } from '../../lights';
-import { formatDistance, formatShare, formatStopCount, formatStops } from '../../notation';
-import { shareFromHoldBack } from '../../photometry';
-import { pointOf, unitOf, type WordsContext } from '../context';
-import type { PriceWords } from '../words';
+import type { ActionFacts, Caution, NotHelping, Way, WayOut, WayPrice } from '../advice';
+import type { GroupLight, StayingPower } from '../lights';
+import { formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
+import { shareFromHoldBack } from '../photometry';
+import { pointOf, type PriceWords, unitOf, type WordsContext } from '../words';
 import { cameraReason, MISSING, MOTIONS } from './camera';
 import { DIRECTION, sayStops, seconds, sentence, stopsOf } from './count';
 import { lightNamed, lightNamedInText, pointInText } from './gear';

@@ -1,8 +1,7 @@
 import type { z } from 'zod';
 
-import { sunStand } from '../../ambient';
-import type { Change } from '../../documents';
-import type { Camera, Kit } from '../../gear';
+import type { Change } from '../documents';
+import type { Camera, Kit } from '../gear';
 import {
   formatAperture,
   formatDistance,
@@ -11,8 +10,8 @@ import {
   formatShutter,
   formatStopCount,
   formatStops,
-} from '../../notation';
-import { shareFromHoldBack } from '../../photometry';
+} from '../notation';
+import { shareFromHoldBack } from '../photometry';
 import {
   type LightField,
   type LightRole,
@@ -24,7 +23,8 @@ import {
   type Setup,
   type Subject,
   type Sun,
-} from '../../setup';
+} from '../setup';
+import { incrementOf, type StandOf, type WordsContext } from '../words';
 import { MOTIONS } from './camera';
 import { plural, stopsBothWays } from './count';
 import { LIGHT_ROLES, lightName, panelName, powerTextOf } from './gear';
@@ -139,6 +139,7 @@ type Value = z.infer<ReturnType<typeof z.json>>;
 
 /** How a value is said; null is said by `NOTHING`. */
 interface SayContext {
+  standOf: StandOf;
   setup: Setup;
   kit: Kit;
   increment: Camera['increment'];
@@ -248,8 +249,8 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'stage.subject.spectaclesTiltDeg': degrees,
   'stage.cameraM': metres,
   'stage.cameraUpM': metres,
-  'stage.sun': (value) => {
-    const stand = sunStand({ sun: value as unknown as Sun });
+  'stage.sun': (value, { standOf }) => {
+    const stand = standOf(value as unknown as Sun);
     return stand === null ? 'none' : sun(stand);
   },
   meterOrder: (value) => (value === 'role' ? 'background, fill, key' : 'as listed'),
@@ -324,21 +325,24 @@ function sayNothing(path: SettingPath): string {
   );
 }
 
-function sayValue(path: SettingPath, value: Value, setup: Setup, kit: Kit): string {
+function sayValue(path: SettingPath, value: Value, context: SayContext): string {
   if (value === null) return sayNothing(path);
-  const increment = kit.cameras.find(({ id }) => id === setup.camera.cameraId)?.increment ?? 'third';
   const light = lightSetting(path);
   const say = light === null ? SAY[path as PlainPath] : SAY_LIGHT[light.field];
-  if (say !== undefined)
-    return say(value, { setup, kit, increment, unitId: setup.lights[light?.index ?? 0]?.unitId ?? '' });
+  const unitId = context.setup.lights[light?.index ?? 0]?.unitId ?? '';
+  if (say !== undefined) return say(value, { ...context, unitId });
   return typeof value === 'boolean' ? (value ? 'on' : 'off') : typeof value === 'string' ? value : '';
 }
 
 /** A change in words for the log: `Hold-back: 1.0 stops, flash share 50 %, was 0.7 stops, flash share 37 %`. */
-export const describeChange = ({ settings }: Pick<Change, 'settings'>, setup: Setup, kit: Kit): string =>
-  settings
-    .map(
-      ({ path, from, to }) =>
-        `${labelOf(path, setup)}: ${sayValue(path, to, setup, kit)}, was ${sayValue(path, from, setup, kit)}`,
-    )
+export function describeChange(
+  { settings }: Pick<Change, 'settings'>,
+  { setup, kit }: WordsContext,
+  standOf: StandOf,
+): string {
+  const context: SayContext = { setup, kit, standOf, increment: incrementOf({ setup, kit }) };
+  const said = (path: SettingPath, value: Value) => sayValue(path, value, context);
+  return settings
+    .map(({ path, from, to }) => `${labelOf(path, setup)}: ${said(path, to)}, was ${said(path, from)}`)
     .join('. ');
+}

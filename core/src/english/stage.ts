@@ -1,10 +1,10 @@
-import type { SunStand } from '../../ambient';
-import type { LampSolution, LightRatios, PanelSolution } from '../../balance';
-import type { GroupCure } from '../../lights';
-import { formatDistance, formatShare, formatStopCount, formatStops } from '../../notation';
-import { PANEL_FACTS, type Subject } from '../../setup';
-import type { Placement, PlacementId, StageMove, StageWatch } from '../../stage';
-import { unitOf, type WordsContext } from '../context';
+import type { SunStand } from '../ambient';
+import type { LampSolution, LightRatios, PanelSolution } from '../balance';
+import type { GroupCure } from '../lights';
+import { formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
+import { PANEL_FACTS, type Subject } from '../setup';
+import type { Placement, PlacementId, StageMove, StageWatch } from '../stage';
+import { unitOf, type WordsContext } from '../words';
 import { lightNamed, panelName, pointInText } from './gear';
 
 /** Where the sun stands. */

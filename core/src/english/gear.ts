@@ -1,14 +1,14 @@
-import type { CastSource, WhiteBalanceReason } from '../../balance';
-import type { Cast, LightColour, NamedSource } from '../../colour';
-import { writePower } from '../../flash';
-import type { Kit } from '../../gear';
-import type { PersonPlace } from '../../lights';
-import { formatStopCount } from '../../notation';
-import type { ToneId } from '../../photometry';
-import type { Caster } from '../../picture';
-import type { Light, LightRole, Panel, PanelKind } from '../../setup';
-import type { Companion } from '../../stage';
-import { lightOf, pointOf, type WordsContext } from '../context';
+import type { CastSource, WhiteBalanceReason } from '../balance';
+import type { Cast, LightColour, NamedSource } from '../colour';
+import { writePower } from '../flash';
+import type { Kit } from '../gear';
+import type { PersonPlace } from '../lights';
+import { formatStopCount } from '../notation';
+import type { ToneId } from '../photometry';
+import type { Caster } from '../picture';
+import type { Light, LightRole, Panel, PanelKind } from '../setup';
+import type { Companion } from '../stage';
+import { lightOf, pointOf, type WordsContext } from '../words';
 
 /** Roles of lights under our own names, each with why it stands where it is put. */
 export const LIGHT_ROLES: Record<LightRole, { name: string; because: string }> = {

@@ -1,5 +1,5 @@
-import { formatStops } from '../../notation';
-import type { MethodKey, ReadingMethod } from '../../setup';
+import { formatStops } from '../notation';
+import type { MethodKey, ReadingMethod } from '../setup';
 import { TONE_NAMES } from './gear';
 
 /** How a reading is taken, as a choice: its short name and what to do. */

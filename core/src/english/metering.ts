@@ -1,15 +1,8 @@
-import type { Disagreement, DisagreementCause, MixedColour, PointSolution, Warning } from '../../balance';
-import {
-  type DomeChoice,
-  type FlashFault,
-  type MeterAgain,
-  type ReadingQuestion,
-  SAME_LIGHT_STOPS,
-  type Staleness,
-} from '../../metering';
-import { formatAperture, formatDistance, formatShare, formatStopCount, formatStops } from '../../notation';
-import type { PointRole, SceneChangeKind } from '../../setup';
-import { incrementOf, pointOf, unitOf, type WordsContext } from '../context';
+import type { Disagreement, DisagreementCause, MixedColour, PointSolution, Warning } from '../balance';
+import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, Staleness } from '../metering';
+import { formatAperture, formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
+import type { PointRole, SceneChangeKind } from '../setup';
+import { incrementOf, pointOf, unitOf, type WordsContext } from '../words';
 import { duration, sayStops, sentence } from './count';
 import { castSourceName, pointInText, pointNamed } from './gear';
 
@@ -47,12 +40,12 @@ export function staleness(stale: Staleness): string {
   }
 }
 
-export function meterAgain({ pointId, because, settles }: MeterAgain, context: WordsContext): string {
+export function meterAgain({ pointId, because, settles, withinStops }: MeterAgain, context: WordsContext): string {
   const others = settles.map((id) => pointNamed(id, context)).join(' and ');
   const settled =
     others === ''
       ? ''
-      : ` It settles ${others.toLowerCase()} too, within ${formatStopCount(SAME_LIGHT_STOPS)} stops in the same light.`;
+      : ` It settles ${others.toLowerCase()} too, within ${formatStopCount(withinStops)} stops in the same light.`;
   return `Meter ${pointInText(pointId, context)} again: ${staleness(because)}.${settled}`;
 }
 

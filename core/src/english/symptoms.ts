@@ -1,5 +1,5 @@
-import type { CureKind, Finding, Symptom, TriedLook } from '../../advice';
-import { formatStopCount, formatStops } from '../../notation';
+import type { CureKind, Finding, Symptom, TriedLook } from '../advice';
+import { formatStopCount, formatStops } from '../notation';
 
 /** What people see in a picture that is not right yet, by the name that it is asked by. */
 export const SYMPTOM_NAMES: Record<Symptom, string> = {

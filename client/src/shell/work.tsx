@@ -1,0 +1,51 @@
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+
+import { type RootState, useAppSelector } from '@/store/store';
+import type { SetupFile } from '@sphene/core/formats';
+import type { Outcome } from '@sphene/core/photometry';
+
+/** What the first screens borrow from the piece that works out light. */
+export interface Work {
+  /** what is to be done next at a setup, in a line */
+  nextText: (state: RootState, setupId: string) => string | undefined;
+  /** a setup file read; a failure is a sentence */
+  readSetup: (text: string) => Outcome<SetupFile, string>;
+}
+
+interface Lent {
+  /** the piece, once it is here */
+  work: Work | null;
+  /** fetches it, where it is wanted at once */
+  load: () => Promise<Work>;
+}
+
+const WorkContext = createContext<Lent | null>(null);
+
+/**
+ * Lends the first screens what comes with the solver, a moment after the first screen stands: a list of shoots does not
+ * wait for it. Without a network it comes when it is asked for again.
+ * @param load imports the piece
+ */
+export function WorkProvider({ load, children }: { load: () => Promise<Work>; children: ReactNode }) {
+  const [work, setWork] = useState<Work | null>(null);
+  const stands = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
+  useEffect(() => {
+    if (!stands || work !== null) return;
+    void load().then(setWork, () => undefined);
+  }, [stands, work, load]);
+  const lent = useMemo(() => ({ work, load }), [work, load]);
+  return <WorkContext.Provider value={lent}>{children}</WorkContext.Provider>;
+}
+
+/** What the first screens borrow. */
+export function useWork(): Lent {
+  const lent = useContext(WorkContext);
+  if (lent === null) throw new Error('useWork wants a WorkProvider above it');
+  return lent;
+}
+
+/** What is to be done next at a setup; undefined while that is not known. */
+export function useNextText(setupId: string): string | undefined {
+  const { work } = useWork();
+  return useAppSelector((state) => work?.nextText(state, setupId));
+}

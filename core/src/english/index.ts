@@ -1,0 +1,1 @@
+export { english } from './english';
