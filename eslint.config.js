@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs';
+
 import { defineConfig } from 'eslint/config';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import boundaries from 'eslint-plugin-boundaries';
@@ -5,44 +7,71 @@ import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+import { CLIENT_FOLDERS, CORE_ROOMS, FEATURES_WITHIN, SPEAKING_ROOMS } from './scripts/rooms.mjs';
+
 const projects = {
   project: ['core/tsconfig.json', 'client/tsconfig.json', 'server/tsconfig.json', 'stand-ins/tsconfig.json'],
   noWarnOnMultipleProjects: true,
 };
 
-/** The floors of the house: who may import whom. Imports go one way. */
-const CORE_FLOORS = [
-  ['photometry', []],
-  ['flash', ['photometry']],
-  ['modifiers', ['photometry']],
-  ['frames', ['photometry']],
-  ['colour', ['photometry']],
-  ['sky', []],
-  ['scene', ['photometry', 'flash', 'modifiers']],
-  ['preview', []],
-  ['calibration', ['photometry', 'flash', 'modifiers']],
-  ['balance', ['photometry', 'flash', 'modifiers', 'colour', 'sky', 'scene', 'calibration']],
-  ['picture', ['photometry', 'modifiers', 'colour', 'sky', 'scene', 'preview', 'balance']],
-  ['documents', ['photometry', 'flash', 'modifiers', 'colour', 'frames', 'scene', 'calibration', 'balance']],
-  ['devices', ['photometry', 'flash', 'modifiers', 'colour', 'scene', 'balance']],
-  ['formats', ['photometry', 'flash', 'modifiers', 'colour', 'scene', 'calibration', 'balance', 'documents']],
-  ['sample', ['photometry', 'flash', 'modifiers', 'colour', 'balance', 'documents', 'formats']],
-];
+const names = (pairs) => pairs.map(([name]) => name);
+/** Types that the boundaries rule tells files by: a room of core, a folder of the client, a feature. */
+const CORE = names(CORE_ROOMS).map((room) => `core-${room}`);
 const elements = [
-  ...CORE_FLOORS.map(([floor]) => ({ type: `core-${floor}`, pattern: `core/src/${floor}` })),
-  { type: 'route', pattern: 'client/src/app' },
-  { type: 'feature', pattern: 'client/src/features' },
-  { type: 'ui', pattern: 'client/src/ui' },
-  { type: 'store', pattern: 'client/src/store' },
+  ...names(CORE_ROOMS).map((room) => ({ type: `core-${room}`, pattern: `core/src/${room}` })),
+  { type: 'features', pattern: 'client/src/features/*', capture: ['feature'] },
+  // the deeper folder first: the first pattern that fits counts
+  ...names(CLIENT_FOLDERS)
+    .filter((name) => name !== 'features')
+    .sort((a, b) => b.length - a.length)
+    .map((name) => ({ type: name, pattern: `client/src/${name}` })),
   { type: 'server', pattern: 'server/src' },
-  { type: 'workers', pattern: 'client/src/workers' },
   { type: 'stand-ins', pattern: 'stand-ins/src' },
 ];
-const core = CORE_FLOORS.map(([floor]) => `core-${floor}`);
 const allow = (from, to) => ({
   from: { element: { type: from } },
   allow: { to: { element: { types: { anyOf: to } } } },
 });
+/** Rooms of core import rooms below them; the table stands from the ground up. */
+const corePolicies = CORE.map((room, index) => allow(room, CORE.slice(0, index + 1)));
+const clientPolicies = CLIENT_FOLDERS.map(([folder, , below]) =>
+  allow(folder, [...CORE, ...below, ...(folder === 'features' ? [] : [folder])]),
+);
+const allowFeature = (feature, other) => ({
+  from: { element: { type: 'features', captured: { feature } } },
+  allow: { to: { element: { type: 'features', captured: { feature: other } } } },
+});
+const featurePolicies = [
+  ...readdirSync(new URL('client/src/features', import.meta.url)).map((name) => allowFeature(name, name)),
+  ...Object.entries(FEATURES_WITHIN).flatMap(([name, others]) => others.map((other) => allowFeature(name, other))),
+];
+
+/** Between rooms only the door; how far up the way goes tells a neighbour's file from one of the own room. */
+const onlyDoors = (folder, up) => ({
+  files: [`core/src/${folder}/*.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: [{ regex: `^${up}[^./]+/.+`, message: 'Between rooms only the door (index.ts) is imported.' }] },
+    ],
+  },
+});
+
+/** A text with a blank between two words is a sentence or part of one. */
+const SENTENCE = '/[A-Za-z]{2,}[,:.;]? [A-Za-z]{2,}/';
+const NO_CLOCK = {
+  selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+  message: 'The clock is an argument.',
+};
+const NO_SENTENCE = [
+  ['Literal', 'value'],
+  ['TemplateElement', 'value.raw'],
+].map(([node, field]) => ({
+  // what a programmer reads (an error that is thrown) is no sentence of the product
+  selector: `${node}[${field}=${SENTENCE}]:not(ThrowStatement *):not(Property[key.name='description'] *)`,
+  message: 'Only words speak: hand on a reason with its figures.',
+}));
 
 export default defineConfig(
   {
@@ -99,16 +128,11 @@ export default defineConfig(
           default: 'disallow',
           policies: [
             { allow: { to: { module: { origin: ['external', 'core'] } } } },
-            ...CORE_FLOORS.map(([floor, below]) =>
-              allow(`core-${floor}`, [`core-${floor}`, ...below.map((name) => `core-${name}`)]),
-            ),
-            allow('workers', [...core, 'workers']),
-            allow('store', [...core, 'store', 'workers']),
-            allow('ui', [...core, 'store', 'ui']),
-            allow('feature', [...core, 'store', 'ui', 'workers', 'feature']),
-            allow('route', [...core, 'store', 'ui', 'feature', 'route']),
-            allow('server', [...core, 'server']),
-            allow('stand-ins', [...core, 'stand-ins']),
+            ...corePolicies,
+            ...clientPolicies,
+            ...featurePolicies,
+            allow('server', [...CORE, 'server']),
+            allow('stand-ins', [...CORE, 'stand-ins']),
           ],
         },
       ],
@@ -125,10 +149,36 @@ export default defineConfig(
         { object: 'Date', property: 'now' },
         { object: 'Math', property: 'random' },
       ],
-      'no-restricted-syntax': [
+      'no-restricted-syntax': ['error', NO_CLOCK, ...NO_SENTENCE],
+    },
+  },
+  {
+    files: Object.keys(SPEAKING_ROOMS).map((room) => `core/src/${room}/**/*.ts`),
+    rules: { 'no-restricted-syntax': ['error', NO_CLOCK] },
+  },
+  onlyDoors('*', '\\.\\./'),
+  onlyDoors('*/*', '(\\.\\./){2}'),
+  {
+    files: ['core/src/documents/migrations/*.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
         'error',
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The clock is an argument.' },
+        { patterns: [{ regex: '.*', allowTypeImports: true, message: 'A frozen step imports nothing but types.' }] },
       ],
+    },
+  },
+  {
+    files: ['**/*.{ts,tsx}'],
+    // drawn paths of icons, written by a script
+    ignores: ['client/src/ui/iconPaths.ts'],
+    rules: { 'max-len': ['error', { code: 140 }] },
+  },
+  {
+    files: ['{core,client,server,stand-ins}/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
+      complexity: ['error', 20],
     },
   },
 );

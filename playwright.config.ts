@@ -1,7 +1,5 @@
 import { defineConfig } from '@playwright/test';
 
-
-
 export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,

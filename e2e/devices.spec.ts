@@ -78,35 +78,35 @@ for (const [size, viewport] of [
     });
   });
 
-test('an ambient reading taken in flash mode is questioned; a meter that vanishes is survived with a message, and what it sent is kept', async ({
-  page,
-  reach,
-  standIns,
-}) => {
-  const setup = new SetupPage(page);
-  await setup.open(reach, TERRACE);
-  const ambient = await setup.part('Ambient');
-  await ambient.getByRole('button', { name: 'Devices' }).click();
-  const meter = page.getByRole('article', { name: 'Simulated meter' });
-  await meter.getByRole('button', { name: 'Connect Simulated meter' }).click();
-  await meter.getByRole('radio', { name: 'Flash' }).click();
-  await meter.getByRole('button', { name: 'Press for face' }).click();
-  await expect(page.getByText(/^Face: f\//).filter({ visible: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
-  await setup.part('Ambient');
-  await expect(ambient.getByRole('alert')).toContainText('Face was metered as ambient with the meter in flash mode.');
+test(
+  'an ambient reading taken in flash mode is questioned; a meter that vanishes is survived with a ' +
+    'message, and what it sent is kept',
+  async ({ page, reach, standIns }) => {
+    const setup = new SetupPage(page);
+    await setup.open(reach, TERRACE);
+    const ambient = await setup.part('Ambient');
+    await ambient.getByRole('button', { name: 'Devices' }).click();
+    const meter = page.getByRole('article', { name: 'Simulated meter' });
+    await meter.getByRole('button', { name: 'Connect Simulated meter' }).click();
+    await meter.getByRole('radio', { name: 'Flash' }).click();
+    await meter.getByRole('button', { name: 'Press for face' }).click();
+    await expect(page.getByText(/^Face: f\//).filter({ visible: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
+    await setup.part('Ambient');
+    await expect(ambient.getByRole('alert')).toContainText('Face was metered as ambient with the meter in flash mode.');
 
-  const device = standIns.find(({ name }) => name === 'meter');
-  if (device === undefined) throw new Error('no meter');
-  await endOf(device.process);
-  await expect(ambient.getByRole('alert').filter({ hasText: 'Simulated meter: It went away.' })).toBeVisible();
-  await expect(ambient.getByRole('button', { name: /^Press simulated meter/ })).toHaveCount(0);
-  await expect(ambient.getByRole('radio', { name: /^Face, f\/.*just now/ })).toBeVisible();
-  await ambient.getByRole('button', { name: 'Devices' }).click();
-  await page.getByRole('button', { name: 'Look again' }).click();
-  await expect(meter).toHaveCount(0);
-  await expect(page.getByRole('article', { name: 'Simulated camera' })).toBeVisible();
-});
+    const device = standIns.find(({ name }) => name === 'meter');
+    if (device === undefined) throw new Error('no meter');
+    await endOf(device.process);
+    await expect(ambient.getByRole('alert').filter({ hasText: 'Simulated meter: It went away.' })).toBeVisible();
+    await expect(ambient.getByRole('button', { name: /^Press simulated meter/ })).toHaveCount(0);
+    await expect(ambient.getByRole('radio', { name: /^Face, f\/.*just now/ })).toBeVisible();
+    await ambient.getByRole('button', { name: 'Devices' }).click();
+    await page.getByRole('button', { name: 'Look again' }).click();
+    await expect(meter).toHaveCount(0);
+    await expect(page.getByRole('article', { name: 'Simulated camera' })).toBeVisible();
+  },
+);
 
 test('the meter is pressed on its own page too', async ({ page, context, reach, standIns }) => {
   const setup = new SetupPage(page);

@@ -123,7 +123,10 @@ export class SetupPage {
   }
 }
 
-/** Presses a button in the moment that it appears: what it stops could be over before a mouse is there. Ask for it before what starts that, await it after. */
+/**
+ * Presses a button in the moment that it appears: what it stops could be over before a mouse is there. Ask for
+ * it before what starts that, await it after.
+ */
 export const pressOnceShown = (page: Page, name: string): Promise<void> =>
   page.evaluate(
     (label) =>

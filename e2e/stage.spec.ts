@@ -60,31 +60,31 @@ for (const [size, viewport] of [
   ['phone', { width: 390, height: 844 }],
   ['wide', WIDE],
 ] as const)
-  test(`at ${size} size › a light is dragged with the mouse: figures, power, picture and ladder follow, and one undo takes it back`, async ({
-    page,
-    setup,
-    stack,
-  }) => {
-    await page.setViewportSize(viewport);
-    await setup.open(stack, HALL);
-    await setup.part('Stage');
-    await finished(page);
-    await agree(page, setup);
-    const [before, power, drawn] = [
-      await saidOf(page, 'Key A'),
-      await powerOf(page),
-      await picture(page).getAttribute('data-drawn'),
-    ];
-    await dragMouse(page, handle(page, 'Key A'), 30, 40);
-    await expect.poll(() => saidOf(page, 'Key A')).not.toBe(before);
-    await expect.poll(() => powerOf(page)).not.toBe(power);
-    await expect.poll(() => picture(page).getAttribute('data-drawn')).not.toBe(drawn);
-    await finished(page);
-    await agree(page, setup);
-    await page.getByRole('button', { name: 'Take the last thing back' }).first().click();
-    await expect.poll(() => saidOf(page, 'Key A')).toBe(before);
-    expect(await powerOf(page)).toBe(power);
-  });
+  test(
+    `at ${size} size › a light is dragged with the mouse: figures, power, picture and ladder follow, and ` +
+      'one undo takes it back',
+    async ({ page, setup, stack }) => {
+      await page.setViewportSize(viewport);
+      await setup.open(stack, HALL);
+      await setup.part('Stage');
+      await finished(page);
+      await agree(page, setup);
+      const [before, power, drawn] = [
+        await saidOf(page, 'Key A'),
+        await powerOf(page),
+        await picture(page).getAttribute('data-drawn'),
+      ];
+      await dragMouse(page, handle(page, 'Key A'), 30, 40);
+      await expect.poll(() => saidOf(page, 'Key A')).not.toBe(before);
+      await expect.poll(() => powerOf(page)).not.toBe(power);
+      await expect.poll(() => picture(page).getAttribute('data-drawn')).not.toBe(drawn);
+      await finished(page);
+      await agree(page, setup);
+      await page.getByRole('button', { name: 'Take the last thing back' }).first().click();
+      await expect.poll(() => saidOf(page, 'Key A')).toBe(before);
+      expect(await powerOf(page)).toBe(power);
+    },
+  );
 
 test.describe('with a thumb', () => {
   test.use({ hasTouch: true });

@@ -92,7 +92,8 @@ times.shift(); // the first visit warms the server
 times.sort((a, b) => a - b);
 const median = times[Math.floor(RUNS / 2)];
 console.log(
-  `Sample shoot on screen at 4× CPU throttle, empty device: ${median.toFixed(0)} ms, median of ${RUNS} between ${times[0].toFixed(0)} and ${times[RUNS - 1].toFixed(0)} (bound ${MOST_MS})`,
+  `Sample shoot on screen at 4× CPU throttle, empty device: ${median.toFixed(0)} ms, median of ${RUNS} ` +
+    `between ${times[0].toFixed(0)} and ${times[RUNS - 1].toFixed(0)} (bound ${MOST_MS})`,
 );
 await benchPicture(browser, `http://127.0.0.1:${port}`);
 await browser.close();

@@ -1,4 +1,5 @@
-// Times of the picture in Chromium, as the application makes them: its layers in the workers, the power slider, a light that is dragged.
+// Times of the picture in Chromium, as the application makes them: its layers in the workers, the power slider, a
+// light that is dragged.
 const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
 const PICTURE = '/picture/019c9c00-0000-7000-8000-000000000011';
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
@@ -66,7 +67,8 @@ export async function benchPicture(browser, url) {
   );
   console.log(`A light's fine layer on two workers, 360 × 480:     ${took('picture fine light')} (wanted 700 or less)`);
   console.log(
-    `Dragging a light: longest task of the page ${dragged.longestMs.toFixed(0)} ms (0: none over 50; wanted under 50), ${dragged.perSecond.toFixed(0)} frames a second`,
+    `Dragging a light: longest task of the page ${dragged.longestMs.toFixed(0)} ms (0: none over 50; ` +
+      `wanted under 50), ${dragged.perSecond.toFixed(0)} frames a second`,
   );
   await tab.goto(url + PICTURE);
   await finished(tab);

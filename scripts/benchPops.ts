@@ -7,5 +7,6 @@ console.log(
 );
 for (const { lights, how, median, mean, ninth } of popsToBalance(SCENES, 7))
   console.log(
-    `${lights} ${lights === 1 ? 'light ' : 'lights'}  ${how.padEnd(20)}${String(median).padStart(3)}  ·  ${mean.toFixed(2).padStart(5)}  ·  ${String(ninth).padStart(2)}`,
+    `${lights} ${lights === 1 ? 'light ' : 'lights'}  ${how.padEnd(20)}${String(median).padStart(3)}  ·  ` +
+      `${mean.toFixed(2).padStart(5)}  ·  ${String(ninth).padStart(2)}`,
   );

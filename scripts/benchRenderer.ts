@@ -1,5 +1,13 @@
 // Times of the renderer on one thread at 360 × 480; printed by `npm run bench`.
-import { bakeSculpture, Composer, FINE_CELL_CM, frameScene, modelOf, renderSoft, renderSource } from '@sphene/core/renderer';
+import {
+  bakeSculpture,
+  Composer,
+  FINE_CELL_CM,
+  frameScene,
+  modelOf,
+  renderSoft,
+  renderSource,
+} from '@sphene/core/renderer';
 import { finished, PICTURE_SCENES, renderScene } from '../core/test/pictureScenes';
 
 const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN;

@@ -54,5 +54,6 @@ const rows = NAMES.map((name) => {
 });
 writeFileSync(
   new URL('../client/src/ui/iconPaths.ts', import.meta.url),
-  `// Written by scripts/icons.mjs\nexport const iconPaths = {\n${rows.join('\n')}\n} as const;\nexport type IconName = keyof typeof iconPaths;\n`,
+  `// Written by scripts/icons.mjs\nexport const iconPaths = {\n${rows.join('\n')}\n} as const;\nexport ` +
+    `type IconName = keyof typeof iconPaths;\n`,
 );

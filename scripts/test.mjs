@@ -45,7 +45,11 @@ async function checkTypes() {
     await checkBeside(`Types of ${part === '.' ? 'scripts and e2e' : part}`, 'tsc', '-p', part);
 }
 
-await Promise.all([checkBeside('Lint', 'eslint', '.'), checkTypes()]);
+async function checkText() {
+  await checkBeside('Lint', 'eslint', '.');
+  await checkBeside('Format', 'prettier', '--check', '--log-level=warn', '.');
+}
+await Promise.all([checkText(), checkTypes()]);
 counted(
   'Unit and server tests',
   'jest.json',

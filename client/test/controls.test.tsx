@@ -25,7 +25,8 @@ describe('the hold-back control', () => {
   it('says stops, share and words at once, on screen and to a voice', () => {
     render(<HoldBackControl way="share" value={2} onDraft={() => undefined} onChange={() => undefined} />);
     expect(slider().getAttribute('aria-valuetext')).toBe(
-      '75 % of the light is flash. 2.0 stops under the total, 1.6 stops under the key alone, 1.6 stops, fill over the ambient. Flash carries the face, ambient two under',
+      '75 % of the light is flash. 2.0 stops under the total, 1.6 stops under the key alone, 1.6 stops, ' +
+        'fill over the ambient. Flash carries the face, ambient two under',
     );
     expect(screen.getByRole('button', { name: /^Carry/ }).getAttribute('aria-pressed')).toBe('true');
     expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([

@@ -150,7 +150,10 @@ function judge(scene: Scene): (powers: readonly number[]) => boolean {
 /** A meter in tenths that errs by up to a twentieth. */
 const read = (stops: number, random: () => number) => roundToStep(stops + (random() * 2 - 1) * 0.05, 0.1);
 
-/** Test pops by the application: it proposes, each light is read alone once where it aims, and then the spill that weighs most where something is still off. */
+/**
+ * Test pops by the application: it proposes, each light is read alone once where it aims, and then the spill
+ * that weighs most where something is still off.
+ */
 function popsByApplication(scene: Scene, earlier: number, random: () => number): number {
   const good = judge(scene);
   const { setup, camera } = scene;
@@ -215,7 +218,10 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
   return MOST_POPS;
 }
 
-/** Test pops by the usual routine: a guess, each light alone to its own target in whole and third stops, then all together, point by point. */
+/**
+ * Test pops by the usual routine: a guess, each light alone to its own target in whole and third stops, then all
+ * together, point by point.
+ */
 function popsByRoutine(scene: Scene, random: () => number): number {
   const good = judge(scene);
   const { setup } = scene;

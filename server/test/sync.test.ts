@@ -226,7 +226,8 @@ describe('large and old documents', () => {
     };
     await runner.query('update accounts set seq = seq + 1');
     await runner.query(
-      "insert into documents (account_id, id, type, body, version, seq) select id, $1, 'reading', $2, 1, seq from accounts where name = 'demo'",
+      "insert into documents (account_id, id, type, body, version, seq) select id, $1, 'reading', $2, 1, " +
+        "seq from accounts where name = 'demo'",
       [old.id, old],
     );
     await migration.up(runner);

@@ -30,7 +30,9 @@ const device = await serveDevice({
   page: () =>
     devicePage(
       hello.name,
-      `<output>${formatShutter(settings.tv, 'third')} ${formatAperture(settings.av, 'third')}</output><p>${formatIso(settings.sv)}</p><div class="press">${commandButton('Release', { type: 'shoot', ...settings })}</div>`,
+      `<output>${formatShutter(settings.tv, 'third')} ` +
+        `${formatAperture(settings.av, 'third')}</output><p>${formatIso(settings.sv)}</p><div ` +
+        `class="press">${commandButton('Release', { type: 'shoot', ...settings })}</div>`,
     ),
   onConnect: () => undefined,
   onCommand(command) {

@@ -44,7 +44,8 @@ function page(): string {
   return devicePage(
     hello.name,
     `<p>Held at: ${escape(state.place)}. ${formatShutter(state.tv, 'third')}, ${formatIso(state.sv)}.</p><output>${shown}</output>
-<div class="press">${commandButton('Press', { type: 'press' })}</div><h2>Held at</h2>${places.join('')}<h2>Head</h2>${heads.join('')}<h2>Mode</h2>${modes.join('')}`,
+<div class="press">${commandButton('Press', { type: 'press' })}</div>
+<h2>Held at</h2>${places.join('')}<h2>Head</h2>${heads.join('')}<h2>Mode</h2>${modes.join('')}`,
   );
 }
 

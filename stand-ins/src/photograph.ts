@@ -46,7 +46,10 @@ async function finished<T>(steps: Generator<void, T>): Promise<T> {
   }
 }
 
-/** Photographs a stage with the renderer of the application, in the light that is truly there. What was rendered is kept for the next picture. */
+/**
+ * Photographs a stage with the renderer of the application, in the light that is truly there. What was rendered
+ * is kept for the next picture.
+ */
 export class Photographer {
   private sculpture: { key: string; model: Pick<Model, 'tape' | 'grid'> } | null = null;
   private framing: { key: string; framing: Framing; composer: Composer } | null = null;

@@ -26,13 +26,21 @@ const shine = (pop: Extract<DeviceCommand, { type: 'pop' }>) =>
     ),
   );
 
+const heads = (): string =>
+  radio.state.heads.map(({ group, powerStops }) => `${group} ${powerStops.toFixed(1)}`).join(' ');
+
+const faultButtons = (): string[] => [
+  commandButton('Nothing', { type: 'fault', fault: 'none' }, radio.fault === null),
+  ...RADIO_FAULTS.map((fault) => commandButton(FAULT_NAMES[fault], { type: 'fault', fault }, radio.fault === fault)),
+];
+
 const device = await serveDevice({
   hello,
   port: Number(process.env['PORT'] ?? 4793),
   page: () =>
     devicePage(
       hello.name,
-      `<output>${radio.state.heads.map(({ group, powerStops }) => `${group} ${powerStops.toFixed(1)}`).join(' ') || '–'}</output><p>Power in stops under full. What shall go wrong:</p>${commandButton('Nothing', { type: 'fault', fault: 'none' }, radio.fault === null)}${RADIO_FAULTS.map((fault) => commandButton(FAULT_NAMES[fault], { type: 'fault', fault }, radio.fault === fault)).join('')}`,
+      `<output>${heads() || '–'}</output><p>Power in stops under full. What shall go wrong:</p>${faultButtons().join('')}`,
     ),
   onConnect: () => device.say(radio.state),
   onCommand(command) {

@@ -49,7 +49,10 @@ export class SimulatedMeter {
     return this.show(flashAv[this.state.role] ?? null, 'flash');
   }
 
-  /** One press: the true light where it is held, with the meter's fault, as the value it shows; a problem when that is beyond its display. */
+  /**
+   * One press: the true light where it is held, with the meter's fault, as the value it shows; a problem when
+   * that is beyond its display.
+   */
   press(): MeterReading | MeterProblem {
     return this.show(null, this.state.mode);
   }

@@ -1,1 +1,1 @@
-export { NotFoundScreen as default } from '@/features/shoots/NotFoundScreen';
+export { NotFoundScreen as default } from '@/shell/NotFoundScreen';

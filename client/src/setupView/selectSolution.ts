@@ -54,7 +54,10 @@ export function restingAdvice(id: string): (state: RootState) => SolutionAdvice 
   };
 }
 
-/** The point that is metered next in a setup: the one chosen by hand, else the first without a reading, else the first that no longer holds. */
+/**
+ * The point that is metered next in a setup: the one chosen by hand, else the first without a reading, else the
+ * first that no longer holds.
+ */
 export function selectActivePointId(state: RootState, setupId: string): string | null {
   const setup = selectSetup(state, setupId);
   const numbers = selectNumbers(state, setupId);

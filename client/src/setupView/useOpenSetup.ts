@@ -10,7 +10,10 @@ import { sayActionFault } from './actionFault';
 import { restingAdvice, selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 import type { SetupView } from './setupContext';
 
-/** The setup of a screen with its solution and what changes it; `view` is null while it is not there, `ready` says whether it may still come. */
+/**
+ * The setup of a screen with its solution and what changes it; `view` is null while it is not there, `ready`
+ * says whether it may still come.
+ */
 export function useOpenSetup(id: string): { view: SetupView | null; ready: boolean } {
   const actions = useActions();
   const dispatch = useAppDispatch();

@@ -9,7 +9,8 @@ import { Txt } from '../ui/Txt';
 
 const text = catalogue({
   blocked:
-    'This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary window: until then changes last only while this page is open.',
+    'This browser does not let Sphene keep anything on the device. Allow site data, or use an ordinary ' +
+    'window: until then changes last only while this page is open.',
   full: 'This device is full: the last change is on screen but not kept. Free some space, then change it once more.',
   bringBack: 'Bring back',
   deleted: (title: string) => `${title} deleted.`,

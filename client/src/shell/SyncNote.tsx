@@ -18,7 +18,8 @@ export function SyncNote() {
       ? [
           'cloud-off-outline',
           waiting === 0 ? 'Offline' : kept,
-          `The server is out of reach. ${waiting === 0 ? 'Everything is kept.' : `${waiting} changes wait on this device and go when it is back.`}`,
+          'The server is out of reach. ' +
+            `${waiting === 0 ? 'Everything is kept.' : `${waiting} changes wait on this device and go when it is back.`}`,
         ]
       : sync === 'refused'
         ? [

@@ -2,7 +2,7 @@ import { useAppSelector } from '@/store/store';
 import { type ComponentType, useEffect, useState } from 'react';
 
 import { ActionButton } from '../ui/ActionButton';
-import { Screen } from '../ui/Screen';
+import { Screen } from './Screen';
 import { Txt } from '../ui/Txt';
 
 /** Screens that are not yet here, to be fetched while the server can be reached. */

@@ -16,6 +16,7 @@ export interface Choice<T> {
 type Layout = 'wrap' | 'row' | 'scroll';
 
 /** One of several, as chips. Arrow keys move between them as in any radio group. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function ChoiceList<T extends string | null>({
   label,
   choices,

@@ -37,6 +37,9 @@ const drawingPx = (tones: number, compact: boolean) => (compact ? BAR + 4 : tone
 /** How tall the ladder of so many tones is, px: whoever lays it over something knows it before it is drawn. */
 export const ladderPx = (tones: number, compact: boolean): number => drawingPx(tones, compact) + TICKS;
 
+/** What stands after a tone that the picture does not hold. */
+const OUT_OF_RANGE = { 'in-range': '', clipped: ' clipped', lost: ' lost' } as const;
+
 /** The names of the textures of one drawing: an earlier screen that is still there, hidden, must not lend its own. */
 interface TextureIds {
   ambient: string;
@@ -183,6 +186,7 @@ function Tone({
  * The wedge ladder: a step wedge from which every metered tone is read in stops against mid grey, with the part of it
  * that is ambient and the part that is flash, clipping above and noise below.
  */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone, compact = false }: LadderProps) {
   const palette = usePalette();
   const name = useId().replace(/[^\w-]/g, '');
@@ -192,10 +196,14 @@ export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone,
   const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
   const { row, bar } = rowsOf(points.length);
   const height = drawingPx(points.length, compact);
+  const limits =
+    clipsAboveStops === null
+      ? ''
+      : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`;
   const label =
     metered.length === 0
       ? 'Wedge ladder. No tone is placed yet.'
-      : `Wedge ladder in stops from mid grey. ${said}${clipsAboveStops === null ? '' : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`}`;
+      : `Wedge ladder in stops from mid grey. ${said}${limits}`;
 
   return (
     <View>
@@ -285,7 +293,7 @@ export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone,
                 >
                   {point.placedStops === null
                     ? 'not placed yet'
-                    : `${words.stopsBothWays(point.placedStops)}${point.zone === 'clipped' ? ' clipped' : point.zone === 'lost' ? ' lost' : ''}`}
+                    : words.stopsBothWays(point.placedStops) + OUT_OF_RANGE[point.zone ?? 'in-range']}
                 </Txt>
               </View>
             ))}

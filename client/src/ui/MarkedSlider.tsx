@@ -36,6 +36,7 @@ interface MarkedSliderProps {
 }
 
 /** A slider in tenths of a stop with usual places marked under it: by thumb, by its two keys, by keyboard. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function MarkedSlider({
   label,
   value,

@@ -57,6 +57,7 @@ const HINT: Record<ReadValue, string> = {
 };
 
 /** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
+// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function ReadingEntry({
   label,
   held,
@@ -99,7 +100,9 @@ export function ReadingEntry({
   const spoken =
     meaning?.notation === 'aperture'
       ? {
-          'aria-label': `${words.aperture(meaning.settings.av, meterIncrement)} ${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}`,
+          'aria-label':
+            `${words.aperture(meaning.settings.av, meterIncrement)} ` +
+            `${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}`,
         }
       : null;
   const dials = (
@@ -126,6 +129,8 @@ export function ReadingEntry({
     </View>
   );
   const question = result.ok && other === null ? result.value.question : null;
+  const assumption = meaning?.assumption ?? null;
+  const assumed = assumption === null ? '' : ` (${words.assumption(assumption)})`;
   return (
     <View style={{ gap: 8 }}>
       <View>
@@ -148,9 +153,7 @@ export function ReadingEntry({
         </View>
         {problem === null ? (
           <Txt size="label" tone="quiet" role="status" {...spoken}>
-            {meaning === null
-              ? HINT[read]
-              : `${sayMeaning(meaning, read, meterIncrement)}${meaning.assumption === null ? '' : ` (${words.assumption(meaning.assumption)})`}`}
+            {meaning === null ? HINT[read] : sayMeaning(meaning, read, meterIncrement) + assumed}
           </Txt>
         ) : (
           <Txt size="label" tone="danger" role="alert">

@@ -23,6 +23,7 @@ interface StopDialProps {
 }
 
 /** A value that is stepped with two large keys, or typed after a tap on it. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StopDial({ label, text, down, up, parse, onChange, note, onReset }: StopDialProps) {
   const palette = usePalette();
   const [typed, setTyped] = useState<string | null>(null);

@@ -202,7 +202,8 @@ function parseDistance(text: string, unit: Preferences['distanceUnit']): Outcome
       : distanceFromUnit(figure, written === 'm' ? 'm' : written === undefined ? unit : 'ft');
   if (match === null || !(metres >= DISTANCE_RANGE_M.least && metres <= DISTANCE_RANGE_M.most))
     return failure(
-      `Write a distance between ${formatDistance(DISTANCE_RANGE_M.least, unit)} and ${formatDistance(DISTANCE_RANGE_M.most, unit)}, such as ${formatDistance(1.5, unit)}.`,
+      `Write a distance between ${formatDistance(DISTANCE_RANGE_M.least, unit)} and ` +
+        `${formatDistance(DISTANCE_RANGE_M.most, unit)}, such as ${formatDistance(1.5, unit)}.`,
     );
   return success(metres);
 }

@@ -1,4 +1,3 @@
-import type { ThemeChoice } from '@/store/deviceSlice';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
@@ -11,7 +10,7 @@ const PaletteContext = createContext<Palette>(PALETTES.dark);
 export const usePalette = (): Palette => useContext(PaletteContext);
 
 /** Sets the colours for everything below; `system` follows the device between dark and glare. */
-export function ThemeProvider({ choice, children }: { choice: ThemeChoice; children: ReactNode }) {
+export function ThemeProvider({ choice, children }: { choice: keyof typeof PALETTES | 'system'; children: ReactNode }) {
   const scheme = useColorScheme();
   const palette = PALETTES[choice === 'system' ? (scheme === 'light' ? 'glare' : 'dark') : choice];
   const paper = useMemo(() => paperTheme(palette), [palette]);

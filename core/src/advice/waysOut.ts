@@ -113,8 +113,10 @@ export interface Ways {
 }
 
 /**
- * Every way out of a wish that the camera or the flash cannot meet, ranked: whole cures that the flash can follow first,
- * in the usual order of preference, then those that ask for a new reading, then partial ones. Each is tried on the setup
+ * Every way out of a wish that the camera or the flash cannot meet, ranked: whole cures that the flash can follow
+ * first,
+ * in the usual order of preference, then those that ask for a new reading, then partial ones. Each is tried on
+ * the setup
  * itself, so its figures are those one gets after tapping it; what does not help is not listed as helping.
  */
 export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Balance): Ways {
@@ -163,7 +165,10 @@ export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Bal
   return { waysOut: ranked, notHelping: notHelping(trouble, now, { setup, kit, scene }, ranked) };
 }
 
-/** Changes that ask less of the lights and let them last for the planned pace: each is tried, and listed where it does. */
+/**
+ * Changes that ask less of the lights and let them last for the planned pace: each is tried, and listed where it
+ * does.
+ */
 export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): CheaperSetting[] {
   const need = stayingPower(setup, now.lights)?.cheaperByStops ?? 0;
   const place = need > 0 ? placeOf(setup, kit, now, need) : null;
@@ -187,12 +192,18 @@ interface Documents {
   scene: MeteredScene;
 }
 
-/** Stops between what is wanted and what camera and flash reach together: how far the ambient is too bright and the flash too weak. */
+/**
+ * Stops between what is wanted and what camera and flash reach together: how far the ambient is too bright and
+ * the flash too weak.
+ */
 const behindSun = (state: Balance): number =>
   (state.camera?.missing === 'too-bright' ? state.camera.missingStops : 0) +
   (state.light?.solution?.outOfRange?.direction === 'too-weak' ? state.light.solution.outOfRange.byStops : 0);
 
-/** High-speed sync against the sun, a wider aperture for more flash, a higher ISO: tried here, and told with figures where they do not help. */
+/**
+ * High-speed sync against the sun, a wider aperture for more flash, a higher ISO: tried here, and told with
+ * figures where they do not help.
+ */
 function notHelping(
   trouble: Trouble,
   now: Balance,

@@ -23,7 +23,10 @@ import { sunStand } from './sun';
 /** Where a panel stands in a version of the scene; null: it is not there. */
 export type Arrangement = (panel: Panel) => PanelStand | null;
 
-/** What the light at the face is made of, against what a dome there reads. Without panels the shares add to 1; reflectors give the rest, and what panels cover is missing from the soft light. */
+/**
+ * What the light at the face is made of, against what a dome there reads. Without panels the shares add to 1;
+ * reflectors give the rest, and what panels cover is missing from the soft light.
+ */
 export interface AmbientShares {
   sun: number;
   /** as if no panel covered any of it */
@@ -34,7 +37,10 @@ export interface AmbientShares {
   sunOnCard: number;
 }
 
-/** The same as strengths, free of where things stand: sun on a card facing it, soft light on a dome, and what an opening sends out. */
+/**
+ * The same as strengths, free of where things stand: sun on a card facing it, soft light on a dome, and what an
+ * opening sends out.
+ */
 interface Field {
   sun: number;
   toSun: Place | null;
@@ -117,14 +123,18 @@ const through = (panels: readonly Standing[], from: Place, to: Place): number =>
     1,
   );
 
-/** The share of light from a light's place to another that panels let through, in stops lost; flags keep a thousandth. */
+/**
+ * The share of light from a light's place to another that panels let through, in stops lost; flags keep a
+ * thousandth.
+ */
 export function blockedStops(setup: Setup, kit: Kit, from: Place, to: Place): number {
   const blockers = standing(setup, kit, (panel) => panel);
   return blockers.length === 0 ? 0 : -Math.log2(Math.max(2 ** -10, through(blockers, from, to)));
 }
 
 /**
- * The share of the light on it that a panel sends towards a place, as if it sent as much everywhere: white evenly, silver
+ * The share of the light on it that a panel sends towards a place, as if it sent as much everywhere: white
+ * evenly, silver
  * most round the mirrored direction, a diffuser what it lets through.
  * @param toSource where the light comes from; null: from all round
  */

@@ -79,6 +79,7 @@ const NO_LIGHTS: LightsSolution = { lights: [], at: new Map(), targets: new Map(
  * Without an ambient reading of the face nothing can be balanced and the camera is null.
  * @param scene what was metered in this setup (`meterScene`); the same one serves any other look, camera and light at these points
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- the order of the whole calculation, told once
 export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   const { clock, ambientAt, again, dome, questions, warnings } = scene;
   const missingFromKit: MissingThing[] = [];
@@ -192,6 +193,7 @@ interface WarningFacts {
   missingFromKit: readonly MissingThing[];
 }
 
+// eslint-disable-next-line complexity -- the order of the whole calculation, told once
 function warningsFor({
   setup,
   gear,

@@ -21,6 +21,7 @@ const MINUTE_MS = 60_000;
 const CARRIED_DOUBT_STOPS = 0.1;
 
 /** Where each metered point lands. */
+// eslint-disable-next-line complexity -- one point, term by term: each may be unknown
 export function solvePoint(
   point: MeteringPoint,
   { reading, ambientEv100, basis, stale }: PointAmbient,
@@ -83,6 +84,7 @@ export function solvePoint(
     ifRightText:
       ambientEv100 === null || camera === null || settings === null
         ? null
-        : `${formatShutter(ambientEv100 - settings.ndStops - settings.av + settings.sv, camera.body.increment)}, ${settings.text.aperture}, ${settings.text.iso}`,
+        : `${formatShutter(ambientEv100 - settings.ndStops - settings.av + settings.sv, camera.body.increment)}, ` +
+          `${settings.text.aperture}, ${settings.text.iso}`,
   };
 }

@@ -64,6 +64,7 @@ export function disagreements(
   standing: readonly Reading[],
   usable: readonly UsableLight[],
 ): Disagreement[] {
+  // eslint-disable-next-line complexity -- each kind of reading that can disagree, in the order of trust
   return usable.flatMap((one): Disagreement[] => {
     const { light, config } = one;
     const flashes = flashReadingsOf(standing, light.aimPointId).filter(

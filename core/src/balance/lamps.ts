@@ -20,7 +20,10 @@ export interface LampSolution {
   kelvin: number;
 }
 
-/** The light of each lamp at its point by the inverse square and as a dome there sees it, and what it adds to the ambient that was metered without it. */
+/**
+ * The light of each lamp at its point by the inverse square and as a dome there sees it, and what it adds to the
+ * ambient that was metered without it.
+ */
 export const solveLamps = ({ lamps }: Setup, kit: Kit, points: readonly PointSolution[]): LampSolution[] =>
   lamps.flatMap((placed): LampSolution[] => {
     const lamp = kit.lamps.find(({ id }) => id === placed.lampId);

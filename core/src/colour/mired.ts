@@ -1,7 +1,10 @@
 /** A colour of light: its place along the black-body line and how far it lies beside it. */
 export interface LightColour {
   kelvin: number;
-  /** green (+) or magenta (−) beside the black-body line, in colour-compensating units of density × 100; full plus-green is 30 */
+  /**
+   * green (+) or magenta (−) beside the black-body line, in colour-compensating units of density × 100; full
+   * plus-green is 30
+   */
   greenCc: number;
 }
 
@@ -9,7 +12,10 @@ export interface LightColour {
 export const KELVIN_RANGE = { least: 1500, most: 20_000 } as const;
 export const GREEN_RANGE = { least: -60, most: 60 } as const;
 
-/** Micro reciprocal degrees, `10⁶ / K`: equal steps look about equally large, and filters shift them by a fixed amount. */
+/**
+ * Micro reciprocal degrees, `10⁶ / K`: equal steps look about equally large, and filters shift them by a fixed
+ * amount.
+ */
 export const miredOf = (kelvin: number): number => 1e6 / kelvin;
 export const kelvinOf = (mired: number): number => 1e6 / mired;
 
@@ -68,7 +74,10 @@ export function castOf(source: LightColour, whiteBalance: LightColour): Cast {
   };
 }
 
-/** CIE 1931 chromaticity of a black body. Source: Kim et al. 2002, cubic fit of the Planckian locus, 1667 to 25 000 K. */
+/**
+ * CIE 1931 chromaticity of a black body. Source: Kim et al. 2002, cubic fit of the Planckian locus, 1667 to 25
+ * 000 K.
+ */
 function planckianXy(kelvin: number): [number, number] {
   const t = Math.min(25_000, Math.max(1667, kelvin));
   const x =
@@ -97,7 +106,10 @@ export function linearRgb({ kelvin, greenCc }: LightColour): [number, number, nu
   ];
 }
 
-/** What a grey card lit by the source looks like in the picture, as `#rrggbb`: its colour divided by that of the white balance, channel by channel. */
+/**
+ * What a grey card lit by the source looks like in the picture, as `#rrggbb`: its colour divided by that of the
+ * white balance, channel by channel.
+ */
 export function castSwatch(source: LightColour, whiteBalance: LightColour): string {
   const [from, to] = [linearRgb(source), linearRgb(whiteBalance)];
   const ratio = from.map((value, index) => value / (to[index] ?? 1));

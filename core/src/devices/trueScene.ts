@@ -27,18 +27,18 @@ export type MeterHead = 'camera' | 'light' | 'disc';
 export const TERRACE_LIGHT: Record<PointRole, TrueLight> = {
   face: {
     sources: [
-      { name: 'sun behind', angleDeg: 165, lux: 18_000 },
-      { name: 'snow in front', angleDeg: 40, lux: 2_600 },
+      { name: 'sun-behind', angleDeg: 165, lux: 18_000 },
+      { name: 'snow-in-front', angleDeg: 40, lux: 2_600 },
     ],
     fillLux: 3_000,
   },
-  shadow: { sources: [{ name: 'snow in front', angleDeg: 95, lux: 1_400 }], fillLux: 2_000 },
+  shadow: { sources: [{ name: 'snow-in-front', angleDeg: 95, lux: 1_400 }], fillLux: 2_000 },
   background: { sources: [{ name: 'sun', angleDeg: 70, lux: 22_000 }], fillLux: 7_000 },
   sky: { sources: [], fillLux: 42_000 },
-  highlight: { sources: [{ name: 'sun behind', angleDeg: 150, lux: 30_000 }], fillLux: 3_000 },
-  white: { sources: [{ name: 'snow in front', angleDeg: 30, lux: 2_800 }], fillLux: 3_300 },
-  dark: { sources: [{ name: 'snow in front', angleDeg: 50, lux: 2_200 }], fillLux: 2_800 },
-  grey: { sources: [{ name: 'snow in front', angleDeg: 40, lux: 2_600 }], fillLux: 3_000 },
+  highlight: { sources: [{ name: 'sun-behind', angleDeg: 150, lux: 30_000 }], fillLux: 3_000 },
+  white: { sources: [{ name: 'snow-in-front', angleDeg: 30, lux: 2_800 }], fillLux: 3_300 },
+  dark: { sources: [{ name: 'snow-in-front', angleDeg: 50, lux: 2_200 }], fillLux: 2_800 },
+  grey: { sources: [{ name: 'snow-in-front', angleDeg: 40, lux: 2_600 }], fillLux: 3_000 },
   own: { sources: [], fillLux: 5_000 },
 };
 

@@ -37,7 +37,10 @@ export interface ChangeGroup {
 /** Steps of one dial within this time belong together. */
 const ONE_GO_MS = 5000;
 
-/** Gathers steps of a dial that belong together, oldest first; choices and lists stay one by one. A group that ends where it began stays, as it happened. */
+/**
+ * Gathers steps of a dial that belong together, oldest first; choices and lists stay one by one. A group that
+ * ends where it began stays, as it happened.
+ */
 export function groupChanges(changes: readonly Change[]): ChangeGroup[] {
   const undone = new Set(changes.flatMap(({ undoes }) => undoes));
   const paths = (settings: Change['settings']) => settings.map(({ path }) => path).join();

@@ -40,7 +40,10 @@ const editables = [
 /** Facts are only ever added; whether one is struck out may change. So they never conflict. */
 const facts = [readingSchema, sceneChangeSchema, frameSchema, changeSchema] as const;
 
-/** Everything that is stored and exchanged, of this or an earlier version. Told apart by its type, so that only one schema is tried on each. */
+/**
+ * Everything that is stored and exchanged, of this or an earlier version. Told apart by its type, so that only
+ * one schema is tried on each.
+ */
 export const documentSchema = z.preprocess(migrateDocument, z.discriminatedUnion('type', [...editables, ...facts]));
 export type Document = z.infer<typeof documentSchema>;
 export type DocumentType = Document['type'];

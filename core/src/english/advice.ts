@@ -12,6 +12,7 @@ import { FLASH_FAULTS, POINT_ROLES, question, stalenessSentence } from './meteri
 const DIALS = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' } as const;
 
 /** What to do, and what it does to the picture, before the price. */
+// eslint-disable-next-line complexity, max-lines-per-function -- an exhaustive list of what can be said
 export function way(one: Way, context: WordsContext): { title: string; effect: string } {
   switch (one.kind) {
     case 'unpin':
@@ -19,7 +20,9 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
     case 'hold-back':
       return {
         title: `Hold the ambient back ${formatStopCount(one.stops)} stops instead`,
-        effect: `The ambient on the face sits ${one.darker ? 'darker' : 'brighter'}; flash share ${formatShare(shareFromHoldBack(one.stops))}`,
+        effect:
+          `The ambient on the face sits ${one.darker ? 'darker' : 'brighter'}; flash share ` +
+          `${formatShare(shareFromHoldBack(one.stops))}`,
       };
     case 'place-background':
       return {
@@ -45,7 +48,9 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
     case 'nd':
       return {
         title: `Put on ${one.names.join(' + ')}`,
-        effect: `Keeps the aperture${one.polariser ? '; the polariser darkens blue sky, most at 90° from the sun, and takes reflections away' : ''}`,
+        effect:
+          'Keeps the ' +
+          `aperture${one.polariser ? '; the polariser darkens blue sky, most at 90° from the sun, and takes reflections away' : ''}`,
       };
     case 'lower-iso':
       return { title: `Lower the ISO to ${one.isoText}`, effect: "The camera's own base ISO" };
@@ -142,7 +147,9 @@ function byHand(kind: Extract<Way, { needStops: number }>['kind'], need: string)
     case 'diffuser':
       return {
         title: 'Diffuser or flag over the subject',
-        effect: `A diffuser takes 1 to 2 stops off direct sun, a flag all of it; ${need} are needed. The background stays as it is. Then meter again.`,
+        effect:
+          `A diffuser takes 1 to 2 stops off direct sun, a flag all of it; ${need} are needed. The background ` +
+          'stays as it is. Then meter again.',
       };
     case 'wait':
       return { title: 'Wait for less light', effect: `Needs ${need} less; then meter again.` };
@@ -229,6 +236,7 @@ type Said = { text: string; detail: string };
 type Of<K extends ActionFacts['kind']> = Extract<ActionFacts, { kind: K }>;
 
 /** The one thing to do now, in the unit's own words. */
+// eslint-disable-next-line complexity -- an exhaustive list of what can be said
 export function nextAction(action: ActionFacts, context: WordsContext): Said {
   const firstWay = (first: Way | null, otherwise: string): string =>
     first === null ? otherwise : `First way out: ${way(first, context).title}.`;
@@ -253,7 +261,9 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
     case 'no-flash-can-help':
       return {
         text: 'No flash can help here',
-        detail: `The ambient on the face lies ${formatStopCount(action.overStops)} stops over its place. ${firstWay(action.first, 'Close down, or take light off the face.')}`,
+        detail:
+          `The ambient on the face lies ${formatStopCount(action.overStops)} stops over its place. ` +
+          `${firstWay(action.first, 'Close down, or take light off the face.')}`,
       };
     case 'camera-cannot': {
       const { camera, first } = action;
@@ -269,7 +279,9 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
     }
     case 'power-out-of-range':
       return {
-        text: `${action.lightId === null ? 'Flash' : lightNamed(action.lightId, context)} ${formatStopCount(action.byStops)} stops ${DIRECTION[action.direction]}`,
+        text:
+          `${action.lightId === null ? 'Flash' : lightNamed(action.lightId, context)} ` +
+          `${formatStopCount(action.byStops)} stops ${DIRECTION[action.direction]}`,
         detail: firstWay(action.first, `At ${action.limitText} it is at its limit.`),
       };
     case 'no-flash-measured':
@@ -301,7 +313,9 @@ function testWords({ kind, test }: Of<'set-and-test' | 'fire-test'>, context: Wo
     return { text: kind === 'fire-test' ? 'Fire a test and meter it' : `Flash to ${test.powerText}`, detail };
   }
   const name = lightNamed(test.lightId, context);
-  const reads = `Dome at the ${pointInText(test.aimPointId, context)}. Meter should read ${test.flashText} flash only, ${test.totalText} total.`;
+  const reads =
+    `Dome at the ${pointInText(test.aimPointId, context)}. Meter should read ${test.flashText} flash ` +
+    `only, ${test.totalText} total.`;
   return {
     text: kind === 'fire-test' ? `Fire ${name} alone` : `${name} to ${test.powerText}`,
     detail: `Turn off ${test.off.join(' and ')}. ${reads}`,
@@ -331,13 +345,22 @@ function shootWords({ dials: { shutter, aperture, iso }, flash }: Of<'shoot'>, {
 export function caution(one: Caution, context: WordsContext): string {
   switch (one.kind) {
     case 'stand-too-short':
-      return `${lightNamed(one.lightId, context)}: ${one.standName} ends at ${one.highestM.toFixed(1)} m, ${one.heightM.toFixed(1)} m are asked for.`;
+      return (
+        `${lightNamed(one.lightId, context)}: ${one.standName} ends at ${one.highestM.toFixed(1)} m, ` +
+        `${one.heightM.toFixed(1)} m are asked for.`
+      );
     case 'stand-unnamed':
       return `${lightNamed(one.lightId, context)}: name its stand to know the ballast for gusts of ${one.gustMps.toFixed(0)} m/s.`;
     case 'ballast':
-      return `${lightNamed(one.lightId, context)}: at least ${Math.ceil(one.kg)} kg over the tallest leg for gusts of ${one.gustMps.toFixed(0)} m/s. An estimate: watch the stand.`;
+      return (
+        `${lightNamed(one.lightId, context)}: at least ${Math.ceil(one.kg)} kg over the tallest leg for gusts ` +
+        `of ${one.gustMps.toFixed(0)} m/s. An estimate: watch the stand.`
+      );
     case 'too-heavy':
-      return `${lightNamed(one.lightId, context)}: gusts of ${one.gustMps.toFixed(0)} m/s would ask for ${Math.ceil(one.kg)} kg. Hold it by hand low down, or take the modifier off.`;
+      return (
+        `${lightNamed(one.lightId, context)}: gusts of ${one.gustMps.toFixed(0)} m/s would ask for ` +
+        `${Math.ceil(one.kg)} kg. Hold it by hand low down, or take the modifier off.`
+      );
     case 'sail':
       return 'Outdoors this modifier is a sail: weight on the tallest leg, or a hand on the stand; take it down when it gusts.';
     case 'near-eyes':
@@ -375,4 +398,5 @@ export const spread = ({
   withinStops,
   even,
 }: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>): string =>
-  `${formatStopCount(spreadStops)} stops between brightest and darkest; ${even ? 'within' : 'over'} the ${formatStopCount(withinStops)} wanted.`;
+  `${formatStopCount(spreadStops)} stops between brightest and darkest; ${even ? 'within' : 'over'} the ` +
+  `${formatStopCount(withinStops)} wanted.`;

@@ -87,7 +87,9 @@ export function cameraReason({
 export function tie({ tied, backgroundOverFaceStops: over }: NonNullable<Intent['tie']>): string {
   return tied
     ? 'Face and background stand in the same light: what darkens one darkens the other by as much. Shade on the face, or flash, parts them.'
-    : `The background stands in ${formatStopCount(over)} stops ${over > 0 ? 'more' : 'less'} light than the face; the camera moves both alike. Flash on the face ${over > 0 ? 'closes' : 'widens'} the gap; shade, a turned face or a diffuser changes it.`;
+    : `The background stands in ${formatStopCount(over)} stops ${over > 0 ? 'more' : 'less'} light than the ` +
+        `face; the camera moves both alike. Flash on the face ${over > 0 ? 'closes' : 'widens'} the gap; ` +
+        'shade, a turned face or a diffuser changes it.';
 }
 
 /** What filming asks for: shutter, filter, and lamps that may flicker (null when they do not). */
@@ -99,7 +101,9 @@ export function video(
   const { framesPerSecond = 0, angleDeg = 0 } = setup.camera.video ?? {};
   const mains = `Lamps on ${kit.preferences.mainsHz} Hz may flicker`;
   return {
-    text: `${framesPerSecond} frames a second at ${Math.round(angleDeg)}° are ${shutterText}. Flash does not help in video: continuous lamps count as ambient.`,
+    text:
+      `${framesPerSecond} frames a second at ${Math.round(angleDeg)}° are ${shutterText}. Flash does not ` +
+      'help in video: continuous lamps count as ambient.',
     nd:
       ndNeededStops > 0
         ? `${formatStopCount(ndNeededStops)} stops of ND keep ${apertureText ?? 'the aperture'}.`
@@ -120,7 +124,8 @@ export function secondFollows({ ambientDifferenceStops, flashDifferenceStops, po
   const flash =
     Math.abs(powerChangeStops) < 1e-6
       ? 'The flash stays as it is.'
-      : `Its flash is ${sayStops(flashDifferenceStops)}: power ${powerChangeStops > 0 ? 'up' : 'down'} ${formatStopCount(powerChangeStops)} keeps it.`;
+      : `Its flash is ${sayStops(flashDifferenceStops)}: power ${powerChangeStops > 0 ? 'up' : 'down'} ` +
+        `${formatStopCount(powerChangeStops)} keeps it.`;
   return `${ambient} ${flash}`;
 }
 

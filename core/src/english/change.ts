@@ -194,7 +194,9 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'meter.sv': iso,
   'look.holdBackStops': asNumber((value, { kit }) => {
     const { lookWay } = kit.preferences;
-    return `${lookAs(value, lookWay)}${lookWay === 'share' ? `, ${lookAs(value, 'underTotal')}` : `, flash share ${formatShare(shareFromHoldBack(value))}`}`;
+    const other =
+      lookWay === 'share' ? lookAs(value, 'underTotal') : `flash share ${formatShare(shareFromHoldBack(value))}`;
+    return `${lookAs(value, lookWay)}, ${other}`;
   }),
   'look.faceBy': (value) => (value === 'light' ? 'dome to the light' : 'dome to the camera'),
   'look.faceContrastStops': stops,
@@ -211,7 +213,8 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'camera.support': (value) => (value === 'tripod' ? 'on a tripod' : 'in the hand'),
   'camera.motion': (value) => MOTIONS[value as Motion].words,
   'camera.depth': (value, { kit }) =>
-    `${formatDistance(field(value, 'nearestM'), kit.preferences.distanceUnit)} to ${formatDistance(field(value, 'farthestM'), kit.preferences.distanceUnit)}`,
+    `${formatDistance(field(value, 'nearestM'), kit.preferences.distanceUnit)} to ` +
+    `${formatDistance(field(value, 'farthestM'), kit.preferences.distanceUnit)}`,
   'camera.keepOrder': asList((order) => order.filter((dial) => typeof dial === 'string').join(', then ')),
   'camera.video': (value) =>
     `${field(value, 'framesPerSecond')} frames a second at ${Math.round(field(value, 'angleDeg'))}°`,
@@ -258,7 +261,10 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   gustMps: asNumber((mps) => `${mps.toFixed(0)} m/s`),
   backgroundM: metres,
   people: (value, { kit }) =>
-    `${formatDistance(field(value, 'leftM') + field(value, 'rightM'), kit.preferences.distanceUnit)} wide, ${formatDistance(field(value, 'nearerM') + field(value, 'fartherM'), kit.preferences.distanceUnit)} deep, within ${formatStopCount(field(value, 'withinStops'))} stops`,
+    `${formatDistance(field(value, 'leftM') + field(value, 'rightM'), kit.preferences.distanceUnit)} ` +
+    'wide, ' +
+    `${formatDistance(field(value, 'nearerM') + field(value, 'fartherM'), kit.preferences.distanceUnit)} ` +
+    `deep, within ${formatStopCount(field(value, 'withinStops'))} stops`,
   pace: (value) => `${field(value, 'frames')} frames, ${field(value, 'framesPerMinute')} a minute`,
   colour: () => 'colours',
   'colour.ambient': asList(

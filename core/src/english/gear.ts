@@ -144,7 +144,8 @@ export function casterName(caster: Caster): string {
 
 /** A colour of light: `5600 K`, `4200 K, green 22`; what the number counts is what must be taken away. */
 export const kelvinText = ({ kelvin, greenCc }: LightColour): string =>
-  `${Math.round(kelvin / 50) * 50} K${Math.abs(greenCc) < 1 ? '' : `, ${greenCc > 0 ? 'magenta' : 'green'} ${Math.abs(Math.round(greenCc))}`}`;
+  `${Math.round(kelvin / 50) * 50} ` +
+  `K${Math.abs(greenCc) < 1 ? '' : `, ${greenCc > 0 ? 'magenta' : 'green'} ${Math.abs(Math.round(greenCc))}`}`;
 
 export const WHITE_BALANCE_REASONS: Record<WhiteBalanceReason, string> = {
   set: 'as set',

@@ -81,7 +81,8 @@ export function question(asked: ReadingQuestion, context: WordsContext): { text:
       return {
         text: `${name} was metered as ambient with the meter in flash mode.`,
         cause:
-          'Without a pop it waits or shows the ambient at its own shutter only; with one it shows the total. Set it to ambient and meter again.',
+          'Without a pop it waits or shows the ambient at its own shutter only; with one it shows the total. ' +
+          'Set it to ambient and meter again.',
       };
     case 'far-off':
       return {
@@ -91,7 +92,10 @@ export function question(asked: ReadingQuestion, context: WordsContext): { text:
     case 'outlier': {
       const under = asked.offStops < 0;
       return {
-        text: `The flash at the ${name.toLowerCase()} reads ${formatStopCount(asked.offStops)} stops ${under ? 'under' : 'over'} what is known of this light (± ${formatStopCount(asked.expectedSdStops)}).`,
+        text:
+          `The flash at the ${name.toLowerCase()} reads ${formatStopCount(asked.offStops)} stops ` +
+          `${under ? 'under' : 'over'} what is known of this light (± ` +
+          `${formatStopCount(asked.expectedSdStops)}).`,
         cause: under
           ? 'Wrong channel, wrong power, a head not recycled, the dome turned away, or something in the way.'
           : 'Wrong power, another light that fired too, or dappled sun on the dome.',
@@ -107,7 +111,10 @@ function cause(one: DisagreementCause, context: WordsContext): string {
     case 'power':
       return `The power really was ${one.reallyText}, not ${one.saidText}: another dial, a head not recycled, another channel.`;
     case 'distance':
-      return `It really stood at ${formatDistance(one.reallyM, unitOf(context))}, not ${formatDistance(one.saidM, unitOf(context))}, or the dome was turned.`;
+      return (
+        `It really stood at ${formatDistance(one.reallyM, unitOf(context))}, not ` +
+        `${formatDistance(one.saidM, unitOf(context))}, or the dome was turned.`
+      );
   }
 }
 
@@ -121,13 +128,15 @@ export const disagreement = (
   tellApart:
     tellApartPointId === null
       ? null
-      : `Meter the ${pointInText(tellApartPointId, context)} once more with the flash off: if it changed, the ambient moved; if not, power or distance is off.`,
+      : `Meter the ${pointInText(tellApartPointId, context)} once more with the flash off: if it changed, the ` +
+        'ambient moved; if not, power or distance is off.',
 });
 
 /** Why a flash reading says nothing about its light. */
 export const FLASH_FAULTS: Record<FlashFault['kind'], string> = {
   'no-flash-measured':
-    'No flash was measured: the total is not above the ambient. Check that the flash fired, its channel and its direction, or raise its power and read again.',
+    'No flash was measured: the total is not above the ambient. Check that the flash fired, its channel ' +
+    'and its direction, or raise its power and read again.',
   'no-flash-fired': 'This reading was taken without flash.',
   'several-fired': 'Several lights fired for this reading: it says nothing about one of them.',
   'ambient-missing': 'This total cannot be separated yet: meter the ambient at the same point, flash off.',
@@ -154,14 +163,18 @@ export const atCamera = ({ apertureText, shutterText, isoText }: NonNullable<Poi
   `${apertureText} at ${shutterText}, ${isoText}`;
 
 /** Something that the picture will suffer from. */
+// eslint-disable-next-line complexity -- an exhaustive list of what can be said
 export function warning(one: Warning, context: WordsContext): string {
   switch (one.kind) {
     case 'one-source':
       return `${pointNamed(one.pointId, context)} was metered with the disc: one source only. Meter it with the dome for all its light.`;
     case 'fooled':
       return one.offStops === null
-        ? `${pointNamed(one.pointId, context)} was read by the camera's own meter: a bright or dark background moves it by up to 2 stops. Meter the background too, or take the dome.`
-        : `The background fools the camera's meter: ${pointInText(one.pointId, context)} lies about ${formatStopCount(one.offStops)} stops ${one.offStops < 0 ? 'darker' : 'brighter'} than it says. Take the dome or spot the face.`;
+        ? `${pointNamed(one.pointId, context)} was read by the camera's own meter: a bright or dark background ` +
+            'moves it by up to 2 stops. Meter the background too, or take the dome.'
+        : `The background fools the camera's meter: ${pointInText(one.pointId, context)} lies about ` +
+            `${formatStopCount(one.offStops)} stops ${one.offStops < 0 ? 'darker' : 'brighter'} than it says. ` +
+            'Take the dome or spot the face.';
     case 'not-in-kit':
       return `The ${one.what} of this setup is not in the kit any more. Choose another.`;
     case 'clipped':
@@ -173,30 +186,58 @@ export function warning(one: Warning, context: WordsContext): string {
         one.overStops < 0.05
           ? 'already reaches its wanted place'
           : `lies ${formatStopCount(one.overStops)} stops over its wanted place`;
-      return `No flash can help here: the ambient on the face ${where}. Close the camera down, or take light off the face: shade, a turned head, a diffuser.`;
+      return (
+        `No flash can help here: the ambient on the face ${where}. Close the camera down, or take light off ` +
+        'the face: shade, a turned head, a diffuser.'
+      );
     }
     case 'depth-missing':
-      return `The people stand too far apart in depth: ${formatAperture(one.neededAv, incrementOf(context))} would hold them sharp, the lens ends at ${formatAperture(one.smallestAv, incrementOf(context))}. Step back, or bring them closer together.`;
+      return (
+        `The people stand too far apart in depth: ${formatAperture(one.neededAv, incrementOf(context))} would ` +
+        `hold them sharp, the lens ends at ${formatAperture(one.smallestAv, incrementOf(context))}. Step ` +
+        'back, or bring them closer together.'
+      );
     case 'slowest-over-sync':
       return 'The slowest sharp shutter is faster than sync: sync was used. Expect some blur, or let less ambient in.';
     case 'dark-band':
-      return `At ${one.shutterText} the curtain keeps ${formatShare(one.share)} of the frame from the flash: a dark band. Stay at sync${one.lateRadio ? ', which the late radio slows' : ''}, or use high-speed sync.`;
+      return (
+        `At ${one.shutterText} the curtain keeps ${formatShare(one.share)} of the frame from the flash: a ` +
+        `dark band. Stay at sync${one.lateRadio ? ', which the late radio slows' : ''}, or use high-speed ` +
+        'sync.'
+      );
     case 'tail-cut':
-      return `${one.shutterText ?? 'The shutter'} cuts the end of ${one.unitName}'s flash off: ${formatStopCount(one.lossStops)} stops are lost at ${one.powerText ?? 'this power'}. A slower shutter, or a unit that burns faster, keeps them.`;
+      return (
+        `${one.shutterText ?? 'The shutter'} cuts the end of ${one.unitName}'s flash off: ` +
+        `${formatStopCount(one.lossStops)} stops are lost at ${one.powerText ?? 'this power'}. A slower ` +
+        'shutter, or a unit that burns faster, keeps them.'
+      );
     case 'high-speed-sync-missing':
       return `${one.unitName} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.`;
     case 'span':
-      return `${pointNamed(one.lightestId, context)} lies ${formatStopCount(one.spanStops)} stops over ${pointInText(one.darkestId, context)}; this camera holds ${formatStopCount(one.holdsStops)}. One of them will be lost.`;
+      return (
+        `${pointNamed(one.lightestId, context)} lies ${formatStopCount(one.spanStops)} stops over ` +
+        `${pointInText(one.darkestId, context)}; this camera holds ${formatStopCount(one.holdsStops)}. One of ` +
+        'them will be lost.'
+      );
     case 'headroom':
-      return `${pointNamed(one.pointId, context)} has ${formatStopCount(one.headroomStops)} stops of headroom. Darken by ${formatStopCount(one.darkenStops)} or more to be safe.`;
+      return (
+        `${pointNamed(one.pointId, context)} has ${formatStopCount(one.headroomStops)} stops of headroom. ` +
+        `Darken by ${formatStopCount(one.darkenStops)} or more to be safe.`
+      );
     case 'face-contrast':
-      return `The shadow side lies ${formatStopCount(one.contrastStops)} stops under the face; the look calls for ${formatStopCount(one.wantedStops)} at most. Open it with a reflector or fill.`;
+      return (
+        `The shadow side lies ${formatStopCount(one.contrastStops)} stops under the face; the look calls for ` +
+        `${formatStopCount(one.wantedStops)} at most. Open it with a reflector or fill.`
+      );
   }
 }
 
 /** Two plainly different colours on the face. */
 export const mixedColour = ({ warmer, cooler, apartMired, leastShare }: MixedColour, context: WordsContext): string =>
-  `Mixed colour on the face: ${castSourceName(warmer, context).toLowerCase()} is ${Math.round(apartMired)} mired warmer than ${castSourceName(cooler, context).toLowerCase()}, and both give over ${Math.round(leastShare * 100)} % of its light. Gel the flash to match, or let one of them lead.`;
+  `Mixed colour on the face: ${castSourceName(warmer, context).toLowerCase()} is ` +
+  `${Math.round(apartMired)} mired warmer than ${castSourceName(cooler, context).toLowerCase()}, and ` +
+  `both give over ${Math.round(leastShare * 100)} % of its light. Gel the flash to match, or let one of ` +
+  'them lead.';
 
 /** Why a point is to be metered again, as a sentence of its own. */
 export const stalenessSentence = (stale: Staleness): string => `${sentence(staleness(stale))}.`;

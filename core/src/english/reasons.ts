@@ -234,7 +234,8 @@ export function equalLook(
       ...(background === null
         ? []
         : [
-            `Background ${formatStops(background.fromStops)} → ${formatStops(background.toStops)}, ${sayStops(background.toStops - background.fromStops)}`,
+            `Background ${formatStops(background.fromStops)} → ${formatStops(background.toStops)}, ` +
+              `${sayStops(background.toStops - background.fromStops)}`,
           ]),
     ],
   };

@@ -49,7 +49,11 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
     case 'beam-misses':
       return `${name}'s beam misses the face: ${formatStopCount(one.lostStops)} stops are lost beside its axis.`;
     case 'beam-narrow':
-      return `${name}'s beam is ${formatDistance(one.beamM, unitOf(context))} wide at the group, which is ${formatDistance(one.groupM, unitOf(context))}: its ends go dark. ${one.inFront ? 'Farther back, or a wider modifier.' : 'A wider modifier.'}`;
+      return (
+        `${name}'s beam is ${formatDistance(one.beamM, unitOf(context))} wide at the group, which is ` +
+        `${formatDistance(one.groupM, unitOf(context))}: its ends go dark. ` +
+        `${one.inFront ? 'Farther back, or a wider modifier.' : 'A wider modifier.'}`
+      );
     case 'in-frame':
       return `${name} shows in the frame.`;
     case 'stand-in-frame':
@@ -59,13 +63,25 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
     case 'spectacles':
       return `${name} shows in the spectacles.`;
     case 'spill':
-      return `${name} gives ${formatShare(one.share)} of the light on the background. Move the subject forward, turn the light, or put a grid on it.`;
+      return (
+        `${name} gives ${formatShare(one.share)} of the light on the background. Move the subject forward, ` +
+        'turn the light, or put a grid on it.'
+      );
     case 'rim-on-face':
-      return `${name} stands ${one.asideDeg.toFixed(0)}° from the nose line: it touches cheek and nose. From ${one.fromDeg}° on it stays on hair and shoulder.`;
+      return (
+        `${name} stands ${one.asideDeg.toFixed(0)}° from the nose line: it touches cheek and nose. From ` +
+        `${one.fromDeg}° on it stays on hair and shoulder.`
+      );
     case 'second-shadow':
-      return `${lightNamed(one.bothIds[0], context)} and ${lightNamed(one.bothIds[1], context)} light the face from both sides: two nose shadows. Bring the weaker to the camera axis.`;
+      return (
+        `${lightNamed(one.bothIds[0], context)} and ${lightNamed(one.bothIds[1], context)} light the face ` +
+        'from both sides: two nose shadows. Bring the weaker to the camera axis.'
+      );
     case 'eye-sockets':
-      return `${name} stands ${one.riseDeg.toFixed(0)}° over the eyes: ${SOCKETS[one.because]}. Lower it, or fill from below or the front.`;
+      return (
+        `${name} stands ${one.riseDeg.toFixed(0)}° over the eyes: ${SOCKETS[one.because]}. ` +
+        'Lower it, or fill from below or the front.'
+      );
     case 'depth-light':
       return `The nearest person gets ${formatStopCount(one.overStops)} stops more than the farthest.`;
     case 'sun-into-lens':

@@ -27,7 +27,8 @@ export function finding(found: Finding): string {
     case 'cloth':
       return found.atStops === null
         ? 'Meter the white cloth at its brightest fold to know by how much.'
-        : `The white cloth stands at ${formatStops(found.atStops)}, clipping lies at ${formatStops(found.clipsStops ?? 0)}${found.holds ? ': it holds' : ''}.`;
+        : `The white cloth stands at ${formatStops(found.atStops)}, clipping lies at ` +
+            `${formatStops(found.clipsStops ?? 0)}${found.holds ? ': it holds' : ''}.`;
     case 'sockets':
       return 'Sockets go dark when the key stands high, sooner with deep-set eyes or a hat brim.';
     case 'backdrop':
@@ -46,6 +47,7 @@ function tried({ dials: { shutter, aperture, iso }, fromStops, toStops, face }: 
 }
 
 /** One control that moves the thing, and how. */
+// eslint-disable-next-line max-lines-per-function -- an exhaustive list of what can be said
 export function cure(one: CureKind): { title: string; how: string } {
   switch (one.kind) {
     case 'ambient-in':
@@ -70,12 +72,16 @@ export function cure(one: CureKind): { title: string; how: string } {
     case 'key-off-background':
       return {
         title: 'Keep the key off the background',
-        how: 'Feather the key forward, grid it, or move people and key away from the background: at twice the distance it gets 2 stops less of the key.',
+        how:
+          'Feather the key forward, grid it, or move people and key away from the background: at twice the ' +
+          'distance it gets 2 stops less of the key.',
       };
     case 'key-to-side':
       return {
         title: 'Walk the key to the side',
-        how: 'To 45° from the nose line, at the same distance: shape comes back, and power and background stay. Under 20° every face is flat.',
+        how:
+          'To 45° from the nose line, at the same distance: shape comes back, and power and background stay. ' +
+          'Under 20° every face is flat.',
       };
     case 'turn-face':
       return {
@@ -90,7 +96,10 @@ export function cure(one: CureKind): { title: string; how: string } {
     case 'flash-off-dress':
       return {
         title: 'Keep the flash off the dress',
-        how: `Raise the key and feather it up, or flag its lower edge${one.byStops === null ? '' : `: the cloth needs ${count(one.byStops)} less`}. The face stays. The cloth nearest to the light burns first.`,
+        how:
+          'Raise the key and feather it up, or flag its lower ' +
+          `edge${one.byStops === null ? '' : `: the cloth needs ${count(one.byStops)} less`}. The face stays. ` +
+          'The cloth nearest to the light burns first.',
       };
     case 'face-lower':
       return {

@@ -57,7 +57,10 @@ export function readingFault({ kind, read, text }: ReadingFault): string {
     case 'not-a-reading':
       return `“${text}” is not a reading. ${READING_HELP[read]}`;
     case 'beyond-meters':
-      return `“${text}” would be beyond what meters show: f/0.5 to f/128, 15 minutes to 1/32000, ISO 6 to 819200. Check the figure and what the meter holds.`;
+      return (
+        `“${text}” would be beyond what meters show: f/0.5 to f/128, 15 minutes to 1/32000, ISO 6 to 819200. ` +
+        'Check the figure and what the meter holds.'
+      );
   }
 }
 

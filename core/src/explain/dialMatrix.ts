@@ -47,6 +47,7 @@ const DISTANCE_STEP_M = 0.25;
  * Shutter, aperture, ISO and filter act on the ambient, on lamps and on LED panels alike; the shutter does not act on
  * flash below sync, and does in high-speed sync, where each stop of it takes a stop of flash.
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- a row a dial, each with its own rule
 export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | null {
   const { camera, gear, light } = now;
   if (camera === null || gear === null) return null;

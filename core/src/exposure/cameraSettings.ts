@@ -116,6 +116,7 @@ export const videoShutterTv = ({ framesPerSecond, angleDeg }: NonNullable<Camera
  * The room that the camera has. A pin holds its dial. The first dial of the order is held at its wanted value as long as
  * another one is free to follow; in video the shutter is held by frame rate and angle.
  */
+// eslint-disable-next-line complexity -- each limit of the camera once, in the order of priority
 function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish): Room {
   const step = INCREMENT_STOPS[body.increment];
   const limits = limitsInForce(body, lens, wish);

@@ -63,6 +63,7 @@ export const clipsAboveAt = (camera: Camera, sv: number): number =>
  * A highlight is placed by its ambient; flash on it is not known until it is metered there.
  * @param withFlash false in video, where no flash fires: then the ambient alone must give T
  */
+// eslint-disable-next-line complexity -- the ways to anchor an exposure, in the order of priority
 export function exposureIntent(
   setup: Setup,
   camera: Camera | null,

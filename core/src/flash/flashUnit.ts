@@ -66,7 +66,10 @@ export type FlashUnit = z.infer<typeof flashUnitSchema>;
 export const unitGuideNumberM = ({ output }: FlashUnit): number =>
   output.by === 'guideNumber' ? output.guideNumberM : guideNumberFromWs(output.ws);
 
-/** Stops that zooming a shoe flash's head from one focal length to another gains: about +1 from 35 to 105 mm, +1½ to 200 mm. A starting estimate. */
+/**
+ * Stops that zooming a shoe flash's head from one focal length to another gains: about +1 from 35 to 105 mm, +1½
+ * to 200 mm. A starting estimate.
+ */
 export function zoomGainStops(fromMm: number, toMm: number): number {
   const over35 = (mm: number) =>
     mm <= 105 ? Math.log(mm / 35) / Math.log(3) : 1 + (0.5 * Math.log(mm / 105)) / Math.log(200 / 105);
@@ -80,7 +83,10 @@ export const popsPerCharge = ({ popsFull }: FlashUnit, powerStops: number): numb
 /** How far a unit's guide number may be off before it is calibrated, in stops (one standard deviation). */
 export const unitUncertaintyStops = ({ output }: FlashUnit): number => (output.by === 'guideNumber' ? 0.5 : 2 / 3);
 
-/** Time to recycle after a flash of this power, seconds: proportional to its energy, `t_full · 2^P`; null where the unit's is not known. */
+/**
+ * Time to recycle after a flash of this power, seconds: proportional to its energy, `t_full · 2^P`; null where
+ * the unit's is not known.
+ */
 export const recycleS = ({ recycleFullS }: FlashUnit, powerStops: number): number | null =>
   recycleFullS === null ? null : recycleFullS * 2 ** powerStops;
 

@@ -40,6 +40,7 @@ interface Figure {
  * about the axis. Source: ANSI/IES LM-63.
  * @returns the beam, or what is wrong, and in which line
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- the order of lines in the file format
 export function readIes(text: string): Outcome<IesBeam, IesFault> {
   const lines = text.split(/\r\n|\r|\n/);
   if (!/^(IESNA|IES:|IESNA:)/.test(lines[0] ?? '') && !lines.slice(0, 40).some((line) => line.startsWith('TILT=')))

@@ -42,7 +42,10 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, preferences: 2 },
 };
 
-/** A thing of the kit stands in a file without its type and version: they are lent to it while it is brought up to date. */
+/**
+ * A thing of the kit stands in a file without its type and version: they are lent to it while it is brought up
+ * to date.
+ */
 function migrateGear(type: string, version: number | undefined, thing: unknown): unknown {
   const migrated = isRaw(thing) && version !== undefined ? migrateDocument({ ...thing, type, version }) : thing;
   if (!isRaw(migrated)) return migrated;
@@ -50,7 +53,10 @@ function migrateGear(type: string, version: number | undefined, thing: unknown):
   return rest;
 }
 
-/** Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the kit (2), nor grids, gels and stands (3). */
+/**
+ * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
+ * kit (2), nor grids, gels and stands (3).
+ */
 function migrateFile(raw: unknown): unknown {
   const versions = isRaw(raw) ? GEAR_VERSIONS[Number(raw['version'])] : undefined;
   if (!isRaw(raw) || versions === undefined) return raw;

@@ -64,7 +64,10 @@ export const GEAR_TYPES = Object.fromEntries(
 const byName = (a: { name: string; id: string }, b: { name: string; id: string }) =>
   (a.name === b.name ? a.id < b.id : a.name < b.name) ? -1 : 1;
 
-/** The kit that `solve` takes, gathered from its documents; order by name, so that it does not hang on arrival. What readings have taught is added by who knows them. */
+/**
+ * The kit that `solve` takes, gathered from its documents; order by name, so that it does not hang on arrival.
+ * What readings have taught is added by who knows them.
+ */
 export function gatherKit(items: readonly KitItem[]): Kit {
   const preferences = items.find((item) => item.type === 'preferences');
   const lists = Object.fromEntries(

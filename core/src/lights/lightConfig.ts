@@ -51,6 +51,7 @@ export type MissingGear = 'flash' | 'modifier' | 'grid' | 'gel';
  * @param missing takes the kind of a thing that has left the kit
  * @returns null when unit, modifier or grid are not there any more
  */
+// eslint-disable-next-line complexity -- each part of the gear may be missing
 export function lightConfig(
   kit: Kit,
   parts: LightParts,
@@ -96,7 +97,10 @@ export function lightConfig(
   };
 }
 
-/** The aperture value that a light's stated figures promise where it aims, at full power and ISO 100; feathering loses what its beam loses off its axis. */
+/**
+ * The aperture value that a light's stated figures promise where it aims, at full power and ISO 100; feathering
+ * loses what its beam loses off its axis.
+ */
 export const promisedAv = (
   { unit, modifier, lossStops, beam }: LightConfig,
   { distanceM, featherDeg }: LightAim,

@@ -152,6 +152,7 @@ const sum = (a: number | null, b: number | null): number | null => (a === null ?
  * light the reading takes the place of the guide number: what was found there is carried over to another distance or
  * power by the same formulas.
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- one light, from distance to power, told once
 export function solveLight(
   { index, light, config }: UsableLight,
   reach: Reach,

@@ -56,6 +56,7 @@ function targetsOf(setup: Setup, lights: readonly UsableLight[], finalStops: num
  * light alone is set to the step nearest to its target. Lights on one pack share its dial. A locked light keeps the
  * power that is dialled. A light whose point the ambient has brought to its target already is left out: no flash can help there.
  */
+// eslint-disable-next-line max-lines-per-function -- the order of the solution of all lights, told once
 export function solveLights(
   setup: Setup,
   kit: Kit,

@@ -67,7 +67,10 @@ export interface ReachFacts {
   standing: readonly Reading[];
 }
 
-/** What a light gives where it aims: from its reading there, else from what readings have taught, else from its stated values. */
+/**
+ * What a light gives where it aims: from its reading there, else from what readings have taught, else from its
+ * stated values.
+ */
 function reachAtAim(light: Light, config: LightConfig, syncLossStops: number, facts: ReachFacts): Reach {
   const { kit, setup } = facts;
   const promised = promisedAv(config, light, syncLossStops);
@@ -104,7 +107,10 @@ function reachAtAim(light: Light, config: LightConfig, syncLossStops: number, fa
   };
 }
 
-/** What a light gives at a place against its aim: straight, past flags and diffusers, and thrown by reflectors; null for as good as nothing. */
+/**
+ * What a light gives at a place against its aim: straight, past flags and diffusers, and thrown by reflectors;
+ * null for as good as nothing.
+ */
 function arrivingStops(
   light: Light,
   config: LightConfig,

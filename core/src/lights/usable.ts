@@ -10,7 +10,10 @@ export interface UsableLight {
   config: LightConfig;
 }
 
-/** The lights whose gear is in the kit and whose aim is among the points, with their places in the list. @param missing takes what has left the kit */
+/**
+ * The lights whose gear is in the kit and whose aim is among the points, with their places in the list. @param
+ * missing takes what has left the kit
+ */
 export function usableLights(setup: Setup, kit: Kit, missing: (what: MissingGear) => void): UsableLight[] {
   return setup.lights.flatMap((light, index): UsableLight[] => {
     const config = lightConfig(kit, light, missing);

@@ -33,10 +33,14 @@ const FOOLED_STOPS = 1 / 3;
 /** A face that adds next to nothing to such a frame lies at least this far under what the background alone explains. */
 const UNSEEN_FACE_STOPS = 2;
 
-/** What a camera's whole-frame meter makes of a face before a bright or dark background, stops the face lands off; null when it is not fooled. */
+/**
+ * What a camera's whole-frame meter makes of a face before a bright or dark background, stops the face lands
+ * off; null when it is not fooled.
+ */
 export function fooledStops(reflectedEv100: number, backgroundEv100: number): number | null {
   const rest = stopsToRatio(reflectedEv100) - (1 - SUBJECT_SHARE_OF_FRAME) * stopsToRatio(backgroundEv100);
-  // a background that alone explains the reading says that the face is darker than this by an unknown amount: take the background's own excess
+  // a background that alone explains the reading says that the face is darker than this by an unknown amount: take
+  // the background's own excess
   const off =
     rest <= 0
       ? reflectedEv100 - backgroundEv100 - UNSEEN_FACE_STOPS

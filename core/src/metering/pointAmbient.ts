@@ -5,7 +5,10 @@ import type { Staleness } from './stale';
 export interface PointAmbient {
   reading: Reading | undefined;
   ambientEv100: number | null;
-  /** measured here; carried: an older reading moved by what changed in the same light elsewhere; one-source: only a disc to one source was taken */
+  /**
+   * measured here; carried: an older reading moved by what changed in the same light elsewhere; one-source: only
+   * a disc to one source was taken
+   */
   basis: 'measured' | 'carried' | 'one-source' | null;
   stale: Staleness | null;
 }

@@ -72,7 +72,10 @@ export function questionReadings(
   return questions;
 }
 
-/** Flash readings that disagree with what is known of their light: not learned from and not corrected by, until they are said to be right. */
+/**
+ * Flash readings that disagree with what is known of their light: not learned from and not corrected by, until
+ * they are said to be right.
+ */
 export function questionFlashes(
   { calibration }: Kit,
   points: readonly MeteringPoint[],

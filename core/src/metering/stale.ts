@@ -28,7 +28,10 @@ const SAME_LIGHT_STOPS = 0.2;
 
 const minutesBetween = (from: string, to: number): number => (to - Date.parse(from)) / MINUTE_MS;
 
-/** How long a reading of this point holds, minutes: by the drift of its last two readings where there are two, else by the kind of light. */
+/**
+ * How long a reading of this point holds, minutes: by the drift of its last two readings where there are two,
+ * else by the kind of light.
+ */
 export function holdsMinutes(point: MeteringPoint, readings: readonly Reading[]): number {
   const usual = HOLDS_MINUTES[point.standsIn ?? 'shade'];
   const [before, last] = readings.slice(-2);
@@ -100,7 +103,10 @@ const sameReason = (a: Staleness | null, b: Staleness | null): boolean => {
   return a === b;
 };
 
-/** The fewest points to be metered again: one of each group that stood in the same light, the earliest in the usual order. */
+/**
+ * The fewest points to be metered again: one of each group that stood in the same light, the earliest in the
+ * usual order.
+ */
 export function meterAgain(stale: readonly PointReading[]): MeterAgain[] {
   const groups: PointReading[][] = [];
   for (const one of stale) {

@@ -132,6 +132,7 @@ const WHOLE_STOPS = [1, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22, 32];
 const isPrintedAperture = (n: number): boolean =>
   findNominal(APERTURE_THIRDS, n) !== undefined || findNominal(APERTURE_HALVES, n) !== undefined;
 
+// eslint-disable-next-line complexity -- each way to print an aperture, in order of likelihood
 function apertureCandidates(text: string, { held, increment }: ReadingContext): Candidate[] {
   const series = increment === 'half' ? 'half' : 'third';
   const found: Candidate[] = [];

@@ -100,6 +100,7 @@ export function parseAperture(text: string, increment: Increment = 'third'): Out
  * Reads a shutter time: `1/125`, `125`, `125th`, `0.5"`, `2s`. A bare whole number above 1 is the denominator, as on dials.
  * @returns the exact time value, or why it is none
  */
+// eslint-disable-next-line complexity -- each way to print a shutter time, told once
 export function parseShutter(text: string, increment: Increment = 'third'): Outcome<number, TypedFault> {
   const tidied = tidy(text);
   if (tidied === '') return failure({ kind: 'nothing-typed', value: 'shutter', text: '' });

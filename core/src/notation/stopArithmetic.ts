@@ -36,6 +36,7 @@ const plain = (value: number): string => String(Number(value.toPrecision(3)));
 const NUMBER = /^(\d+(?:\.\d+)?)$/;
 
 /** One value of a kind; the unit behind the second value also stands for the first. */
+// eslint-disable-next-line complexity -- each kind of figure, told once
 function readValue(text: string, kind: Kind): Value | undefined {
   const number = Number(NUMBER.exec(text.replace(/\s*(ws|j|m|ft)$/, ''))?.[1] ?? NaN);
   switch (kind) {

@@ -47,7 +47,10 @@ function findMaterial(
   return null;
 }
 
-/** The tones of the metering points on the picture: the ladder's numbers at their places. @param materials what each pixel is, as the renderer found it */
+/**
+ * The tones of the metering points on the picture: the ladder's numbers at their places. @param materials what
+ * each pixel is, as the renderer found it
+ */
 export function toneMarks(
   setup: Setup,
   solution: SolutionNumbers,

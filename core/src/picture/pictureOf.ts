@@ -25,14 +25,20 @@ import { type Light, type LightRole, PANEL_FACTS, type PanelKind, type Setup } f
 import type { SolutionNumbers } from '../solution';
 import { companions, setupView } from '../stage';
 
-/** What casts a layer's light: the sky or the room all round, the sun, a panel, a lamp of the kit, or a light of the setup. */
+/**
+ * What casts a layer's light: the sky or the room all round, the sun, a panel, a lamp of the kit, or a light of
+ * the setup.
+ */
 export type Caster =
   | { kind: 'sky' | 'room' | 'sun' }
   | { kind: 'panel'; panel: PanelKind; surface: Surface }
   | { kind: 'lamp'; name: string }
   | { kind: 'light'; role: LightRole; group: Light['group'] };
 
-/** One layer of the picture: what casts it, and a key that changes when it must be rendered again. `null`: the soft light from all round. */
+/**
+ * One layer of the picture: what casts it, and a key that changes when it must be rendered again. `null`: the
+ * soft light from all round.
+ */
 export interface LayerSource {
   id: string;
   caster: Caster;
@@ -92,7 +98,10 @@ function peopleOf(setup: Setup): Person[] {
   );
 }
 
-/** What of the frame is shown: head and shoulders at least, the camera's frame where the busts fill it, a group whole. */
+/**
+ * What of the frame is shown: head and shoulders at least, the camera's frame where the busts fill it, a group
+ * whole.
+ */
 function viewpointOf(
   setup: Setup,
   kit: Kit,
@@ -149,12 +158,14 @@ const sourceOf = ({ at, faces, widthM, tallM }: Flat, outline: Outline, beam: Fl
 const keyOf = (source: Source): string =>
   source.kind === 'sun'
     ? `sun ${round3(source.towards)}`
-    : `${source.outline} ${round3([...source.centre, ...source.axis, source.halfAcross, source.halfUp])} ${round3([16, 128, 256, 384, 480, 511].map((i) => source.beam[i] ?? 0))}`;
+    : `${source.outline} ${round3([...source.centre, ...source.axis, source.halfAcross, source.halfUp])} ` +
+      `${round3([16, 128, 256, 384, 480, 511].map((i) => source.beam[i] ?? 0))}`;
 
 /**
  * The picture of a setup: its scene and the sources of its layers, by which the renderer works.
  * The same documents give the same picture.
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- the scene put together in the order it is seen
 export function pictureOf(setup: Setup, kit: Kit, solution: SolutionNumbers): PictureOf {
   const { stage } = setup;
   const { subject } = stage;

@@ -45,6 +45,7 @@ export interface Strengths {
  * levelled by their own points where these were metered.
  * @returns null before there are camera settings
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- a weight a source, in the order of the layers
 export function strengthsOf(
   setup: Setup,
   kit: Kit,
@@ -123,6 +124,7 @@ export function strengthsOf(
   return { at };
 
   /** The backdrop by its own reading, the sky by its own or the backdrop's. */
+  // eslint-disable-next-line complexity -- a weight a source, in the order of the layers
   function levelBackdrop(): void {
     const ambientLayers = layers.filter(({ kind }) => kind === 'ambient');
     const radiance = new Float64Array(3);

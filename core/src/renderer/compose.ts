@@ -112,6 +112,7 @@ export class Composer {
    * Sums layers by weights, develops and counts. The picture is used again by the next call.
    * @param weights `WEIGHTS_PER_LAYER` for each layer, in their order
    */
+  // eslint-disable-next-line complexity, max-lines-per-function -- inner loop over pixels: a call a pixel costs more than it tells
   compose(
     layers: readonly Float32Array[],
     weights: Float64Array,

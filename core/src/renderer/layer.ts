@@ -13,7 +13,10 @@ import { emptyView, seeRows, type ViewBuffers } from './view';
 /** Rows that filters look over beyond those that they finish. */
 const MARGIN = 14;
 
-/** What one worker knows of a framing: rows `from` to `to` are its own, a few more on both sides are seen for the filters. */
+/**
+ * What one worker knows of a framing: rows `from` to `to` are its own, a few more on both sides are seen for the
+ * filters.
+ */
 export interface Framing {
   scene: PictureScene;
   model: Model;
@@ -61,7 +64,10 @@ export type LayerRows = Float32Array;
 const finish = ({ view: { width }, from, to }: Framing, layer: Float32Array): LayerRows =>
   layer.slice(from * width * 3, to * width * 3);
 
-/** The layer of the soft light from all round; must be rendered before those of the sources, which take the shares of the half sphere from it. */
+/**
+ * The layer of the soft light from all round; must be rendered before those of the sources, which take the
+ * shares of the half sphere from it.
+ */
 export function renderSoft(framing: Framing, quality: Quality): LayerRows {
   const { view, model, scene, mirrors, seenFrom, seenTo } = framing;
   const light = new Float32Array(view.width * view.height * 3);
@@ -93,7 +99,8 @@ function isHard(source: Source): boolean {
 }
 
 /**
- * The layer of one source at unit strength: what it does to every pixel, with shadows from its true size, gloss, its image
+ * The layer of one source at unit strength: what it does to every pixel, with shadows from its true size, gloss,
+ * its image
  * in eyes and lenses, and one bounce off ground, people and a wall behind them.
  * @param seed another seed gives another grain; the same gives the same picture
  * @yields before long steps, so that a caller can stop in between

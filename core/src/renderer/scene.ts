@@ -3,7 +3,10 @@ import type { Vec } from './base/vector';
 import type { SkyModel } from './light/sky';
 import type { BustLook } from './sculpture/bust';
 
-/** Where a head is: its origin between the pupils, and how far the face is turned from the line to the camera, radians, positive to the camera's right. */
+/**
+ * Where a head is: its origin between the pupils, and how far the face is turned from the line to the camera,
+ * radians, positive to the camera's right.
+ */
 export interface Person {
   at: Vec;
   turn: number;

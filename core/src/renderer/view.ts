@@ -112,6 +112,7 @@ export function materialBehind(
 const NORMAL_STEP_CM = 0.02;
 
 /** Fills rows `from` to `to` of the view. */
+// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function seeRows(view: ViewBuffers, model: Model, scene: PictureScene, from: number, to: number): void {
   const { width, height, lens, place, normal, towards, material } = view;
   const { grid, tape } = model;

@@ -38,7 +38,8 @@ export const colourSchema = z.strictObject({
     .meta({ description: 'colour of the ambient by point' }),
   relation: z.enum(['asIs', 'match', 'warmer', 'coolSky']).meta({
     description:
-      'asIs: gels as chosen; match: flash like the ambient on the face; warmer: warmer than it; coolSky: warm gel on all that touches people and white balance to that',
+      'asIs: gels as chosen; match: flash like the ambient on the face; warmer: warmer than it; coolSky: ' +
+      'warm gel on all that touches people and white balance to that',
   }),
   warmerMired: z.number().min(-200).max(200),
   whiteBalance: z.strictObject(colourFields).nullable().meta({ description: 'null: as suggested' }),

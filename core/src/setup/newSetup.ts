@@ -77,7 +77,10 @@ export const PLAIN_CAMERA: Setup['camera'] = {
   video: null,
 };
 
-/** A fresh setup under names of the caller's language: face and background to meter, flash and ambient even, nothing chosen yet but the first camera of the kit. */
+/**
+ * A fresh setup under names of the caller's language: face and background to meter, flash and ambient even,
+ * nothing chosen yet but the first camera of the kit.
+ */
 export function newSetup(
   ids: { id: string; shootId: string; spotId: string },
   { title, face, background }: { title: string; face: string; background: string },
@@ -99,7 +102,10 @@ export function newSetup(
   };
 }
 
-/** A light of a role where such a light usually stands, aimed at a point of its kind; the next free radio group is its letter. */
+/**
+ * A light of a role where such a light usually stands, aimed at a point of its kind; the next free radio group
+ * is its letter.
+ */
 export function newLight(
   id: string,
   role: LightRole,

@@ -43,6 +43,7 @@ interface Placed {
 }
 
 /** Placements by role; sources: usual placements of portrait lighting. @param side the side that the light is on now, −1 or 1 */
+// eslint-disable-next-line max-lines-per-function -- a list of placements with their figures
 function stands(role: LightRole, setup: Setup, side: number): Placed[] {
   const { turnDeg } = setup.stage.subject;
   const sun = sunStand(setup.stage);

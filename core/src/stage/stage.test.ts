@@ -64,20 +64,24 @@ describe('what stands on the stage', () => {
     expect(power({ featherDeg: -30 })).toBeCloseTo(power({ featherDeg: 30 }), 9);
   });
 
-  it('the sun from place and time stands where the camera sees it: in the south-west, behind the subject, for a camera that looks there', () => {
-    const sun = (cameraLooksDeg: number) =>
-      sunStand({
-        sun: { by: 'time', latitudeDeg: 46.93, longitudeDeg: 10.21, at: '2026-02-27T13:30:00Z', cameraLooksDeg },
-      });
-    expect(Math.abs(sun(213.888)?.sideDeg ?? 0)).toBeCloseTo(180, 0);
-    expect(sun(213.888)?.altitudeDeg).toBeCloseTo(28.93, 1);
-    // a camera that looks south-east has a south-west sun at its right
-    expect(sun(135)?.sideDeg).toBeGreaterThan(80);
-    expect(english.sun(sun(213.888) ?? { sideDeg: 0, altitudeDeg: 0, towards: { x: 0, y: 0, z: 1 } })).toMatch(
-      /behind the subject/,
-    );
-    expect(sunStand({ sun: null })).toBeNull();
-  });
+  it(
+    'the sun from place and time stands where the camera sees it: in the south-west, behind the subject, ' +
+      'for a camera that looks there',
+    () => {
+      const sun = (cameraLooksDeg: number) =>
+        sunStand({
+          sun: { by: 'time', latitudeDeg: 46.93, longitudeDeg: 10.21, at: '2026-02-27T13:30:00Z', cameraLooksDeg },
+        });
+      expect(Math.abs(sun(213.888)?.sideDeg ?? 0)).toBeCloseTo(180, 0);
+      expect(sun(213.888)?.altitudeDeg).toBeCloseTo(28.93, 1);
+      // a camera that looks south-east has a south-west sun at its right
+      expect(sun(135)?.sideDeg).toBeGreaterThan(80);
+      expect(english.sun(sun(213.888) ?? { sideDeg: 0, altitudeDeg: 0, towards: { x: 0, y: 0, z: 1 } })).toMatch(
+        /behind the subject/,
+      );
+      expect(sunStand({ sun: null })).toBeNull();
+    },
+  );
 });
 
 describe('what to watch', () => {
@@ -108,16 +112,20 @@ describe('what to watch', () => {
     );
   });
 
-  it('eye sockets go dark under a high key, sooner with deep-set eyes, soonest under a brim; fill or a reflector from below settles it', () => {
-    const key = (heightM: number) => [{ role: 'key' as const, sideDeg: 30, heightM, distanceM: 1.5 }];
-    expect(kinds(scene({ lights: key(0.9) }))).not.toContain('eye-sockets');
-    expect(kinds(scene({ subject: { hat: true }, lights: key(0.9) }))).toContain('eye-sockets');
-    curedByEach(scene({ lights: key(1.3) }), 'eye-sockets');
-    curedByEach(scene({ subject: { deepSet: true }, lights: key(1.05) }), 'eye-sockets');
-    expect(
-      kinds(scene({ lights: key(1.3), over: { panels: [usualPanel('reflector', { sideDeg: 0, heightM: -0.4 })] } })),
-    ).not.toContain('eye-sockets');
-  });
+  it(
+    'eye sockets go dark under a high key, sooner with deep-set eyes, soonest under a brim; fill or a ' +
+      'reflector from below settles it',
+    () => {
+      const key = (heightM: number) => [{ role: 'key' as const, sideDeg: 30, heightM, distanceM: 1.5 }];
+      expect(kinds(scene({ lights: key(0.9) }))).not.toContain('eye-sockets');
+      expect(kinds(scene({ subject: { hat: true }, lights: key(0.9) }))).toContain('eye-sockets');
+      curedByEach(scene({ lights: key(1.3) }), 'eye-sockets');
+      curedByEach(scene({ subject: { deepSet: true }, lights: key(1.05) }), 'eye-sockets');
+      expect(
+        kinds(scene({ lights: key(1.3), over: { panels: [usualPanel('reflector', { sideDeg: 0, heightM: -0.4 })] } })),
+      ).not.toContain('eye-sockets');
+    },
+  );
 
   it('a beam that is turned off the face is turned back', () => {
     curedByEach(

@@ -40,6 +40,7 @@ import {
   saidStops,
 } from '../said';
 import type { SolutionCase } from './corpus';
+import { kindsOf } from './kinds';
 
 /** JSON with the keys of every object in order: what does not hang on the order in which fields are written. */
 export function canonical(value: unknown, indent?: number): string {
@@ -68,8 +69,12 @@ const RIPPLES: Setting[][] = [
   ],
 ];
 
-/** All that the core says of a case: the solution, and what is asked beside it. Fields are changed to what the next case has, for the log. */
-export function answersOf(corpus: readonly SolutionCase[], index: number) {
+/**
+ * All that the core says of a case: the solution, and what is asked beside it. Fields are changed to what the
+ * next case has, for the log.
+ * @param reached gets every kind that the answers have
+ */
+export function answersOf(corpus: readonly SolutionCase[], index: number, reached: Set<string>) {
   const { setup, kit, facts, clock } = corpus[index] as SolutionCase;
   const other = corpus[(index + 1) % corpus.length] as SolutionCase;
   // what costs much is asked of every case in turn: one role, one light, two ripples
@@ -86,11 +91,16 @@ export function answersOf(corpus: readonly SolutionCase[], index: number) {
   });
   const context = { setup, kit };
   const ripples = RIPPLES.filter((_, place) => (index + place) % 4 === 0);
+  const solution = solve(setup, kit, facts, clock);
+  const diagnoses = SYMPTOMS.map((symptom, place) =>
+    diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null),
+  );
+  const placements = setup.lights.map((_, place) => placementsFor(setup, place));
+  const placementIds = placements.flat().map(({ id }) => id);
+  for (const kind of kindsOf(solution, diagnoses, placementIds)) reached.add(kind);
   return {
-    solution: said(solve(setup, kit, facts, clock), english, context),
-    diagnoses: SYMPTOMS.map((symptom, place) =>
-      saidDiagnosis(diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null), english),
-    ),
+    solution: said(solution, english, context),
+    diagnoses: diagnoses.map((one) => saidDiagnosis(one, english)),
     ripples: ripples.map((change) => {
       const changed = withSettings(setup, change);
       const after = changed.ok ? changed.value : setup;
@@ -99,9 +109,7 @@ export function answersOf(corpus: readonly SolutionCase[], index: number) {
       return saidRipple(ripple(setup, kit, facts, clock, change), english, then);
     }),
     equalLooks: equalLooks(setup, kit, facts, clock, light).map((look) => saidEqualLook(look, english, context)),
-    placements: setup.lights.map((_, place) =>
-      placementsFor(setup, place).map((placement) => saidPlacement(placement, english, context)),
-    ),
+    placements: placements.map((all) => all.map((placement) => saidPlacement(placement, english, context))),
     lightToAdd: index % 4 === 0 ? lightToAdd(setup, kit, facts, clock, role, ids) : null,
     changes: settingChanges(setup, settings).map((change) =>
       english.change({ settings: [change] }, context, (sun) => sunStand({ sun })),

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 
 import { answersOf, answersToTyped, canonical, fingerprint } from './answers';
 import { solutionCorpus } from './corpus';
+import { ALL_KINDS } from './kinds';
 
 /** Written once, with `WRITE_BASELINE=1 npm run unit -- solutions`; written anew only when figures change on purpose. */
 const BASELINE = join(__dirname, 'baseline.json');
@@ -13,11 +14,12 @@ const WHOLE_EVERY = 42;
 const corpus = solutionCorpus();
 const prints: Record<string, string> = {};
 const whole: Record<string, string> = {};
+const reached = new Set<string>();
 
 beforeAll(() => {
   corpus.forEach(({ name }, index) => {
     if (prints[name] !== undefined) throw new Error(`two cases are called ${name}`);
-    const answers = answersOf(corpus, index);
+    const answers = answersOf(corpus, index, reached);
     prints[name] = fingerprint(answers);
     if (index % WHOLE_EVERY === 0) whole[String(index)] = `${canonical(answers, 1)}\n`;
   });
@@ -34,6 +36,11 @@ describe('the solutions of the corpus', () => {
   it('some are kept whole, to see what differs', () => {
     for (const [name, text] of Object.entries(whole))
       expect([name, text]).toEqual([name, readFileSync(wholeFile(name), 'utf8')]);
+  });
+
+  it('reach every kind of warning, question, action, caution, move, way out, cure and placement', () => {
+    expect(ALL_KINDS.filter((kind) => !reached.has(kind))).toEqual([]);
+    expect([...reached].filter((kind) => !ALL_KINDS.includes(kind))).toEqual([]);
   });
 
   it('all are equal to the last bit and letter to those that were written down', () => {

@@ -70,7 +70,8 @@ export async function push(
   const idOf = (mutation: Mutation) => (mutation.op === 'put' ? mutation.document.id : mutation.id);
   const rows = new Map<string, Row>();
   const current = await transaction.query<Row[]>(
-    'select id, type, body, version::int, seq::int, deleted_at is not null as deleted from documents where account_id = $1 and id = any($2::uuid[])',
+    'select id, type, body, version::int, seq::int, deleted_at is not null as deleted from documents ' +
+      'where account_id = $1 and id = any($2::uuid[])',
     [accountId, mutations.map(idOf)],
   );
   for (const row of current) rows.set(row.id, row);

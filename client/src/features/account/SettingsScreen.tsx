@@ -1,11 +1,11 @@
 import { words } from '@/language/words';
-import { SHORTCUTS } from '@/features/setup/shortcuts';
+import { SHORTCUTS } from '@/setupView/shortcuts';
 import { useActions, useKeeper } from '@/store/application';
 import type { ThemeChoice } from '@/store/deviceSlice';
 import { selectGear } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { ScrollView } from 'react-native';
 

@@ -140,7 +140,9 @@ function WantedAperture() {
           <Txt size="label" tone="quiet">
             {solution.depth === null
               ? 'Name the lens: the depth hangs on its focal length.'
-              : `${formatAperture(solution.depth.neededAv, 'tenth')} holds them sharp at ${Math.round(solution.depth.focalMm)} mm, focused at ${solution.depth.focusM.toFixed(1)} m; circle of confusion ${solution.depth.circleMm.toFixed(3)} mm.`}
+              : `${formatAperture(solution.depth.neededAv, 'tenth')} holds them sharp at ` +
+                `${Math.round(solution.depth.focalMm)} mm, focused at ${solution.depth.focusM.toFixed(1)} m; circle ` +
+                `of confusion ${solution.depth.circleMm.toFixed(3)} mm.`}
           </Txt>
         </>
       )}
@@ -252,6 +254,7 @@ function Limits() {
 }
 
 /** The camera with its lens and filters, what is held and what gives way, and the settings that follow. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function CameraStep() {
   const { setup, kit, solution, cameraBody, changeOne, context } = useSetupView();
   const { filterIds, highSpeedSync, keepOrder, video, secondCameraId } = setup.camera;

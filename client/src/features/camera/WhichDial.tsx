@@ -33,7 +33,8 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
         {sources
           .map(
             (source) =>
-              `${words.dialSource(source, context).toLowerCase()} ${(column.stops[source.id] ?? 0) === 0 ? 'unmoved' : words.stopsBothWays(column.stops[source.id] ?? 0)}`,
+              `${words.dialSource(source, context).toLowerCase()} ` +
+              `${(column.stops[source.id] ?? 0) === 0 ? 'unmoved' : words.stopsBothWays(column.stops[source.id] ?? 0)}`,
           )
           .join(', ')}
         .
@@ -59,7 +60,11 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
   );
 }
 
-/** Which dial moves only the thing wanted: sources by controls, in stops for one step; a tap on a control shows what follows. */
+/**
+ * Which dial moves only the thing wanted: sources by controls, in stops for one step; a tap on a control shows
+ * what follows.
+ */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function WhichDial() {
   const {
     advice: { dials },

@@ -52,6 +52,7 @@ function nextToFire(lights: readonly LightSolution[], order: readonly string[], 
 }
 
 /** Firing a test, reading the meter, and the correction that follows; each light alone, then all together. */
+// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function CheckStep() {
   const { setup, kit, solution, changeOne, advice } = useSetupView();
   const actions = useActions();

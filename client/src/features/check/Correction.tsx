@@ -36,7 +36,8 @@ export function Correction({ light }: { light: LightSolution }) {
       <Txt bold>
         {settled
           ? 'Leave it there.'
-          : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ${words.stops(correction.changeStops)}.`}
+          : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ` +
+            `${words.stops(correction.changeStops)}.`}
       </Txt>
       <Txt tone="quiet">
         Meter should then read {light.meter.totalText} total, {light.meter.flashText} flash only.
@@ -45,7 +46,10 @@ export function Correction({ light }: { light: LightSolution }) {
   );
 }
 
-/** A reading of this light that is not what was foretold: causes with their sizes, and the one reading that tells them apart. */
+/**
+ * A reading of this light that is not what was foretold: causes with their sizes, and the one reading that tells
+ * them apart.
+ */
 export function DisagreementCard({ light }: { light: LightSolution }) {
   const { setup, solution, changeOne, context } = useSetupView();
   const palette = usePalette();

@@ -5,7 +5,7 @@ import { selectSetup } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useEffect } from 'react';
@@ -83,7 +83,8 @@ function RadioKeys({ device }: { device: ListedDevice }) {
       <Txt tone="quiet">
         {radio.heads.length === 0
           ? 'No heads arranged yet: fire a light from the Check part of a setup.'
-          : `Channel ${radio.channel}: ${radio.heads.map(({ group, powerStops }) => `${group} ${formatStopCount(powerStops)} under full`).join(', ')}.`}
+          : `Channel ${radio.channel}: ` +
+            `${radio.heads.map(({ group, powerStops }) => `${group} ${formatStopCount(powerStops)} under full`).join(', ')}.`}
       </Txt>
       {simulated && (
         <ChoiceList

@@ -5,7 +5,7 @@ import { newId } from '@/store/ids';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
 import { pickFile } from '@/ui/pickFile';
@@ -67,8 +67,11 @@ function Learned({ list, thing }: { list: GearList; thing: Thing }) {
     <View style={{ gap: 4 }}>
       <Txt size="label" tone="quiet">
         {at < 0 || count === 0
-          ? `Nothing learned yet: every flash-only reading at a known distance teaches.${forgotten ? ' Earlier readings are forgotten.' : ''}`
-          : `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${formatStops(meanStops[at] ?? 0)} stops against what is stated, ± ${formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0)))}.`}
+          ? 'Nothing learned yet: every flash-only reading at a known distance ' +
+            `teaches.${forgotten ? ' Earlier readings are forgotten.' : ''}`
+          : `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${formatStops(meanStops[at] ?? 0)} ` +
+            'stops against what is stated, ± ' +
+            `${formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0)))}.`}
       </Txt>
       <View style={{ flexDirection: 'row' }}>
         {count > 0 && (
@@ -159,6 +162,7 @@ function GearRow({ list, thing }: { list: GearList; thing: Thing }) {
 }
 
 /** All gear by kind: searched, made, changed, duplicated, retired; what readings have taught about it. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function KitScreen() {
   const kit = useAppSelector(selectKit);
   const actions = useActions();

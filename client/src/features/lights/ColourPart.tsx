@@ -30,6 +30,12 @@ const RELATIONS = [
 const KELVIN_STEP = 100;
 const USUAL_KELVIN = 5500;
 
+/** Where a colour of ambient is known from, after its kelvin. */
+function fromText(from: string): string {
+  if (from === 'frame') return ', from a test frame';
+  return from in NAMED_SOURCES ? `, ${words.colourSource(from as NamedSource).toLowerCase()}` : '';
+}
+
 /** The colour of the ambient at one point: a named source, or kelvin and tint. */
 function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
   const { setup, changeOne } = useSetupView();
@@ -43,11 +49,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
   return (
     <Disclosure
       title={`Ambient on the ${name.toLowerCase()}`}
-      summary={
-        now === undefined
-          ? 'not said'
-          : `${Math.round(now.kelvin)} K${now.from in NAMED_SOURCES ? `, ${words.colourSource(now.from as NamedSource).toLowerCase()}` : now.from === 'frame' ? ', from a test frame' : ''}`
-      }
+      summary={now === undefined ? 'not said' : `${Math.round(now.kelvin)} K${fromText(now.from)}`}
     >
       <ChoiceList
         label={`Light on the ${name.toLowerCase()}`}

@@ -16,6 +16,7 @@ const USUAL_LAMP_M = 1.5;
 const MOST_LAMPS = 6;
 
 /** One continuous lamp: where it falls, its dimmer and colour, and what it adds there. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function LampCard({ placed }: { placed: PlacedLamp }) {
   const { setup, kit, solution, changeOne, context } = useSetupView();
   const actions = useActions();

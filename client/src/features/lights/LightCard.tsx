@@ -15,6 +15,7 @@ import { LightPlace } from './LightPlace';
 import { PowerFigures } from './PowerFigures';
 
 /** One light: folded, its power and what it does; open, its figures, gear and place. */
+// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightCard({ light, index, alone }: { light: Light; index: number; alone: boolean }) {
   const { setup, kit, solution, changeOne } = useSetupView();
   const palette = usePalette();

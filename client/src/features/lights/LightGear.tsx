@@ -12,6 +12,7 @@ const NONE = 'none';
 const MOST_CHANNELS = 32;
 
 /** What a light is made of: unit, modifier, and folded away grid, gels, stand, radio. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightGear({ light, index }: { light: Light; index: number }) {
   const { kit, change, changeOne } = useSetupView();
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);

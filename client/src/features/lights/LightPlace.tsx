@@ -70,7 +70,10 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
       />
       <Disclosure
         title="Role, aim and place"
-        summary={`${aim === undefined ? 'Aims at nothing' : `At the ${aim.name.toLowerCase()}`}, ${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`}
+        summary={
+          `${aim === undefined ? 'Aims at nothing' : `At the ${aim.name.toLowerCase()}`}, ` +
+          `${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`
+        }
       >
         <ChoiceList
           label="Role"

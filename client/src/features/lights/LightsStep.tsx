@@ -27,7 +27,10 @@ import { Targets } from './Targets';
 const FLASH_WARNINGS = ['high-speed-sync-missing', 'dark-band', 'tail-cut'];
 const USUAL_BACKGROUND_M = 3;
 
-/** Adds a light of a role where such a light usually stands, with the point that it aims at and what that should come to. */
+/**
+ * Adds a light of a role where such a light usually stands, with the point that it aims at and what that should
+ * come to.
+ */
 function AddLight() {
   const { setup, kit } = useSetupView();
   const actions = useActions();
@@ -51,7 +54,10 @@ function AddLight() {
             key={role}
             icon="plus"
             label={words.lightRole(role).name}
-            name={`Add a ${words.lightRole(role).name.toLowerCase()}: ${words.lightRole(role).because} Aims at the ${words.pointRole(LIGHT_ROLE_FACTS[role].aims).name.toLowerCase()}`}
+            name={
+              `Add a ${words.lightRole(role).name.toLowerCase()}: ${words.lightRole(role).because} Aims at the ` +
+              `${words.pointRole(LIGHT_ROLE_FACTS[role].aims).name.toLowerCase()}`
+            }
             onPress={() => add(role)}
           />
         ))}
@@ -61,6 +67,7 @@ function AddLight() {
 }
 
 /** All lights: each with its power, gear and place; what every point comes to; colour, group, charge and wind. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightsStep() {
   const { setup, solution, changeOne, context } = useSetupView();
   const router = useRouter();

@@ -45,6 +45,7 @@ function StepButton({ label, step, light }: { label: string; step: StepEffect | 
 }
 
 /** A light's power in its own scale and what the meter then shows; each figure can be asked for its reason. */
+// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PowerFigures({ light }: { light: LightSolution }) {
   const { setup, kit, solution, changeOne, context, advice } = useSetupView();
   const palette = usePalette();
@@ -117,7 +118,10 @@ export function PowerFigures({ light }: { light: LightSolution }) {
         />
         <WhyRow
           label="Left to full power"
-          value={`${formatStopCount(light.headroomStops ?? 0)} stops${light.reserveMissingStops > 0.05 ? `, ${formatStopCount(light.reserveMissingStops)} short of your reserve` : ''}`}
+          value={
+            `${formatStopCount(light.headroomStops ?? 0)} ` +
+            `stops${light.reserveMissingStops > 0.05 ? `, ${formatStopCount(light.reserveMissingStops)} short of your reserve` : ''}`
+          }
         />
         {light.recycleS !== null && (
           <WhyRow

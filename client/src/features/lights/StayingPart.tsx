@@ -11,6 +11,7 @@ const USUAL_PACE = { framesPerMinute: 10, frames: 200 };
 const USUAL_GUST_MPS = 8;
 
 /** How long the lights last, the reserve, and the wind. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StayingPart() {
   const { setup, solution, advice, change, changeOne, context } = useSetupView();
   const palette = usePalette();

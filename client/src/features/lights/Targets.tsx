@@ -19,6 +19,7 @@ const KINDS = [
 const WEIGHT_NAMES = { 0.5: 'Little', 1: 'Usual', 2: 'More', 4: 'Most' } as const;
 
 /** What one point should come to, where it lands, and whose light it is. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (target: Target | null) => void }) {
   const { setup } = useSetupView();
   const own = setup.look.targets.find(({ pointId }) => pointId === point.pointId);
@@ -49,11 +50,10 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
         `${lightCalled(lightId)} ${formatShare(share)}${basis === 'reading' ? '' : ' (est.)'}`,
     ),
   ];
+  const verb = { value: 'wants', least: 'at least', most: 'at most' }[point.targetKind ?? 'value'];
+  const wanted = point.targetStops === null ? 'no target' : `${verb} ${formatStops(point.targetStops)}`;
   return (
-    <Disclosure
-      title={point.name}
-      summary={`${point.targetStops === null ? 'no target' : `${{ value: 'wants', least: 'at least', most: 'at most' }[point.targetKind ?? 'value']} ${formatStops(point.targetStops)}`}, lands ${lands}${miss === null ? '' : `: ${miss}`}`}
-    >
+    <Disclosure title={point.name} summary={`${wanted}, lands ${lands}${miss === null ? '' : `: ${miss}`}`}>
       <Txt size="label" tone="quiet">
         {shares.length === 0 ? 'No light is known here yet.' : `Of its light: ${shares.join(', ')}.`}
       </Txt>

@@ -43,6 +43,7 @@ interface Entry {
 }
 
 /** Every fact and every change of a setting with its time, the newest first; facts can be struck out and restored. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LogPart() {
   const { setup, kit } = useSetupView();
   const palette = usePalette();
@@ -70,7 +71,10 @@ export function LogPart() {
         : `, ${reading.fired
             .map(({ lightId, unitId, powerStops }) => {
               const light = setup.lights.find(({ id }) => id === lightId);
-              return `${setup.lights.length > 1 && light !== undefined ? words.lightInText(light) : 'flash'} at ${words.power(kit, unitId, powerStops)}`;
+              return (
+                `${setup.lights.length > 1 && light !== undefined ? words.lightInText(light) : 'flash'} at ` +
+                `${words.power(kit, unitId, powerStops)}`
+              );
             })
             .join(', ')}`;
     const how =
@@ -79,7 +83,11 @@ export function LogPart() {
         : '';
     const from =
       reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
-    return `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} (“${reading.text}”${how}${from}${reading.corrects === null ? '' : ', put right'})`;
+    return (
+      `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ` +
+      `${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} ` +
+      `(“${reading.text}”${how}${from}${reading.corrects === null ? '' : ', put right'})`
+    );
   };
   const entries: Entry[] = [
     ...readings.map((reading) => ({

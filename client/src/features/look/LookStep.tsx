@@ -133,6 +133,7 @@ function Lands() {
 }
 
 /** The wish: what the exposure is set by, how dark the ambient may sit, where face and background land, and the feel after the numbers. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LookStep() {
   const { setup, kit, solution, change, changeOne } = useSetupView();
   const actions = useActions();

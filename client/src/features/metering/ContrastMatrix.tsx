@@ -12,6 +12,7 @@ import { formatStops } from '@sphene/core/notation';
 const CELL = { width: 88, minHeight: 36, justifyContent: 'center' as const };
 
 /** Stops of light between any two points, on demand; warnings about contrast always. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function ContrastMatrix() {
   const { setup, solution, changeOne, context } = useSetupView();
   const palette = usePalette();

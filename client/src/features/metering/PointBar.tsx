@@ -16,6 +16,7 @@ import { newPoint, POINT_ROLES, type PointRole } from '@sphene/core/setup';
 const MOST_POINTS = 20;
 
 /** The points of the setup, each with its latest reading and its stops over the face; more are one tap away. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PointBar({ beside }: { beside: ReactNode }) {
   const { setup, kit, solution, changeOne, activePointId, activatePoint } = useSetupView();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));

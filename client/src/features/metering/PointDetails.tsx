@@ -89,7 +89,9 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
   const palette = usePalette();
   const [correcting, setCorrecting] = useState(false);
   const struck = reading.struckAt !== null;
-  const text = `${formatAperture(reading.av, kit.preferences.meterIncrement)} at ${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}`;
+  const text =
+    `${formatAperture(reading.av, kit.preferences.meterIncrement)} at ` +
+    `${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}`;
   const assumed = reading.assumed.map((what) => ASSUMED[what]).join(', ');
   return (
     <View role="listitem" style={{ borderTopWidth: 1, borderTopColor: palette.raised }}>
@@ -140,6 +142,7 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
 }
 
 /** One point: what its reading means at the camera, its readings, and what is said of it. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PointDetails({ point }: { point: MeteringPoint }) {
   const { setup, solution, changeOne, activatePoint, readingsPlace, advice, context } = useSetupView();
   const clockMs = useAppSelector((state) => state.device.clockMs);

@@ -42,8 +42,11 @@ function sayPicture(name: string, solution: SolutionNumbers, developed: Develope
       placedStops === null ? [] : [`${point.toLowerCase()} ${formatStops(placedStops)}`],
     )
     .join(', ');
-  const pixels = developed === null ? 1 : developed.width * developed.height;
-  return `${name}. Tones: ${tones || 'none yet'}.${developed === null ? ' Being made.' : ` ${percent(developed.clipped, pixels)} clipped, ${percent(developed.lost, pixels)} lost in shadow.`}`;
+  const toned = `${name}. Tones: ${tones || 'none yet'}.`;
+  if (developed === null) return `${toned} Being made.`;
+  const pixels = developed.width * developed.height;
+  const { clipped, lost } = developed;
+  return `${toned} ${percent(clipped, pixels)} clipped, ${percent(lost, pixels)} lost in shadow.`;
 }
 
 const LABEL_PX = { wide: 150, high: 21 } as const;
@@ -61,7 +64,11 @@ function labelLifts(places: readonly { x: number; y: number }[]): number[] {
   return lifts;
 }
 
-/** Draws a picture from the layers that there are: weights are summed again on every change, at the speed of a slider. */
+/**
+ * Draws a picture from the layers that there are: weights are summed again on every change, at the speed of a
+ * slider.
+ */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PictureCanvas({
   setup,
   kit,

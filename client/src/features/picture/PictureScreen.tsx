@@ -1,6 +1,6 @@
 import { useUndo } from '@/setupView/useUndo';
-import { Histogram } from '@/features/metering/frames/Histogram';
-import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
+import { Histogram } from '@/ui/Histogram';
+import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { words } from '@/language/words';
 import { SetupContext, useSetupView } from '@/setupView/setupContext';
 import { useOpenSetup } from '@/setupView/useOpenSetup';
@@ -9,7 +9,7 @@ import { useAppDispatch } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { ToggleList } from '@/ui/ToggleList';
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
@@ -106,6 +106,7 @@ function HoldButton({
   );
 }
 
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function PictureParts() {
   const { setup, kit, solution } = useSetupView();
   const undo = useUndo(setup.id);

@@ -24,7 +24,8 @@ export function usePicture(setup: Setup, kit: Kit, solution: SolutionNumbers, wa
 const CALM_MS = 2500;
 
 /**
- * True once nobody has touched the page for a moment, and from then on: where the picture is one part of many, it must not
+ * True once nobody has touched the page for a moment, and from then on: where the picture is one part of many, it
+ * must not
  * take the device's strength from what is being entered.
  */
 export function useCalm(): boolean {
@@ -46,7 +47,10 @@ export function useCalm(): boolean {
   return calm;
 }
 
-/** Counts what has been finished of pictures: only what draws one follows it, so that a layer that arrives does not draw the whole screen. */
+/**
+ * Counts what has been finished of pictures: only what draws one follows it, so that a layer that arrives does
+ * not draw the whole screen.
+ */
 export function usePictureVersion(): number {
   const maker = pictureMaker();
   return useSyncExternalStore(maker.subscribe, maker.getVersion);

@@ -3,7 +3,7 @@ import { CheckStep } from '@/features/check/CheckStep';
 import { LightsStep } from '@/features/lights/LightsStep';
 import { LogPart } from '@/features/log/LogPart';
 import { AmbientStep } from '@/features/metering/AmbientStep';
-import { NotFoundScreen } from '@/features/shoots/NotFoundScreen';
+import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { StagePart } from '@/features/stage/StagePart';
 import { words } from '@/language/words';
 import { meteringMoved } from '@/store/deviceSlice';
@@ -12,7 +12,7 @@ import { useAppDispatch, useAppSelector } from '@/store/store';
 import { IconButton } from '@/ui/ActionButton';
 import { Ladder, ladderPx } from '@/ui/Ladder';
 import { NextBar } from '@/ui/NextBar';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
@@ -26,8 +26,8 @@ import { SetupContext, type SetupView, useSetupView } from '../../setupView/setu
 import { useOpenSetup } from '../../setupView/useOpenSetup';
 import { CameraStep } from '../camera/CameraStep';
 import { LookStep } from '../look/LookStep';
-import { LaterSetup } from './LaterSetup';
-import { type Part, PARTS, useShortcuts } from './shortcuts';
+import { LaterSetup } from '@/setupView/LaterSetup';
+import { type Part, PARTS, useShortcuts } from '@/setupView/shortcuts';
 
 const CONTENT: Record<Part, () => ReactNode> = {
   ambient: AmbientStep,

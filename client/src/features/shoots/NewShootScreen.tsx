@@ -2,7 +2,7 @@ import { freshNames } from './freshNames';
 import { sayRule } from '@/language/words';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { formatISO } from 'date-fns/formatISO';

@@ -3,14 +3,14 @@ import { useActions } from '@/store/application';
 import { selectDocument, selectSetups, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 
 import type { Spot } from '@sphene/core/documents';
-import { NotFoundScreen } from './NotFoundScreen';
+import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { SetupRow } from './SetupRow';
 import { TitleField } from './TitleField';
 import { formatDay } from './formatDay';

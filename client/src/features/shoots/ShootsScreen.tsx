@@ -1,7 +1,7 @@
 import { selectSetups, selectShoots, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useRouter } from 'expo-router';

@@ -21,6 +21,7 @@ const OWN_SIZE = 'own';
 const capital = (word: string) => word.replace(/^./, (letter) => letter.toUpperCase());
 
 /** One flat thing: what it does, and its numbers. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
   const { setup, kit, solution, change } = useSetupView();
   const actions = useActions();

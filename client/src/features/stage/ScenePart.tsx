@@ -27,6 +27,7 @@ const WORN = [
 ] as const;
 
 /** Who stands there: what light does differently on them. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function SubjectPart() {
   const { setup, kit, changeOne } = useSetupView();
   const { subject } = setup.stage;
@@ -124,6 +125,7 @@ function SubjectPart() {
 }
 
 /** Where the sun stands: by hand, or from place and time. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function SunPart() {
   const { setup, solution, changeOne } = useSetupView();
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
@@ -264,10 +266,10 @@ function PlacePart() {
           note={setup.backgroundM === null ? 'not said yet' : 'the subject'}
         />
       </View>
-      <Txt
-        size="label"
-        tone="quiet"
-      >{`At ${Math.round(focalMm)} mm the frame is ${formatDistance(frameWidthM, unit)} wide and ${formatDistance(frameHeightM, unit)} high at the subject.`}</Txt>
+      <Txt size="label" tone="quiet">
+        {`At ${Math.round(focalMm)} mm the frame is ${formatDistance(frameWidthM, unit)} wide and ` +
+          `${formatDistance(frameHeightM, unit)} high at the subject.`}
+      </Txt>
       <ChoiceList
         label="Frame"
         layout="row"

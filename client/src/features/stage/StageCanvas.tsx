@@ -23,6 +23,7 @@ interface Ground {
 }
 
 /** The stage from above or from the side: drag what stands on it, pinch or wheel to zoom, drag the ground to look elsewhere. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StageCanvas({
   stage,
   face,

@@ -65,6 +65,7 @@ interface DrawingProps {
 }
 
 /** The stage as it is drawn; what is moved lies over it. Ambient is lined, flash dotted. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export const StageDrawing = memo(function StageDrawing({
   setup,
   kit,
@@ -278,7 +279,11 @@ const MetreGrid = memo(function MetreGrid({
 function noseOf({ face }: StageView, x: number, y: number, r: number, turnDeg: number): string {
   const turn = turnDeg * RADIANS;
   const [dx, dy] = face === 'plan' ? [Math.sin(turn), Math.cos(turn)] : [Math.cos(turn), 0];
-  return `${x + dx * r * 1.55},${y + dy * r * 1.55} ${x + dx * r * 0.8 - dy * r * 0.42},${y + dy * r * 0.8 + dx * r * 0.42} ${x + dx * r * 0.8 + dy * r * 0.42},${y + dy * r * 0.8 - dx * r * 0.42}`;
+  return (
+    `${x + dx * r * 1.55},${y + dy * r * 1.55} ` +
+    `${x + dx * r * 0.8 - dy * r * 0.42},${y + dy * r * 0.8 + dx * r * 0.42} ` +
+    `${x + dx * r * 0.8 + dy * r * 0.42},${y + dy * r * 0.8 - dx * r * 0.42}`
+  );
 }
 
 /** The subject's head with its nose, and in the side view the body. */

@@ -38,6 +38,7 @@ interface Pointer {
 const TAP_PX = 3;
 
 /** What a thumb, a mouse or the keyboard takes hold of: 48 px large whatever it looks like. */
+// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StageHandle({
   at,
   name,

@@ -1,7 +1,7 @@
 import { PictureCanvas } from '@/features/picture/PictureCanvas';
 import { PictureProgress } from '@/features/picture/PictureProgress';
 import { useCalm, usePicture } from '@/features/picture/usePicture';
-import { LaterSetup } from '@/features/setup/LaterSetup';
+import { LaterSetup } from '@/setupView/LaterSetup';
 import { words } from '@/language/words';
 import { addLight } from '@/setupView/addLight';
 import { useSetupView } from '@/setupView/setupContext';
@@ -32,6 +32,7 @@ const PICTURE_PX = { phone: 132, wide: 190 } as const;
 const CANVAS_PX = { phone: 300, wide: 340 } as const;
 
 /** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
+// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StagePart() {
   const { setup, kit, solution } = useSetupView();
   const palette = usePalette();

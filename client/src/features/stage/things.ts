@@ -241,7 +241,10 @@ function lampThings(facts: StageFacts): Thing[] {
 export const sayOthers = (deg: number): string =>
   deg === 0 ? 'look at the camera' : `turned ${Math.abs(deg)}° ${deg > 0 ? 'inward' : 'away'}`;
 
-/** Everyone beside the person in focus is turned by the first of them; its handle lies behind the head, clear of the face's own. */
+/**
+ * Everyone beside the person in focus is turned by the first of them; its handle lies behind the head, clear of
+ * the face's own.
+ */
 function othersThing({ setup }: StageFacts): Thing[] {
   const [first, ...rest] = companions(setup);
   if (first === undefined) return [];
@@ -283,6 +286,7 @@ export const sunAt = ({
   sun === null ? null : { x: sun.towards.x * sunRingM, y: sun.towards.y * sunRingM, z: sun.towards.z * sunRingM };
 
 /** Everything that can be moved, in the order in which the keyboard goes through it. */
+// eslint-disable-next-line max-lines-per-function -- each thing that can be moved, one after the other
 export function stageThings(facts: StageFacts): Thing[] {
   const { setup, kit, solution } = facts;
   const { stage } = setup;
@@ -324,7 +328,10 @@ export function stageThings(facts: StageFacts): Thing[] {
       at: { x: 0, y: stage.cameraUpM, z: stage.cameraM },
       deg: 0,
       faces: ['plan', 'side'],
-      said: `${formatDistance(stage.cameraM, unit)} from the subject, ${formatDistance(Math.abs(stage.cameraUpM), unit)} ${stage.cameraUpM < 0 ? 'under' : 'over'} the eyes`,
+      said:
+        `${formatDistance(stage.cameraM, unit)} from the subject, ` +
+        `${formatDistance(Math.abs(stage.cameraUpM), unit)} ${stage.cameraUpM < 0 ? 'under' : 'over'} the ` +
+        'eyes',
       moveTo: ({ y, z }, free) => camera(free ? z : snapTo(z, by), free ? y : snapTo(y, by / 2)),
       nudge: (key, fine) => {
         const d = fine ? 0.02 : by;

@@ -72,7 +72,8 @@ export async function keepAnswer(
   const touched = new Set<string>();
 
   for (const { key, id, status, version } of answer.results) {
-    if (status === 'conflict') continue; // the other change is in this answer: merged below, sent again with its version
+    // the other change is in this answer: merged below, sent again with its version
+    if (status === 'conflict') continue;
     for (const done of covers.get(key) ?? []) await outbox.delete(done);
     const row = await documents.get(id);
     if (row !== undefined && status === 'applied')
@@ -81,7 +82,8 @@ export async function keepAnswer(
   const waiting = new Set((await outbox.getAll()).map(({ id }) => id));
   for (const change of answer.changes) {
     const row = await documents.get(change.id);
-    if (row !== undefined && row.version >= change.version && waiting.has(change.id)) continue; // the echo of what was sent, with newer edits waiting
+    // the echo of what was sent, with newer edits waiting
+    if (row !== undefined && row.version >= change.version && waiting.has(change.id)) continue;
     await documents.put(
       row !== undefined && waiting.has(change.id)
         ? merged(row, change)

@@ -38,7 +38,10 @@ export function openStorage(name = 'sphene'): Promise<Storage> {
   });
 }
 
-/** All rows of the device. Those that an earlier version of the application kept are brought up to date, once; one that cannot be is left as it lies. */
+/**
+ * All rows of the device. Those that an earlier version of the application kept are brought up to date, once;
+ * one that cannot be is left as it lies.
+ */
 export async function readRows(storage: Storage): Promise<StoredRow[]> {
   const rows = await storage.getAll('documents');
   const upgraded = rows.flatMap((row): StoredRow[] => {

@@ -3,7 +3,10 @@ import type { Model } from '../sculpture/model';
 import type { ViewBuffers } from '../view';
 import { BEAM_STEPS, facePlaces, type Source } from './source';
 
-/** What one source does to a view, before shadows: light on the surface, gloss towards the camera, and the share that is not in shadow (−1 where none can arrive by angle). */
+/**
+ * What one source does to a view, before shadows: light on the surface, gloss towards the camera, and the share
+ * that is not in shadow (−1 where none can arrive by angle).
+ */
 export interface DirectLight {
   onSurface: Float32Array;
   gloss: Float32Array;
@@ -24,9 +27,11 @@ const REFLECTANCE = [0, 0.032, 0, 0, 0.012, 0.012, 0.05, 0, 0, 0];
 export const HAIR_WRAP = 0.3;
 
 /**
- * Light and gloss of one source at unit strength on rows of the view, as if nothing stood in its way. No rays, no noise.
+ * Light and gloss of one source at unit strength on rows of the view, as if nothing stood in its way. No rays, no
+ * noise.
  * Sources: Lambert's cosine law; microfacet gloss (GGX, Schlick); two-lobe strands after Kajiya and Kay.
  */
+// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function shineOn(
   view: ViewBuffers,
   model: Model,

@@ -11,6 +11,7 @@ const SAME_FACING = 0.3;
  * samples can explain, so that hard shadows stay. Leaves out what no light can reach (−1).
  * @returns which of the two arrays holds the result
  */
+// eslint-disable-next-line complexity -- inner loop over pixels or cells: a call each costs more than it tells
 export function smoothVisible(
   { width, height, place, normal, material }: ViewBuffers,
   visible: Float32Array,

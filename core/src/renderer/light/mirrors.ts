@@ -5,7 +5,10 @@ import { meetsPeople, type Model } from '../sculpture/model';
 import type { ViewBuffers } from '../view';
 import { BEAM_STEPS, faceAreaM2, type Source } from './source';
 
-/** Rays that eyes and spectacles mirror: where they start, where they go, and which share of what they meet is seen. Found once for a framing. */
+/**
+ * Rays that eyes and spectacles mirror: where they start, where they go, and which share of what they meet is
+ * seen. Found once for a framing.
+ */
 export interface Mirrors {
   pixel: Int32Array;
   origin: Float32Array;

@@ -20,9 +20,11 @@ const KERNEL = [0.375, 0.25, 0.0625];
 export const SOFT_SAMPLES = { draft: 6, fine: 20 } as const;
 
 /**
- * Light from all round on every second pixel of rows, and which shares of its half sphere are people, ground and the wall
+ * Light from all round on every second pixel of rows, and which shares of its half sphere are people, ground and
+ * the wall
  * behind: cosine-weighted rays, turned from pixel to pixel.
  */
+// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function gatherSoft(
   view: ViewBuffers,
   model: Model,
@@ -113,7 +115,10 @@ export function gatherSoft(
     }
 }
 
-/** What the soft light at unit strength gives a card with nothing in the way: cosine-weighted directions over its half sphere. */
+/**
+ * What the soft light at unit strength gives a card with nothing in the way: cosine-weighted directions over its
+ * half sphere.
+ */
 export function softOnCard(
   { sky, groundAlbedo }: Pick<PictureScene, 'sky' | 'groundAlbedo'>,
   [nx, ny, nz]: readonly [number, number, number],
@@ -208,7 +213,11 @@ export function spreadSoft(
     }
 }
 
-/** Smooths the soft light and the shares on every second pixel, where they are known: wide à-trous passes, since both change slowly over a surface. */
+/**
+ * Smooths the soft light and the shares on every second pixel, where they are known: wide à-trous passes, since
+ * both change slowly over a surface.
+ */
+// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function smoothSoft(
   { width, place, normal, material, sees }: ViewBuffers,
   from: number,
@@ -306,7 +315,10 @@ export function smoothSoft(
   sees.people.set(p0, first);
 }
 
-/** The layer of the soft light: surfaces, the sky itself, its sheen on skin and hair, and its mirror in eyes, lenses and water. */
+/**
+ * The layer of the soft light: surfaces, the sky itself, its sheen on skin and hair, and its mirror in eyes,
+ * lenses and water.
+ */
 export function softLayer(
   { width, place, normal, towards, albedo, material, sees }: ViewBuffers,
   scene: PictureScene,

@@ -36,6 +36,7 @@ function grain(i: number, j: number, seed: number): number {
  * The share of a source's light that reaches each pixel: rays from the surface to places on the source's face, weighted by
  * what each would bring. −1 where none can arrive by angle.
  */
+// eslint-disable-next-line complexity, max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function traceVisible(
   view: ViewBuffers,
   model: Model,

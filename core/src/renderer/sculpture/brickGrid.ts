@@ -38,6 +38,7 @@ export interface BrickGrid {
  * Bakes a tape.
  * @param coarseBelowY under this height (the torso) bricks are evaluated at half resolution and interpolated
  */
+// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function bakeGrid(tape: Tape, [x0, y0, z0, x1, y1, z1]: Box, cellCm: number, coarseBelowY = -23): BrickGrid {
   const brick = cellCm * CELLS;
   const [nx, ny, nz] = [Math.ceil((x1 - x0) / brick), Math.ceil((y1 - y0) / brick), Math.ceil((z1 - z0) / brick)];

@@ -213,6 +213,7 @@ export class Tape {
   }
 
   /** Instructions that can matter within a radius of a point, written to `out`; how many they are. */
+  // eslint-disable-next-line complexity -- inner loop over pixels or cells: a call each costs more than it tells
   prune(list: Uint16Array, count: number, X: number, Y: number, Z: number, radius: number, out: Uint16Array): number {
     const { kinds, targets, joins, softness, parameters: p } = this;
     const margin = 2 * radius * SLACK;
@@ -293,6 +294,7 @@ export class Tape {
   }
 
   /** Distances at `n` points (at most 1024), instruction by instruction in tight loops. */
+  // eslint-disable-next-line complexity, max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
   distances(
     list: Uint16Array,
     count: number,

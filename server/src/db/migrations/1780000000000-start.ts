@@ -49,7 +49,8 @@ export class Start1780000000000 implements MigrationInterface {
       create function keep_facts() returns trigger language plpgsql as $$
       begin
         if old.body - 'struckAt' is distinct from new.body - 'struckAt' or new.deleted_at is not null then
-          raise exception 'readings and changes are facts: they can be struck out, not edited' using errcode = 'integrity_constraint_violation';
+          raise exception 'readings and changes are facts: they can be struck out, not edited'
+            using errcode = 'integrity_constraint_violation';
         end if;
         return new;
       end $$`);

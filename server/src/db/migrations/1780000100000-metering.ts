@@ -2,7 +2,10 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 import { upgradeDocuments } from '../upgradeDocuments';
 
-/** Changes of the scene and test frames are facts too; documents of earlier versions are brought up to date where they lie. */
+/**
+ * Changes of the scene and test frames are facts too; documents of earlier versions are brought up to date where
+ * they lie.
+ */
 export class Metering1780000100000 implements MigrationInterface {
   name = 'Metering1780000100000';
 
@@ -26,7 +29,8 @@ export class Metering1780000100000 implements MigrationInterface {
     // earlier versions cannot read what this one wrote: only the rule goes back
     await runner.query('drop trigger documents_keep_facts on documents');
     await runner.query(
-      "create trigger documents_keep_facts before update on documents for each row when (old.type in ('reading', 'change')) execute function keep_facts()",
+      'create trigger documents_keep_facts before update on documents for each row when (old.type in ' +
+        "('reading', 'change')) execute function keep_facts()",
     );
   }
 }

@@ -2,7 +2,10 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 import { upgradeDocuments } from '../upgradeDocuments';
 
-/** Setups know several lights, readings every light that fired, and the kit what charges, grids and gels need: documents are brought up to date where they lie. */
+/**
+ * Setups know several lights, readings every light that fired, and the kit what charges, grids and gels need:
+ * documents are brought up to date where they lie.
+ */
 export class Lights1780000300000 implements MigrationInterface {
   name = 'Lights1780000300000';
 

@@ -14,7 +14,7 @@ import type { Frame } from '@sphene/core/documents';
 import { linearFromSrgb, type Place } from '@sphene/core/frames';
 import { formatAperture, formatIso, formatShutter, formatStops } from '@sphene/core/notation';
 import { ToneChooser } from '../MethodChooser';
-import { Histogram } from './Histogram';
+import { Histogram } from '@/ui/Histogram';
 
 interface Spot {
   x: number;
@@ -89,6 +89,7 @@ function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | null; onS
 }
 
 /** One test frame: its settings, its histogram, and any place of it as a reading of a point. */
+// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function FrameView({ frame }: { frame: Frame }) {
   const { setup, solution, activePointId, activatePoint, changeOne } = useSetupView();
   const actions = useActions();
@@ -164,7 +165,8 @@ export function FrameView({ frame }: { frame: Frame }) {
         <Txt role="status" bold>
           {place.clipped
             ? `Clipped here: at least ${formatStops(place.placementStops)} stops. A darker frame tells more.`
-            : `${formatStops(place.placementStops)} stops from mid grey here${Math.abs(place.placementStops) < 0.05 ? '' : place.placementStops > 0 ? ', brighter' : ', darker'}.`}
+            : `${formatStops(place.placementStops)} stops from mid grey ` +
+              `here${Math.abs(place.placementStops) < 0.05 ? '' : place.placementStops > 0 ? ', brighter' : ', darker'}.`}
         </Txt>
       )}
       {place !== null && (

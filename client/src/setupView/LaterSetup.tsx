@@ -1,7 +1,7 @@
 import { useAppSelector } from '@/store/store';
 import { type ReactNode, useDeferredValue } from 'react';
 
-import { SetupContext, useSetupView } from '../../setupView/setupContext';
+import { SetupContext, useSetupView } from './setupContext';
 
 /**
  * Parts that come a moment after what is being dragged: until it rests they see the setup as it was when the page last had

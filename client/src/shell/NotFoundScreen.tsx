@@ -1,5 +1,5 @@
 import { ActionButton } from '@/ui/ActionButton';
-import { Screen } from '@/ui/Screen';
+import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';

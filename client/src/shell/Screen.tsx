@@ -3,12 +3,12 @@ import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
-import { Notices } from '../shell/Notices';
-import { SyncNote } from '../shell/SyncNote';
-import { IconButton } from './ActionButton';
-import { Mark } from './Mark';
-import { Heading, Txt } from './Txt';
-import { usePalette } from './theme';
+import { Notices } from './Notices';
+import { SyncNote } from './SyncNote';
+import { IconButton } from '../ui/ActionButton';
+import { Mark } from '../ui/Mark';
+import { Heading, Txt } from '../ui/Txt';
+import { usePalette } from '../ui/theme';
 
 interface ScreenProps {
   title: string;

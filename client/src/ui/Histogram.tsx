@@ -23,14 +23,16 @@ export function Histogram({ frame }: { frame: Pick<Frame, 'name' | 'histogram' |
   const colours = { red: palette.danger, green: palette.accent, blue: palette.ambient };
   const line = (counts: readonly number[]) =>
     counts
-      .map(
-        (count, bin) =>
-          `${bin === 0 ? 'M' : 'L'}${((bin / (counts.length - 1)) * width).toFixed(1)},${(HEIGHT - 2 - Math.min(1, Math.sqrt(count / top)) * (HEIGHT - 6)).toFixed(1)}`,
-      )
+      .map((count, bin) => {
+        const x = (bin / (counts.length - 1)) * width;
+        const y = HEIGHT - 2 - Math.min(1, Math.sqrt(count / top)) * (HEIGHT - 6);
+        return `${bin === 0 ? 'M' : 'L'}${x.toFixed(1)},${y.toFixed(1)}`;
+      })
       .join(' ');
   const shares = CHANNELS.map(
     ({ name }, index) =>
-      `${name.toLowerCase()} ${percent(frame.clipped.highlights[index] ?? 0)} in the highlights, ${percent(frame.clipped.shadows[index] ?? 0)} in the shadows`,
+      `${name.toLowerCase()} ${percent(frame.clipped.highlights[index] ?? 0)} in the highlights, ` +
+      `${percent(frame.clipped.shadows[index] ?? 0)} in the shadows`,
   );
   return (
     <View style={{ gap: 4 }} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>

@@ -1,0 +1,50 @@
+import { SYMPTOMS } from '../../src/advice';
+import { ACTION_KINDS } from '../../src/advice/action';
+import { CAUTION_KINDS } from '../../src/advice/cautions';
+import { CURE_KINDS, type Diagnosis } from '../../src/advice/cures';
+import { WAY_KINDS } from '../../src/advice/wayOut';
+import { WARNING_KINDS } from '../../src/balance/warning';
+import type { Doubt } from '../../src/metering/questions';
+import type { Solution } from '../../src/solution';
+import { STAGE_MOVE_KINDS, STAGE_WATCH_KINDS } from '../../src/stage/cautions';
+import { PLACEMENT_IDS } from '../../src/stage/placements';
+
+/** What a reading can be questioned for; the compiler says when a kind is missing. */
+const DOUBTS: Record<Doubt['kind'], true> = {
+  'shadow-above-face': true,
+  'sun-in-shade': true,
+  jump: true,
+  'flash-mode': true,
+  'far-off': true,
+  outlier: true,
+};
+
+/** Everything of which the core can tell one kind from another, as `what kind`. */
+export const ALL_KINDS: readonly string[] = [
+  ...WARNING_KINDS.map((kind) => `warning ${kind}`),
+  ...Object.keys(DOUBTS).map((kind) => `question ${kind}`),
+  ...ACTION_KINDS.map((kind) => `action ${kind}`),
+  ...CAUTION_KINDS.map((kind) => `caution ${kind}`),
+  ...STAGE_WATCH_KINDS.map((kind) => `stage ${kind}`),
+  ...STAGE_MOVE_KINDS.map((kind) => `move ${kind}`),
+  ...WAY_KINDS.map((kind) => `way ${kind}`),
+  ...CURE_KINDS.map((kind) => `cure ${kind}`),
+  ...SYMPTOMS.map((kind) => `symptom ${kind}`),
+  ...PLACEMENT_IDS.map((kind) => `placement ${kind}`),
+];
+
+/** The kinds that one answer has. */
+export const kindsOf = (
+  { warnings, questions, nextAction, cautions, stage, waysOut, notHelping }: Solution,
+  diagnoses: readonly Diagnosis[],
+  placementIds: readonly string[],
+): string[] => [
+  ...warnings.map(({ kind }) => `warning ${kind}`),
+  ...questions.map(({ kind }) => `question ${kind}`),
+  `action ${nextAction.kind}`,
+  ...cautions.map(({ kind }) => `caution ${kind}`),
+  ...stage.cautions.flatMap(({ kind, cures }) => [`stage ${kind}`, ...cures.map((move) => `move ${move.kind}`)]),
+  ...[...waysOut, ...notHelping].map(({ way }) => `way ${way.kind}`),
+  ...diagnoses.flatMap(({ symptom, cures }) => [`symptom ${symptom}`, ...cures.map(({ kind }) => `cure ${kind}`)]),
+  ...placementIds.map((id) => `placement ${id}`),
+];

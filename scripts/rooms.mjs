@@ -1,0 +1,67 @@
+// The rooms of the house and who may import whom: read by the lint rules and by the drawing of the architecture.
+
+/** Rooms of the core from the ground up, each with its purpose. A room imports those above it in this list only. */
+export const CORE_ROOMS = [
+  ['photometry', 'stops, exposure arithmetic, hold-back, receptors, step sizes'],
+  ['scene', 'places, directions, flat things, spectacles'],
+  ['modifiers', 'the law of each modifier'],
+  ['colour', 'mired, gels, colour of light'],
+  ['sky', 'sun position and times'],
+  ['calibration', 'corrections learned from readings'],
+  ['renderer', 'scene and source in, layers out'],
+  ['notation', 'how devices print figures and people type them'],
+  ['flash', 'units, guide numbers, power steps'],
+  ['frames', 'reading test frames'],
+  ['gear', 'schemas of what is owned; the kit'],
+  ['setup', 'schemas of one picture: what is decided and recorded'],
+  ['documents', 'shoot, spot, frame, change; migrations, merge, sync'],
+  ['formats', 'setup files, light distributions'],
+  ['sample', 'the sample shoot'],
+  ['ambient', 'what the light that is there is made of'],
+  ['exposure', 'intent, limits, camera settings'],
+  ['metering', 'readings to levels, what no longer holds'],
+  ['lights', 'gear of a light, reach, powers, what readings teach'],
+  ['balance', 'the numbers of a setup, point by point'],
+  ['stage', 'lights as they stand, cautions, placements'],
+  ['advice', 'trouble, ways out, cures, the next action'],
+  ['explain', 'why, which dial, ripple, equal looks'],
+  ['solution', 'the whole answer, in two breaths'],
+  ['picture', 'a setup as the scene of the renderer'],
+  ['words', 'what can be said, as an interface'],
+  ['english', 'how it is said in English'],
+  ['devices', 'protocol of meters, cameras, radios'],
+];
+
+/** Rooms that may hold sentences, and why. */
+export const SPEAKING_ROOMS = {
+  words: 'the pseudo-language',
+  english: 'the sentences themselves',
+  formats: 'refuses a file with what its format calls things',
+  notation: 'reads figures as they are spoken',
+  sample: 'names that a person would have typed',
+};
+
+/** Folders of the client from the ground up: purpose, and which others they may import; every one may import core. */
+export const CLIENT_FOLDERS = [
+  ['language', 'the language of the page, catalogues of texts', []],
+  ['ui', 'parts without a store', ['language']],
+  ['workers', 'beside the page', []],
+  ['store', 'slices, selectors of documents, actions', ['workers', 'store/sync']],
+  ['store/sync', 'keeper, exchange, storage, server', ['store']],
+  ['shell', 'notices, sync note, later screens', ['ui', 'store', 'language']],
+  ['setupView', 'the setup on screen with its solution', ['ui', 'store', 'shell', 'language', 'workers']],
+  ['features', 'one part of the work each', ['setupView', 'shell', 'ui', 'store', 'workers', 'language']],
+  ['pieces', 'what is loaded later, as one', ['features', 'setupView', 'shell', 'ui', 'store', 'language']],
+  ['app', 'routes', ['pieces', 'features', 'setupView', 'shell', 'ui', 'store', 'language']],
+];
+
+/** Features that import other features, and what for. */
+export const FEATURES_WITHIN = {
+  // the screen of a setup is made of its parts
+  setup: ['metering', 'look', 'camera', 'lights', 'check', 'stage', 'picture', 'log'],
+  // the stage lies under the picture
+  stage: ['picture'],
+  // ways out and cures stand where the trouble is seen
+  lights: ['camera'],
+  look: ['camera'],
+};
