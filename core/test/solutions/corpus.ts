@@ -551,3 +551,18 @@ export function solutionCorpus(): SolutionCase[] {
   ];
   return made;
 }
+
+/** Cases that came after the baseline was written, each for a kind that no other case reaches. */
+export function casesAfterBaseline(): SolutionCase[] {
+  const leavesHighSpeedSync = withSettings(SAMPLE_TERRACE.setup, [
+    { path: 'camera.highSpeedSync', value: true },
+    { path: 'camera.wantedAv', value: 2 },
+    { path: 'camera.wantedTv', value: 9 },
+    { path: 'camera.keepOrder', value: ['iso', 'shutter', 'aperture'] },
+    { path: 'lights.0.distanceM', value: 3 },
+    { path: 'look.holdBackStops', value: 2 },
+  ]);
+  if (!leavesHighSpeedSync.ok) throw new Error(JSON.stringify(leavesHighSpeedSync.reason));
+  const facts = SAMPLE_TERRACE.readings;
+  return [{ name: 'leaves sync', setup: leavesHighSpeedSync.value, kit: SAMPLE_KIT, facts, clock: CLOCK }];
+}

@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { answersOf, answersToTyped, canonical, fingerprint } from './answers';
-import { solutionCorpus } from './corpus';
+import { casesAfterBaseline, solutionCorpus } from './corpus';
 import { ALL_KINDS } from './kinds';
 
 /** Written once, with `WRITE_BASELINE=1 npm run unit -- solutions`; written anew only when figures change on purpose. */
@@ -23,6 +23,8 @@ beforeAll(() => {
     prints[name] = fingerprint(answers);
     if (index % WHOLE_EVERY === 0) whole[String(index)] = `${canonical(answers, 1)}\n`;
   });
+  const later = casesAfterBaseline();
+  later.forEach((_, index) => answersOf(later, index, reached));
   const typed = answersToTyped();
   prints['typed'] = fingerprint(typed);
   whole['typed'] = `${canonical(typed, 1)}\n`;
