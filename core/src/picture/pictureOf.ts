@@ -20,7 +20,7 @@ import {
   type Source,
   type Vec,
 } from '../renderer';
-import { type Flat, flatAxes, frameSizeM, type Place } from '../scene';
+import { type Flat, flatAxes, frameSizeM, lightPlace, type Place } from '../scene';
 import { type Light, type LightRole, PANEL_FACTS, type PanelKind, type Setup } from '../setup';
 import type { SolutionNumbers } from '../solution';
 import { companions, setupView } from '../stage';
@@ -215,12 +215,7 @@ export function pictureOf(setup: Setup, kit: Kit, solution: SolutionNumbers): Pi
     const point = setup.points.find(({ id }) => id === lamp.pointId);
     if (own === undefined || point === undefined) continue;
     const aim = pointPlace(point, setup)?.at ?? { x: 0, y: 0, z: 0 };
-    const across = Math.sqrt(Math.max(0.01, lamp.distanceM ** 2 - Math.min(lamp.heightM, lamp.distanceM * 0.98) ** 2));
-    const at: Place = {
-      x: aim.x + across * Math.sin(lamp.sideDeg * RADIANS),
-      y: aim.y + Math.min(lamp.heightM, lamp.distanceM * 0.98),
-      z: aim.z + across * Math.cos(lamp.sideDeg * RADIANS),
-    };
+    const at = lightPlace(aim, lamp);
     add(
       `lamp:${lamp.id}`,
       { kind: 'lamp', name: own.name },
