@@ -242,6 +242,11 @@ describe('readings that no longer hold', () => {
     expect(point(again, 'white').ambientEv100).toBeCloseTo(7 + 2.6, 9);
   });
 
+  it('readings that grew old in the same light one after the other are settled by one, whatever their minutes', () => {
+    const old = [reading('face', 4, { at: at(26) }), reading('white', 4.1, { at: at(24) })];
+    expect(solveWith(old).meterAgain.map(({ pointId, settles }) => [pointId, settles])).toEqual([['face', ['white']]]);
+  });
+
   it('age marks a reading while the work goes on, sooner where the light was seen to drift, and not in a setup at rest', () => {
     expect(point([reading('face', 4, { at: at(25) })], 'face').stale).toMatchObject({
       kind: 'time',

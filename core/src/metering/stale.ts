@@ -98,9 +98,7 @@ export function guideFor(
 /** The same thing happened to both: the same change of the scene, or time went by. */
 const sameReason = (a: Staleness | null, b: Staleness | null): boolean => {
   if (a?.kind === 'scene' && b?.kind === 'scene') return a.change === b.change;
-  if (a?.kind === 'age' && b?.kind === 'age') return Math.floor(a.minutes) === Math.floor(b.minutes);
-  if (a?.kind === 'drift' && b?.kind === 'drift') return Math.round(a.holdsMinutes) === Math.round(b.holdsMinutes);
-  return a === b;
+  return a?.kind === b?.kind;
 };
 
 /**

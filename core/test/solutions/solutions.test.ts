@@ -11,6 +11,11 @@ const BASELINE = join(__dirname, 'baseline.json');
 const wholeFile = (name: string): string => join(__dirname, 'whole', `${name}.json`);
 const WHOLE_EVERY = 42;
 
+/** Cases whose answer was mended on purpose since the baseline, and why. */
+const MENDED: Record<string, string> = {
+  'seed 458': 'readings that grew old in the same light are asked for once, whatever their minutes',
+};
+
 const corpus = solutionCorpus();
 const prints: Record<string, string> = {};
 const whole: Record<string, string> = {};
@@ -49,6 +54,6 @@ describe('the solutions of the corpus', () => {
     const kept = JSON.parse(readFileSync(BASELINE, 'utf8')) as Record<string, string>;
     expect(corpus.length).toBeGreaterThanOrEqual(500);
     expect(Object.keys(prints).sort()).toEqual(Object.keys(kept).sort());
-    expect(Object.keys(kept).filter((name) => kept[name] !== prints[name])).toEqual([]);
+    expect(Object.keys(kept).filter((name) => kept[name] !== prints[name])).toEqual(Object.keys(MENDED));
   });
 });
