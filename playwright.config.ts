@@ -1,9 +1,12 @@
 import { defineConfig } from '@playwright/test';
 
+/** How many times slower than usual this machine is held: waits for a state last that much longer before they give up. */
+const SLOWER = Number(process.env['SLOW'] ?? 1);
+
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 120_000 * SLOWER,
+  expect: { timeout: 15_000 * SLOWER },
   workers: 2,
   fullyParallel: true,
   forbidOnly: true,

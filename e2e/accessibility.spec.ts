@@ -1,21 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 
-import { HALL, TERRACE, WIDE, expect, test } from './stack';
-
-const SCREENS: { name: string; at: string; tabs?: string[] }[] = [
-  { name: 'shoots', at: '/' },
-  { name: 'new shoot', at: '/new-shoot' },
-  { name: 'shoot', at: '/shoot/019c9c00-0000-7000-8000-000000000001' },
-  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Lights', 'Stage', 'Check', 'Log'] },
-  { name: 'picture', at: HALL.replace('/setup/', '/picture/') },
-  { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Lights'] },
-  { name: 'stop arithmetic', at: '/stops' },
-  { name: 'kit', at: '/kit' },
-  { name: 'settings', at: '/settings' },
-  { name: 'devices', at: '/devices' },
-  { name: 'not found', at: '/setup/019c9c00-0000-7000-8000-00000000ffff' },
-];
+import { SCREENS } from './screens';
+import { SLOWER, WIDE, expect, test } from './stack';
 
 /** Parts whose folded parts are opened first. */
 const FOLDED = ['Look', 'Camera', 'Lights', 'Stage'];
@@ -41,7 +28,7 @@ for (const theme of ['Glare', 'Dark', 'Dim'])
     ['wide', WIDE],
   ] as const)
     test(`axe finds nothing: ${theme}, ${size}`, async ({ page, stack }) => {
-      test.setTimeout(180_000);
+      test.setTimeout(180_000 * SLOWER);
       await page.setViewportSize(viewport);
       await page.goto(`${stack.url}/settings`);
       await page.getByRole('radio', { name: theme }).click();

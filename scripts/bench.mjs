@@ -8,7 +8,7 @@ import { CHROMIUM, ensurePackages } from './debian.mjs';
 import { ROOT, ensureModules, run } from './npm.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
 
-const MOST_KB = 600;
+const MOST_KB = 510;
 const MOST_MS = 3000;
 const RUNS = 9;
 

@@ -47,6 +47,8 @@ async function checkTypes() {
 
 async function checkText() {
   await checkBeside('Lint', 'eslint', '.');
+  await checkBeside('Drawing of the rooms', 'node', 'scripts/architecture.mjs', '--check');
+  await checkBeside('Licences', 'node', 'scripts/licences.mjs', '--check');
   await checkBeside('Format', 'prettier', '--check', '--log-level=warn', '.');
 }
 await Promise.all([checkText(), checkTypes()]);

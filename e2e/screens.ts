@@ -1,0 +1,23 @@
+import { HALL, TERRACE } from './stack';
+
+/** A screen of the application, with the parts of a setup that a narrow one shows one at a time. */
+export interface ScreenAt {
+  name: string;
+  at: string;
+  tabs?: string[];
+}
+
+/** Every screen there is: what all screens must have is asked of these. */
+export const SCREENS: ScreenAt[] = [
+  { name: 'shoots', at: '/' },
+  { name: 'new shoot', at: '/new-shoot' },
+  { name: 'shoot', at: '/shoot/019c9c00-0000-7000-8000-000000000001' },
+  { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Lights', 'Stage', 'Check', 'Log'] },
+  { name: 'picture', at: HALL.replace('/setup/', '/picture/') },
+  { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Lights'] },
+  { name: 'stop arithmetic', at: '/stops' },
+  { name: 'kit', at: '/kit' },
+  { name: 'settings', at: '/settings' },
+  { name: 'devices', at: '/devices' },
+  { name: 'not found', at: '/setup/019c9c00-0000-7000-8000-00000000ffff' },
+];
