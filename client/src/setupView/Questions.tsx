@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -20,14 +21,14 @@ export function Questions() {
       <Txt bold>{text}</Txt>
       <Txt size="label" tone="quiet">
         {cause}
-        {more > 0 ? ` ${more} more after this.` : ''}
+        {more > 0 ? texts.moreAfterThis(more) : ''}
       </Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <ActionButton
-          label="It is right"
+          label={texts.itIsRight}
           onPress={() => changeOne('confirmed', [...setup.confirmed.slice(-199), question.id])}
         />
-        <ActionButton label="Strike it out" onPress={() => actions.strike('reading', question.readingId, true)} />
+        <ActionButton label={texts.strikeItOut} onPress={() => actions.strike('reading', question.readingId, true)} />
       </View>
     </View>
   );

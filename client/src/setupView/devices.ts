@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { type Actions } from '@/store/actions';
 import { meteringMoved, noticed } from '@/store/deviceSlice';
 import { devicesListed, lookingMoved, troubled } from '@/store/devicesSlice';
@@ -24,7 +25,7 @@ import type { FiredLight, MeteringMethod } from '@sphene/core/setup';
 import { selectActivePointId, selectKit, selectNumbers } from './selectSolution';
 
 const CLIENT = 'sphene-devices-page';
-const OUT_OF_REACH = 'The server cannot be reached, so devices cannot either. Readings can still be typed.';
+const OUT_OF_REACH = texts.theServerCannotBeReached;
 /** Made when it is first wanted: the first screen does not wait for it. */
 const answerSchema = () => z.object({ devices: z.array(deviceViewSchema).optional(), error: z.string().optional() });
 
@@ -75,8 +76,7 @@ export class Devices {
     const state = this.store.getState();
     const setupId = state.device.metering?.setupId ?? '';
     const settings = selectNumbers(state, setupId)?.camera ?? selectSetup(state, setupId)?.meter;
-    if (settings === undefined)
-      this.store.dispatch(troubled('Open a setup first: its settings are used, and the frame is kept there.'));
+    if (settings === undefined) this.store.dispatch(troubled(texts.openASetupFirstIts));
     else {
       const setup = selectSetup(state, setupId);
       // a simulated camera photographs what stands on the stage; a real one sees for itself
@@ -102,7 +102,7 @@ export class Devices {
     const point = setup?.points.find((one) => one.id === pointId);
     const meter = state.devices.list.find(({ kind, mine }) => kind === 'meter' && mine);
     if (setup === undefined || camera == null || point === undefined) return;
-    if (meter === undefined) return void this.store.dispatch(troubled('Connect a meter first: firing makes it read.'));
+    if (meter === undefined) return void this.store.dispatch(troubled(texts.connectAMeterFirstFiring));
     this.store.dispatch(troubled(null));
     const kit = selectKit(state);
     const heads = setup.lights.flatMap((light): ArrangedHead[] => {
@@ -208,7 +208,7 @@ export class Devices {
         origin: simulated ? 'simulated' : 'device',
         fired: lights,
       });
-      this.store.dispatch(noticed({ text: `${text} with the flash, from ${name.toLowerCase()}.` }));
+      this.store.dispatch(noticed({ text: texts.withTheFlashFrom(text, name.toLowerCase()) }));
       void this.command(deviceId, { type: 'set', mode: 'ambient' });
       this.told.delete(deviceId);
       return this.holdAtActivePoint();
@@ -222,7 +222,7 @@ export class Devices {
     }[reading.read];
     this.store.dispatch(troubled(null));
     if (setupId === null || pointId === null)
-      return void this.store.dispatch(noticed({ text: `${name}: ${text}. Open a setup and press again to keep it.` }));
+      return void this.store.dispatch(noticed({ text: texts.openASetupAndPress(name, text) }));
     const { av, tv, sv, read, mode } = reading;
     const point = selectSetup(state, setupId)?.points.find(({ id }) => id === pointId);
     this.actions.addReading(setupId, {
@@ -249,20 +249,18 @@ export class Devices {
     simulated,
   }: Extract<DeviceEvent, { type: 'picture' }>): Promise<void> {
     const setupId = this.store.getState().device.metering?.setupId;
-    if (setupId === undefined)
-      return void this.store.dispatch(troubled(`${name}: open a setup first, then release again.`));
+    if (setupId === undefined) return void this.store.dispatch(troubled(texts.openASetupFirstThen(name)));
     try {
       const response = await fetch(`/api/devices/pictures/${pictureId}`);
       const opened = response.ok
         ? await openFrame(await response.blob(), `${name} ${new Date().toISOString().slice(11, 19)}`, picture)
         : null;
-      if (!opened?.ok)
-        return void this.store.dispatch(troubled(`${name}: the picture did not arrive whole. Release again.`));
+      if (!opened?.ok) return void this.store.dispatch(troubled(texts.thePictureDidNotArrive(name)));
       this.actions.addFrame(setupId, {
         ...opened.facts,
         settingsFrom: simulated ? 'simulated' : opened.facts.settingsFrom,
       });
-      this.store.dispatch(noticed({ text: `A test frame came from ${name.toLowerCase()}.` }));
+      this.store.dispatch(noticed({ text: texts.aTestFrameCameFrom(name.toLowerCase()) }));
     } catch {
       this.store.dispatch(troubled(OUT_OF_REACH));
     }
@@ -280,11 +278,7 @@ export class Devices {
       const answer = answerSchema().safeParse(await response.json().catch(() => null)).data ?? {};
       if (response.ok) return answer;
       this.store.dispatch(
-        troubled(
-          response.status >= 500
-            ? OUT_OF_REACH
-            : (answer.error ?? 'The device gateway refused. Look for devices again.'),
-        ),
+        troubled(response.status >= 500 ? OUT_OF_REACH : (answer.error ?? texts.theDeviceGatewayRefusedLook)),
       );
     } catch {
       this.store.dispatch(troubled(OUT_OF_REACH));

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useEffect, useRef } from 'react';
 
 import type { Step } from '@sphene/core/advice';
@@ -5,23 +6,23 @@ import type { Step } from '@sphene/core/advice';
 /** The parts of a setup on screen: the steps of the work, and its log. */
 export type Part = Step | 'stage' | 'log';
 export const PARTS: readonly { part: Part; label: string }[] = [
-  { part: 'ambient', label: 'Ambient' },
-  { part: 'look', label: 'Look' },
-  { part: 'camera', label: 'Camera' },
-  { part: 'flash', label: 'Lights' },
-  { part: 'stage', label: 'Stage' },
-  { part: 'check', label: 'Check' },
-  { part: 'log', label: 'Log' },
+  { part: 'ambient', label: texts.ambient },
+  { part: 'look', label: texts.look },
+  { part: 'camera', label: texts.camera },
+  { part: 'flash', label: texts.lights },
+  { part: 'stage', label: texts.stage },
+  { part: 'check', label: texts.check },
+  { part: 'log', label: texts.log },
 ];
 
 /** The list of keys, as the settings show it. */
 export const SHORTCUTS = [
-  { keys: 'Alt 1 to Alt 7', does: 'go to Ambient, Look, Camera, Lights, Stage, Check, Log' },
-  { keys: 'Alt N', does: 'do the next thing' },
-  { keys: 'Ctrl Z or Cmd Z', does: 'take the last thing back (outside a text field)' },
-  { keys: 'Arrow keys', does: 'step the dial or the control that has the focus' },
-  { keys: 'Enter', does: 'take what was typed' },
-  { keys: 'Escape', does: 'leave a dial as it was' },
+  { keys: 'Alt 1 to Alt 7', does: texts.goToAmbientLookCamera },
+  { keys: 'Alt N', does: texts.doTheNextThing },
+  { keys: texts.ctrlZOrCmdZ, does: texts.takeTheLastThingBack },
+  { keys: 'Arrow keys', does: texts.stepTheDialOrThe },
+  { keys: 'Enter', does: texts.takeWhatWasTyped },
+  { keys: 'Escape', does: texts.leaveADialAsIt },
 ] as const;
 
 interface Handlers {

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { ActionButton } from '@/ui/ActionButton';
 import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
@@ -8,13 +9,10 @@ import { View } from 'react-native';
 export function NotFoundScreen() {
   const router = useRouter();
   return (
-    <Screen title="Not here" up="/">
+    <Screen title={texts.notHere} up="/">
       <View style={{ padding: 16, gap: 16 }}>
-        <Txt>
-          There is nothing at this address on this account. It may have been deleted, or not have arrived on this device
-          yet.
-        </Txt>
-        <ActionButton label="To the shoots" kind="primary" onPress={() => router.navigate('/')} />
+        <Txt>{texts.thereIsNothingAtThis}</Txt>
+        <ActionButton label={texts.toTheShoots} kind="primary" onPress={() => router.navigate('/')} />
       </View>
     </Screen>
   );

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useRouter } from 'expo-router';
 import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
@@ -27,7 +28,7 @@ export function Screen({ title, place, up, actions, children }: ScreenProps) {
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
       <Head>
-        <title>{`${title} · Sphene`}</title>
+        <title>{texts.sphene(title)}</title>
       </Head>
       <View
         role="banner"

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useAppSelector } from '@/store/store';
 import { View } from 'react-native';
 
@@ -12,24 +13,19 @@ export function SyncNote() {
   const palette = usePalette();
   const wide = useWide();
   const { sync, waiting } = useAppSelector((state) => state.device);
-  const kept = `${waiting} on this device`;
+  const kept = texts.onThisDevice(waiting);
   const [icon, text, name]: [IconName, string, string] =
     sync === 'offline'
       ? [
           'cloud-off-outline',
-          waiting === 0 ? 'Offline' : kept,
-          'The server is out of reach. ' +
-            `${waiting === 0 ? 'Everything is kept.' : `${waiting} changes wait on this device and go when it is back.`}`,
+          waiting === 0 ? texts.offline : kept,
+          texts.theServerIsOutOf + `${waiting === 0 ? texts.everythingIsKept : texts.changesWaitOnThisDevice(waiting)}`,
         ]
       : sync === 'refused'
-        ? [
-            'alert-outline',
-            waiting === 0 ? 'Not synced' : kept,
-            'The server did not take the last changes. They are kept on this device; export the setup to be safe.',
-          ]
+        ? ['alert-outline', waiting === 0 ? texts.notSynced : kept, texts.theServerDidNotTake]
         : waiting > 0 || sync === 'syncing' || sync === 'starting'
-          ? ['cloud-sync-outline', 'Saving', 'Saving']
-          : ['cloud-check-outline', 'Saved', 'Everything is saved'];
+          ? ['cloud-sync-outline', texts.saving, texts.saving]
+          : ['cloud-check-outline', texts.saved, texts.everythingIsSaved];
   const trouble = sync === 'offline' || sync === 'refused';
   return (
     <View

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useAppSelector } from '@/store/store';
 import { type ComponentType, useEffect, useState } from 'react';
 
@@ -70,11 +71,10 @@ export function laterScreen(load: () => Promise<ComponentType>): ComponentType {
         {failed ? (
           <>
             <Txt role="alert" style={{ padding: 16 }}>
-              This screen is not on the device yet and the server cannot be reached. What you entered is kept. Connect,
-              then try again.
+              {texts.thisScreenIsNotOn}
             </Txt>
             <ActionButton
-              label="Try again"
+              label={texts.tryAgain}
               kind="primary"
               onPress={() => {
                 setFailed(false);
@@ -84,7 +84,7 @@ export function laterScreen(load: () => Promise<ComponentType>): ComponentType {
           </>
         ) : (
           <Txt role="status" tone="quiet" style={{ padding: 16 }}>
-            Opening.
+            {texts.opening}
           </Txt>
         )}
       </Screen>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { View } from 'react-native';
 
@@ -23,7 +24,7 @@ const PATCHES = Array.from({ length: most - least }, (_, index) => least + index
 /** Where the background lands against mid grey, on a step wedge of its own. */
 export function BackgroundControl({ name, value, faceText, onDraft, onChange }: BackgroundControlProps) {
   const palette = usePalette();
-  const said = Math.abs(value) < 0.05 ? 'on mid grey' : `${words.stops(value)} than mid grey`;
+  const said = Math.abs(value) < 0.05 ? texts.onMidGrey : texts.thanMidGrey(words.stops(value));
   return (
     <View style={{ gap: 8 }}>
       <View>
@@ -39,15 +40,15 @@ export function BackgroundControl({ name, value, faceText, onDraft, onChange }: 
         </Txt>
       </View>
       <Txt size="label" tone="quiet">
-        On the face: {faceText}.
+        {texts.onTheFaceIs(faceText)}
       </Txt>
       <MarkedSlider
-        label={`Where the ${name.toLowerCase()} lands`}
+        label={texts.whereTheLands(name.toLowerCase())}
         value={value}
         range={LOOK_RANGES.background}
-        less="A tenth darker"
-        more="A tenth brighter"
-        said={`${said}. On the face ${faceText}`}
+        less={texts.aTenthDarker}
+        more={texts.aTenthBrighter}
+        said={texts.onTheFace(said, faceText)}
         marks={words.backgroundMarks().map(({ stops, name: mark, words: note }) => ({
           value: stops,
           name: mark,

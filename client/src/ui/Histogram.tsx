@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
@@ -8,9 +9,9 @@ import type { Frame } from '@sphene/core/documents';
 
 const HEIGHT = 88;
 const CHANNELS = [
-  { key: 'red', name: 'Red', dash: undefined },
-  { key: 'green', name: 'Green', dash: '5 3' },
-  { key: 'blue', name: 'Blue', dash: '2 3' },
+  { key: 'red', name: texts.red, dash: undefined },
+  { key: 'green', name: texts.green, dash: '5 3' },
+  { key: 'blue', name: texts.blue, dash: '2 3' },
 ] as const;
 
 const percent = (share: number) => `${(share * 100).toFixed(share > 0 && share < 0.0995 ? 1 : 0)} %`;
@@ -31,8 +32,8 @@ export function Histogram({ frame }: { frame: Pick<Frame, 'name' | 'histogram' |
       .join(' ');
   const shares = CHANNELS.map(
     ({ name }, index) =>
-      `${name.toLowerCase()} ${percent(frame.clipped.highlights[index] ?? 0)} in the highlights, ` +
-      `${percent(frame.clipped.shadows[index] ?? 0)} in the shadows`,
+      texts.inTheHighlights(name.toLowerCase(), percent(frame.clipped.highlights[index] ?? 0)) +
+      texts.inTheShadows(percent(frame.clipped.shadows[index] ?? 0)),
   );
   return (
     <View style={{ gap: 4 }} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { View } from 'react-native';
 
@@ -28,7 +29,7 @@ export function HoldBackControl({ value, way, onDraft, onChange }: HoldBackContr
     <View style={{ gap: 8 }}>
       <LookEntry way={way} value={value} onChange={onChange} />
       <Txt>{inWords}.</Txt>
-      <View role="list" aria-label="The same in other words">
+      <View role="list" aria-label={texts.theSameInOtherWords}>
         {others.map(({ way: other, text }) => (
           <View key={other} role="listitem">
             <Txt size="label" tone="quiet">
@@ -38,18 +39,18 @@ export function HoldBackControl({ value, way, onDraft, onChange }: HoldBackContr
         ))}
       </View>
       <MarkedSlider
-        label="Ambient held back on the face"
+        label={texts.ambientHeldBackOnThe}
         value={value}
         range={HOLD_BACK_RANGE}
         bend={2}
-        less="Hold back a tenth less"
-        more="Hold back a tenth more"
+        less={texts.holdBackATenthLess}
+        more={texts.holdBackATenthMore}
         said={`${words.look(value, way)}. ${others.map(({ text }) => text).join(', ')}. ${inWords}`}
         marks={words.lookMarks().map((mark) => ({
           value: mark.stops,
           name: mark.name,
           note: words.lookFigure(mark.stops, way).figure,
-          words: `${mark.words}, ${formatStopCount(mark.stops)} stops`,
+          words: texts.stops(mark.words, formatStopCount(mark.stops)),
         }))}
         track={(place) => (
           <>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useId, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -38,7 +39,7 @@ const drawingPx = (tones: number, compact: boolean) => (compact ? BAR + 4 : tone
 export const ladderPx = (tones: number, compact: boolean): number => drawingPx(tones, compact) + TICKS;
 
 /** What stands after a tone that the picture does not hold. */
-const OUT_OF_RANGE = { 'in-range': '', clipped: ' clipped', lost: ' lost' } as const;
+const OUT_OF_RANGE = { 'in-range': '', clipped: texts.afterClipped, lost: texts.afterLost } as const;
 
 /** The names of the textures of one drawing: an earlier screen that is still there, hidden, must not lend its own. */
 interface TextureIds {
@@ -199,11 +200,8 @@ export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone,
   const limits =
     clipsAboveStops === null
       ? ''
-      : ` Clipping above ${formatStops(clipsAboveStops)}, noise below ${formatStops(noiseBelowStops ?? 0)}.`;
-  const label =
-    metered.length === 0
-      ? 'Wedge ladder. No tone is placed yet.'
-      : `Wedge ladder in stops from mid grey. ${said}${limits}`;
+      : texts.clippingAboveNoiseBelow(formatStops(clipsAboveStops), formatStops(noiseBelowStops ?? 0));
+  const label = metered.length === 0 ? texts.wedgeLadderNoToneIs : texts.wedgeLadderInStopsFrom(said, limits);
 
   return (
     <View>
@@ -292,7 +290,7 @@ export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone,
                   style={{ backgroundColor: palette.ground, paddingLeft: 4 }}
                 >
                   {point.placedStops === null
-                    ? 'not placed yet'
+                    ? texts.notPlacedYet
                     : words.stopsBothWays(point.placedStops) + OUT_OF_RANGE[point.zone ?? 'in-range']}
                 </Txt>
               </View>
@@ -318,7 +316,7 @@ export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone,
           <Pressable
             key={point.pointId}
             role="button"
-            aria-label={`Readings of ${point.name.toLowerCase()}`}
+            aria-label={texts.readingsOf(point.name.toLowerCase())}
             onPress={() => onTone(point.pointId)}
             style={{ position: 'absolute', left: 0, right: 0, top: index * row, height: row }}
           />

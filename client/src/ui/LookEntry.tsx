@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -40,7 +41,7 @@ export function LookEntry({
       {typed === null ? (
         <Pressable
           role="button"
-          aria-label={`${name}: ${figure} ${unit}. Type a value`}
+          aria-label={texts.typeAValue2(name, figure, unit)}
           onPress={() => setTyped('')}
           style={{ minHeight: TOUCH, justifyContent: 'center' }}
         >
@@ -54,7 +55,7 @@ export function LookEntry({
         </Pressable>
       ) : (
         <TextInput
-          accessibilityLabel={`${name}, typed`}
+          accessibilityLabel={texts.typed2(name)}
           placeholder={example}
           value={typed}
           autoFocus

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { type ReactNode, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -151,7 +152,7 @@ export function MarkedSlider({
       </View>
       <View
         role="group"
-        aria-label={`${label}: usual places`}
+        aria-label={texts.usualPlaces(label)}
         style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}
       >
         {marks.map((mark) => {

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { Pressable, View } from 'react-native';
 
 import PathIcon from './PathIcon';
@@ -52,7 +53,7 @@ export function NextBar({ text, detail, doing, onPress }: NextBarProps) {
     clipPath: 'polygon(0 0, calc(100% - 20px) 0, 100% 20px, 100% 100%, 0 100%)',
   } as object;
   return (
-    <View role="region" aria-label="Next">
+    <View role="region" aria-label={texts.next}>
       <View aria-live="polite">
         {doing === null ? (
           <View style={surface}>{inside}</View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -51,9 +52,9 @@ function sayMeaning({ settings, notation }: Meaning, read: ReadValue, increment:
 
 const PLACEHOLDER: Record<ReadValue, string> = { aperture: '5.6 4', shutter: '125', iso: '400' };
 const HINT: Record<ReadValue, string> = {
-  aperture: 'f-number and tenths, EV or lux',
-  shutter: 'shutter as on the dial, EV or lux',
-  iso: 'ISO, EV or lux',
+  aperture: texts.fNumberAndTenthsEv,
+  shutter: texts.shutterAsOnTheDial,
+  iso: texts.isoEvOrLux,
 };
 
 /** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
@@ -109,7 +110,7 @@ export function ReadingEntry({
     <View style={{ flexDirection: 'row', gap: 12 }}>
       {read !== 'shutter' && (
         <ShutterDial
-          label="Meter shutter"
+          label={texts.meterShutter}
           value={held.tv}
           increment="third"
           onChange={(tv) => onHeld({ ...held, tv })}
@@ -117,14 +118,14 @@ export function ReadingEntry({
       )}
       {read !== 'aperture' && (
         <ApertureDial
-          label="Meter aperture"
+          label={texts.meterAperture}
           value={held.av}
           increment="third"
           onChange={(av) => onHeld({ ...held, av })}
         />
       )}
       {read !== 'iso' && (
-        <IsoDial label="Meter ISO" value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
+        <IsoDial label={texts.meterIso} value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
       )}
     </View>
   );
@@ -163,11 +164,11 @@ export function ReadingEntry({
         {question !== null && (
           <View
             role="group"
-            aria-label="Which one was it"
+            aria-label={texts.whichOneWasIt}
             style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}
           >
             <Txt size="label">{result.ok ? words.otherMeaning(result.value) : ''}</Txt>
-            <ActionButton label={`It was ${question.other.text}`} onPress={() => setOther(question.other)} />
+            <ActionButton label={texts.itWas(question.other.text)} onPress={() => setOther(question.other)} />
           </View>
         )}
       </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { Pressable, View } from 'react-native';
 
 import type { ReadValue } from '@sphene/core/notation';
@@ -15,14 +16,14 @@ const WHOLE: Record<ReadValue, { keys: readonly string[]; say: (key: string) => 
   },
   iso: {
     keys: ['25', '50', '100', '200', '400', '800', '1600', '3200', '6400', '12800', '25600', '51200'],
-    say: (key) => `ISO ${key}`,
+    say: (key) => texts.iso(key),
   },
 };
 /** The parts behind them. */
 const PARTS = [
-  { key: '⅓', say: 'and one third' },
-  { key: '½', say: 'and a half' },
-  { key: '⅔', say: 'and two thirds' },
+  { key: '⅓', say: texts.andOneThird },
+  { key: '½', say: texts.andAHalf },
+  { key: '⅔', say: texts.andTwoThirds },
   ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({
     key: `.${digit}`,
     say: `and ${digit} tenth${digit === 1 ? '' : 's'}`,
@@ -67,7 +68,7 @@ export function ReadingPad({ text, onText, read }: { text: string; onText: (text
   );
   const { keys, say } = WHOLE[read];
   return (
-    <View role="group" aria-label="Reading pad" style={{ gap: 6 }}>
+    <View role="group" aria-label={texts.readingPad} style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {keys.map((stop) => key(stop, say(stop), false))}
       </View>
@@ -80,5 +81,5 @@ export function ReadingPad({ text, onText, read }: { text: string; onText: (text
 
 /** Clears the field of the pad. */
 export const ClearKey = ({ onPress, disabled }: { onPress: () => void; disabled: boolean }) => (
-  <IconButton icon="backspace-outline" name="Clear the reading" onPress={onPress} disabled={disabled} />
+  <IconButton icon="backspace-outline" name={texts.clearTheReading} onPress={onPress} disabled={disabled} />
 );

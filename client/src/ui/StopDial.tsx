@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -78,7 +79,7 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
             />
             <Pressable
               role="button"
-              aria-label={`${label} ${text}. Type a value`}
+              aria-label={texts.typeAValue(label, text)}
               onPress={() => setTyped('')}
               {...(keys as object)}
               style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}
@@ -96,7 +97,7 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
           </>
         ) : (
           <TextInput
-            accessibilityLabel={`${label}, typed`}
+            accessibilityLabel={texts.typed(label)}
             placeholder={text}
             value={typed}
             autoFocus
@@ -130,12 +131,12 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
           {onReset && (
             <Pressable
               role="button"
-              aria-label={`${label}: back to the kit's value`}
+              aria-label={texts.backToTheKitS(label)}
               onPress={onReset}
               style={{ minHeight: 32, justifyContent: 'center' }}
             >
               <Txt size="label" tone="accent" bold>
-                Reset
+                {texts.reset}
               </Txt>
             </Pressable>
           )}

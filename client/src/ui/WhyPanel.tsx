@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { View } from 'react-native';
 
 import { formatStops } from '@sphene/core/notation';
@@ -30,7 +31,11 @@ export function WhyPanel({ why }: { why: WhyWords }) {
     </View>
   );
   return (
-    <View role="list" aria-label={`Why ${why.title}`} style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}>
+    <View
+      role="list"
+      aria-label={texts.why(why.title)}
+      style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
+    >
       {why.lines.map(({ label, stops }) => row(label, formatStops(stops), false))}
       {row(why.totalText, formatStops(why.totalStops), true)}
     </View>

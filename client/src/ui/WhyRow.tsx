@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -35,7 +36,7 @@ export function WhyRow({ label, value, why }: { label: string; value: string; wh
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`Why ${label.toLowerCase()} ${value}`}
+        aria-label={texts.why2(label.toLowerCase(), value)}
         onPress={() => setOpen(!open)}
       >
         {row}

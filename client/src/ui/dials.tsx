@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 
 import { type FlashUnit, lowestPowerStops, powerStepStops, readPower, snapPower, writePower } from '@sphene/core/flash';
@@ -76,7 +77,7 @@ const inRange = (
 ): Outcome<number, string> => {
   if (!read.ok) return failure(words.typedFault(read.reason));
   return read.value < least - 1e-6 || read.value > most + 1e-6
-    ? failure(`Keep it between ${format(least)} and ${format(most)}.`)
+    ? failure(texts.keepItBetweenAnd(format(least), format(most)))
     : read;
 };
 
@@ -138,7 +139,7 @@ export function StopsDial({
     const size = Number(match?.[2] || 0) + (parsePartStops(match?.[3] ?? '') ?? 0);
     const value = match?.[1] === '' || match?.[1] === '+' ? size : -size;
     return match === null || /^[+−-]?$/.test(text.trim()) || !(value >= least - 1e-9 && value <= most + 1e-9)
-      ? failure(`Write stops between ${say(least)} and ${say(most)}, such as ${say(Math.min(most, 1))}.`)
+      ? failure(texts.writeStopsBetweenAndSuch(say(least), say(most), say(Math.min(most, 1))))
       : success(value);
   };
   return (
@@ -170,7 +171,7 @@ export function NumberDial({
     );
     return figure >= least && figure <= most
       ? success(figure)
-      : failure(`Write a number between ${say(least)} and ${say(most)}.`);
+      : failure(texts.writeANumberBetweenAnd(say(least), say(most)));
   };
   return (
     <StopDial
@@ -202,8 +203,8 @@ function parseDistance(text: string, unit: Preferences['distanceUnit']): Outcome
       : distanceFromUnit(figure, written === 'm' ? 'm' : written === undefined ? unit : 'ft');
   if (match === null || !(metres >= DISTANCE_RANGE_M.least && metres <= DISTANCE_RANGE_M.most))
     return failure(
-      `Write a distance between ${formatDistance(DISTANCE_RANGE_M.least, unit)} and ` +
-        `${formatDistance(DISTANCE_RANGE_M.most, unit)}, such as ${formatDistance(1.5, unit)}.`,
+      texts.writeADistanceBetweenAnd(formatDistance(DISTANCE_RANGE_M.least, unit)) +
+        texts.suchAs(formatDistance(DISTANCE_RANGE_M.most, unit), formatDistance(1.5, unit)),
     );
   return success(metres);
 }
@@ -241,8 +242,8 @@ export function PowerDial({ unit, ...dial }: DialProps & { unit: FlashUnit }) {
         const read = readPower(scale, text);
         return read.ok ? read : failure(words.powerFault(read.reason));
       }}
-      down={{ name: 'less power', onPress: by(-1), disabled: dial.value <= lowestPowerStops(scale) + 1e-9 }}
-      up={{ name: 'more power', onPress: by(1), disabled: dial.value >= -1e-9 }}
+      down={{ name: texts.lessPower, onPress: by(-1), disabled: dial.value <= lowestPowerStops(scale) + 1e-9 }}
+      up={{ name: texts.morePower, onPress: by(1), disabled: dial.value >= -1e-9 }}
     />
   );
 }

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { SHORTCUTS } from '@/setupView/shortcuts';
 import { useActions, useKeeper } from '@/store/application';
@@ -13,10 +14,10 @@ import { keepOrderSchema, LOOK_WAY_IDS } from '@sphene/core/gear';
 
 /** The orders that people work by; the first dial is kept, the last gives way first. */
 const ORDERS = [
-  { value: 'aperture,iso,shutter', label: 'Aperture', note: 'then ISO; the shutter gives way first' },
-  { value: 'aperture,shutter,iso', label: 'Aperture, shutter', note: 'the ISO gives way first' },
-  { value: 'shutter,iso,aperture', label: 'Shutter', note: 'then ISO; the aperture gives way first' },
-  { value: 'iso,aperture,shutter', label: 'ISO', note: 'then aperture; the shutter gives way first' },
+  { value: 'aperture,iso,shutter', label: texts.aperture, note: texts.thenIsoTheShutterGives },
+  { value: 'aperture,shutter,iso', label: texts.apertureShutter, note: texts.theIsoGivesWayFirst },
+  { value: 'shutter,iso,aperture', label: texts.shutter, note: texts.thenIsoTheApertureGives },
+  { value: 'iso,aperture,shutter', label: 'ISO', note: texts.thenApertureTheShutterGives },
 ];
 
 /** How this person counts, how this device looks, and the list of shortcuts. */
@@ -26,40 +27,40 @@ export function SettingsScreen() {
   const { preferences } = useAppSelector(selectGear);
   const theme = useAppSelector((state) => state.device.theme);
   return (
-    <Screen title="Settings" up="/">
+    <Screen title={texts.settings} up="/">
       <ScrollView contentContainerStyle={{ padding: 16, gap: 24, maxWidth: 560, width: '100%', alignSelf: 'center' }}>
         <ChoiceList<ThemeChoice>
-          label="Theme, on this device"
+          label={texts.themeOnThisDevice}
           value={theme}
           onChoose={(choice) => void keeper.keepTheme(choice)}
           choices={[
-            { value: 'system', label: 'As the device' },
-            { value: 'glare', label: 'Glare', note: 'for bright sun' },
-            { value: 'dark', label: 'Dark', note: 'for dusk' },
-            { value: 'dim', label: 'Dim', note: 'spares night vision' },
+            { value: 'system', label: texts.asTheDevice },
+            { value: 'glare', label: texts.glare, note: texts.forBrightSun },
+            { value: 'dark', label: texts.dark, note: texts.forDusk },
+            { value: 'dim', label: texts.dim, note: texts.sparesNightVision },
           ]}
         />
         <ChoiceList
-          label="The hand meter shows"
+          label={texts.theHandMeterShows}
           value={preferences.meterIncrement}
           onChoose={(meterIncrement) => actions.setPreferences({ meterIncrement })}
           choices={[
-            { value: 'tenth', label: 'Tenths', note: 'f/5.6⁴' },
-            { value: 'third', label: 'Thirds', note: 'f/6.3' },
-            { value: 'half', label: 'Halves', note: 'f/6.7' },
+            { value: 'tenth', label: texts.tenths, note: 'f/5.6⁴' },
+            { value: 'third', label: texts.thirds, note: 'f/6.3' },
+            { value: 'half', label: texts.halves, note: 'f/6.7' },
           ]}
         />
         <ChoiceList
-          label="Distances in"
+          label={texts.distancesIn}
           value={preferences.distanceUnit}
           onChoose={(distanceUnit) => actions.setPreferences({ distanceUnit })}
           choices={[
-            { value: 'm', label: 'Metres' },
-            { value: 'ft', label: 'Feet' },
+            { value: 'm', label: texts.metres },
+            { value: 'ft', label: texts.feet },
           ]}
         />
         <ChoiceList
-          label="You say the look as"
+          label={texts.youSayTheLookAs}
           value={preferences.lookWay}
           onChoose={(lookWay) => actions.setPreferences({ lookWay })}
           choices={LOOK_WAY_IDS.map((id) => ({
@@ -69,7 +70,7 @@ export function SettingsScreen() {
           }))}
         />
         <ChoiceList
-          label="A new setup keeps first"
+          label={texts.aNewSetupKeepsFirst}
           value={preferences.keepOrder.join()}
           onChoose={(order) => {
             const read = keepOrderSchema.safeParse(order.split(','));
@@ -78,7 +79,7 @@ export function SettingsScreen() {
           choices={ORDERS}
         />
         <ChoiceList
-          label="Mains, for lamps that flicker"
+          label={texts.mainsForLampsThatFlicker}
           value={String(preferences.mainsHz)}
           onChoose={(hz) => actions.setPreferences({ mainsHz: hz === '60' ? 60 : 50 })}
           choices={[
@@ -86,7 +87,7 @@ export function SettingsScreen() {
             { value: '60', label: '60 Hz' },
           ]}
         />
-        <Heading>Keys</Heading>
+        <Heading>{texts.keys}</Heading>
         {SHORTCUTS.map(({ keys, does }) => (
           <Txt key={keys}>
             <Txt bold>{keys}</Txt> {does}

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
@@ -13,8 +14,8 @@ import { useSetupView } from '../../setupView/setupContext';
 
 type Figure = 'shutter' | 'aperture' | 'iso';
 const PIN: Record<Figure, { path: SettingPath; pin: 'tv' | 'av' | 'sv'; name: string }> = {
-  shutter: { path: 'camera.pins.tv', pin: 'tv', name: 'Shutter' },
-  aperture: { path: 'camera.pins.av', pin: 'av', name: 'Aperture' },
+  shutter: { path: 'camera.pins.tv', pin: 'tv', name: texts.shutter },
+  aperture: { path: 'camera.pins.av', pin: 'av', name: texts.aperture },
   iso: { path: 'camera.pins.sv', pin: 'sv', name: 'ISO' },
 };
 
@@ -30,7 +31,7 @@ export function CameraFigures() {
   } = useSetupView();
   const palette = usePalette();
   const [asked, setAsked] = useState<Figure | null>(null);
-  if (camera === null) return <Txt>Meter the face and choose a camera: then shutter, aperture and ISO stand here.</Txt>;
+  if (camera === null) return <Txt>{texts.meterTheFaceAndChoose}</Txt>;
   const figures: [Figure, string, number][] = [
     ['shutter', camera.text.shutter, camera.tv],
     ['aperture', camera.text.aperture, camera.av],
@@ -48,7 +49,7 @@ export function CameraFigures() {
     >
       <View
         role="group"
-        aria-label={`Camera settings ${camera.text.shutter}, ${camera.text.aperture}, ${camera.text.iso}`}
+        aria-label={texts.cameraSettings(camera.text.shutter, camera.text.aperture, camera.text.iso)}
         style={{ flexDirection: 'row', columnGap: 16, flexWrap: 'wrap' }}
       >
         {figures.map(([figure, text, value]) => {
@@ -66,7 +67,7 @@ export function CameraFigures() {
                   <Pressable
                     role="switch"
                     aria-checked={pinned}
-                    aria-label={`Pin the ${figure === 'iso' ? 'ISO' : figure} at ${text}`}
+                    aria-label={texts.pinAt(figure === 'iso' ? 'ISO' : figure, text)}
                     onPress={toggle}
                     {...(onSpace(toggle) as object)}
                     style={{ width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center' }}
@@ -82,7 +83,7 @@ export function CameraFigures() {
               <Pressable
                 role="button"
                 aria-expanded={asked === figure}
-                aria-label={`Why ${name.toLowerCase()} ${text}`}
+                aria-label={texts.why(name.toLowerCase(), text)}
                 onPress={() => setAsked(asked === figure ? null : figure)}
                 style={{ minHeight: TOUCH }}
               >

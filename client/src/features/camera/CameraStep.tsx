@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -30,30 +31,28 @@ function Gear() {
   return (
     <>
       <ChoiceList
-        label="Camera"
+        label={texts.camera}
         value={camera.cameraId ?? undefined}
         onChoose={(id) => changeOne('camera.cameraId', id)}
         choices={kit.cameras.map(({ id, name }) => ({ value: id, label: name }))}
       />
-      {kit.cameras.length === 0 && (
-        <Txt>There is no camera in the kit. Import a setup that brings one, or open the sample shoot.</Txt>
-      )}
+      {kit.cameras.length === 0 && <Txt>{texts.thereIsNoCameraIn}</Txt>}
       {kit.lenses.length > 0 && (
         <ChoiceList
-          label="Lens"
+          label={texts.lens}
           value={camera.lensId ?? NONE}
           onChoose={(id) =>
             change({ path: 'camera.lensId', value: id === NONE ? null : id }, { path: 'camera.focalMm', value: null })
           }
           choices={[
-            { value: NONE, label: 'Not said' },
+            { value: NONE, label: texts.notSaid },
             ...kit.lenses.map(({ id, name }) => ({ value: id, label: name })),
           ]}
         />
       )}
       {lens !== undefined && lens.longestMm > lens.shortestMm && (
         <NumberDial
-          label="Focal length"
+          label={texts.focalLength}
           unit="mm"
           value={camera.focalMm ?? lens.longestMm}
           least={lens.shortestMm}
@@ -61,21 +60,21 @@ function Gear() {
           step={5}
           decimals={0}
           onChange={(mm) => changeOne('camera.focalMm', mm)}
-          note={camera.focalMm === null ? 'the longest, the harder case' : 'as you said'}
+          note={camera.focalMm === null ? texts.theLongestTheHarderCase : texts.asYouSaid}
         />
       )}
       <ChoiceList
-        label="Held"
+        label={texts.held}
         layout="row"
         value={camera.support}
         onChoose={(support) => changeOne('camera.support', support)}
         choices={[
-          { value: 'hand', label: 'In the hand' },
-          { value: 'tripod', label: 'Tripod' },
+          { value: 'hand', label: texts.inTheHand },
+          { value: 'tripod', label: texts.tripod },
         ]}
       />
       <ChoiceList
-        label="What moves"
+        label={texts.whatMoves}
         layout="scroll"
         value={camera.motion}
         onChoose={(motion) => changeOne('camera.motion', motion)}
@@ -83,7 +82,7 @@ function Gear() {
           value,
           label: words.motion(value).name,
           note:
-            value === 'none' ? 'any shutter' : formatShutter(MOTION_LIMITS[value], cameraBody?.increment ?? 'third'),
+            value === 'none' ? texts.anyShutter : formatShutter(MOTION_LIMITS[value], cameraBody?.increment ?? 'third'),
         }))}
       />
     </>
@@ -99,18 +98,18 @@ function WantedAperture() {
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
-        label="Aperture wanted"
+        label={texts.apertureWanted}
         layout="row"
         value={depth === null ? 'typed' : 'people'}
         onChoose={(by) => changeOne('camera.depth', by === 'typed' ? null : USUAL_PEOPLE)}
         choices={[
-          { value: 'typed', label: 'As typed' },
-          { value: 'people', label: 'By the people', note: 'all of them sharp' },
+          { value: 'typed', label: texts.asTyped },
+          { value: 'people', label: texts.byThePeople, note: texts.allOfThemSharp },
         ]}
       />
       {depth === null ? (
         <ApertureDial
-          label="Wanted aperture"
+          label={texts.wantedAperture}
           value={wantedAv}
           increment={increment}
           least={lens?.widestAv ?? cameraBody?.widestAv ?? wantedAv}
@@ -121,7 +120,7 @@ function WantedAperture() {
         <>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
             <DistanceDial
-              label="Nearest person"
+              label={texts.nearestPerson}
               value={depth.nearestM}
               unit={unit}
               onChange={(nearestM) =>
@@ -129,7 +128,7 @@ function WantedAperture() {
               }
             />
             <DistanceDial
-              label="Farthest person"
+              label={texts.farthestPerson}
               value={depth.farthestM}
               unit={unit}
               onChange={(farthestM) =>
@@ -139,10 +138,10 @@ function WantedAperture() {
           </View>
           <Txt size="label" tone="quiet">
             {solution.depth === null
-              ? 'Name the lens: the depth hangs on its focal length.'
+              ? texts.nameTheLensTheDepth
               : `${formatAperture(solution.depth.neededAv, 'tenth')} holds them sharp at ` +
-                `${Math.round(solution.depth.focalMm)} mm, focused at ${solution.depth.focusM.toFixed(1)} m; circle ` +
-                `of confusion ${solution.depth.circleMm.toFixed(3)} mm.`}
+                texts.mmFocusedAtMCircle(Math.round(solution.depth.focalMm), solution.depth.focusM.toFixed(1)) +
+                texts.ofConfusionMm(solution.depth.circleMm.toFixed(3))}
           </Txt>
         </>
       )}
@@ -150,8 +149,8 @@ function WantedAperture() {
   );
 }
 
-const DIAL_NAMES: Record<CameraDial, string> = { aperture: 'Aperture', iso: 'ISO', shutter: 'Shutter' };
-const ROLE_IN_ORDER = ['kept as wanted', 'gives way next', 'gives way first'];
+const DIAL_NAMES: Record<CameraDial, string> = { aperture: texts.aperture, iso: 'ISO', shutter: texts.shutter };
+const ROLE_IN_ORDER = [texts.keptAsWanted, texts.givesWayNext, texts.givesWayFirst];
 
 /** Which dial is kept and which gives way first. */
 function KeepOrder() {
@@ -164,7 +163,7 @@ function KeepOrder() {
     changeOne('camera.keepOrder', order);
   };
   return (
-    <View role="list" aria-label="Order of preference">
+    <View role="list" aria-label={texts.orderOfPreference}>
       {keepOrder.map((dial, index) => (
         <View key={dial} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
           <Txt bold style={{ width: 88 }}>
@@ -184,13 +183,13 @@ function KeepOrder() {
       ))}
       {keepOrder[2] !== 'shutter' && (
         <ShutterDial
-          label="Shutter liked best"
+          label={texts.shutterLikedBest}
           value={wantedTv ?? cameraBody?.syncTv ?? 7}
           increment={cameraBody?.increment ?? 'third'}
           onChange={(tv) => changeOne('camera.wantedTv', tv)}
           {...(wantedTv === null
             ? { note: 'sync' }
-            : { note: 'set here', onReset: () => changeOne('camera.wantedTv', null) })}
+            : { note: texts.setHere, onReset: () => changeOne('camera.wantedTv', null) })}
         />
       )}
     </View>
@@ -204,42 +203,42 @@ function Limits() {
   if (cameraBody === undefined) return null;
   const { increment } = cameraBody;
   const inForce = limitsInForce(cameraBody, lens ?? null, setup.camera);
-  const from = (key: keyof typeof limits, source = 'from the kit') =>
+  const from = (key: keyof typeof limits, source = texts.fromTheKit) =>
     limits[key] === null
       ? { note: source }
-      : { note: 'set here', onReset: () => changeOne(`camera.limits.${key}`, null) };
+      : { note: texts.setHere, onReset: () => changeOne(`camera.limits.${key}`, null) };
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
       <ShutterDial
-        label="Slowest sharp shutter"
+        label={texts.slowestSharpShutter}
         value={inForce.slowestTv}
         increment={increment}
         onChange={(tv) => changeOne('camera.limits.slowestTv', tv)}
         {...from('slowestTv', words.shutterReason(inForce.slowestBecause))}
       />
       <ShutterDial
-        label="Sync"
+        label={texts.sync}
         value={inForce.syncTv}
         increment={increment}
         onChange={(tv) => changeOne('camera.limits.syncTv', tv)}
         {...from('syncTv')}
       />
       <IsoDial
-        label="Lowest ISO"
+        label={texts.lowestIso}
         value={inForce.baseSv}
         increment={increment}
         onChange={(sv) => changeOne('camera.limits.baseSv', sv)}
         {...from('baseSv')}
       />
       <IsoDial
-        label="Highest ISO"
+        label={texts.highestIso}
         value={inForce.highestSv}
         increment={increment}
         onChange={(sv) => changeOne('camera.limits.highestSv', sv)}
         {...from('highestSv')}
       />
       <NumberDial
-        label="Flash fires late by"
+        label={texts.flashFiresLateBy}
         unit="ms"
         value={syncDelayMs}
         least={0}
@@ -247,7 +246,7 @@ function Limits() {
         step={0.5}
         decimals={1}
         onChange={(ms) => changeOne('camera.syncDelayMs', ms)}
-        note={syncDelayMs === 0 ? 'radios of one make' : `safe sync ${formatShutter(inForce.safeSyncTv, 'third')}`}
+        note={syncDelayMs === 0 ? texts.radiosOfOneMake : `safe sync ${formatShutter(inForce.safeSyncTv, 'third')}`}
       />
     </View>
   );
@@ -274,56 +273,59 @@ export function CameraStep() {
         <>
           <WantedAperture />
           <ToggleList
-            label="Filters on the lens"
+            label={texts.filtersOnTheLens}
             values={filterIds}
             onChange={(ids) => changeOne('camera.filterIds', ids)}
             choices={kit.filters.map(({ id, name, kind, lossStops }) => ({
               value: id,
               label: name,
-              note: kind === 'polariser' ? `−${lossStops.toFixed(1)}, darkens sky` : `−${lossStops.toFixed(1)}`,
+              note: kind === 'polariser' ? texts.darkensSky(lossStops.toFixed(1)) : `−${lossStops.toFixed(1)}`,
             }))}
           />
           {cameraBody.highSpeedSync ? (
             <ChoiceList
-              label="Shutter past sync"
+              label={texts.shutterPastSync}
               layout="row"
               value={highSpeedSync ? 'on' : 'off'}
               onChoose={(choice) => changeOne('camera.highSpeedSync', choice === 'on')}
               choices={[
-                { value: 'off', label: 'Stay at sync' },
-                { value: 'on', label: 'High-speed sync' },
+                { value: 'off', label: texts.stayAtSync },
+                { value: 'on', label: texts.highSpeedSync },
               ]}
             />
           ) : (
             <Txt size="label" tone="quiet">
-              This body has no high-speed sync.
+              {texts.thisBodyHasNoHigh}
             </Txt>
           )}
           <View>
-            <Disclosure title="What is kept" summary={`${keepOrder.map((dial) => DIAL_NAMES[dial]).join(', then ')}`}>
+            <Disclosure
+              title={texts.whatIsKept}
+              summary={`${keepOrder.map((dial) => DIAL_NAMES[dial]).join(', then ')}`}
+            >
               <KeepOrder />
             </Disclosure>
-            <Disclosure title="Limits" summary="Sharp shutter, sync, ISO, late radios">
+            <Disclosure title={texts.limits} summary={texts.sharpShutterSyncIsoLate}>
               <Limits />
             </Disclosure>
-            <Disclosure title="Which dial" summary="What one step of each control does, and what follows">
+            <Disclosure title={texts.whichDial} summary={texts.whatOneStepOfEach}>
               <WhichDial />
             </Disclosure>
             <Disclosure
-              title="Second camera"
+              title={texts.secondCamera}
               summary={
                 solution.second === null
-                  ? 'The same picture on another body'
+                  ? texts.theSamePictureOnAnother
                   : `${solution.second.cameraName}: ${words.secondBody(solution.second)}`
               }
             >
               <SecondBody chosen={secondCameraId} />
             </Disclosure>
             <Disclosure
-              title="Video"
+              title={texts.video}
               summary={
                 video === null
-                  ? 'Stills'
+                  ? texts.stills
                   : solution.video === null
                     ? ''
                     : words.video(solution.video, solution.camera?.text.aperture ?? null, context).text

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -16,11 +17,11 @@ export function SecondBody({ chosen }: { chosen: string | null }) {
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
-        label="Second camera"
+        label={texts.secondCamera}
         value={chosen ?? NONE}
         onChoose={(id) => changeOne('camera.secondCameraId', id === NONE ? null : id)}
         choices={[
-          { value: NONE, label: 'None' },
+          { value: NONE, label: texts.none },
           ...kit.cameras
             .filter(({ id }) => id !== setup.camera.cameraId)
             .map(({ id, name }) => ({ value: id, label: name })),
@@ -35,9 +36,7 @@ export function SecondBody({ chosen }: { chosen: string | null }) {
           {!second.camera.met && <Txt tone="danger">{words.cameraReason(second.camera)}</Txt>}
         </View>
       )}
-      {chosen !== null && second === null && (
-        <Txt tone="quiet">Its settings stand here once this camera has its own.</Txt>
-      )}
+      {chosen !== null && second === null && <Txt tone="quiet">{texts.itsSettingsStandHereOnce}</Txt>}
     </View>
   );
 }
@@ -53,28 +52,28 @@ export function Video() {
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
-        label="This setup is for"
+        label={texts.thisSetupIsFor}
         layout="row"
         value={video === null ? 'stills' : 'video'}
         onChoose={(what) =>
           changeOne('camera.video', what === 'stills' ? null : { framesPerSecond: 25, angleDeg: 180 })
         }
         choices={[
-          { value: 'stills', label: 'Stills' },
-          { value: 'video', label: 'Video', note: 'no flash' },
+          { value: 'stills', label: texts.stills },
+          { value: 'video', label: texts.video, note: texts.noFlash },
         ]}
       />
       {video !== null && its !== null && said !== null && (
         <>
           <ChoiceList
-            label="Frames a second"
+            label={texts.framesASecond}
             layout="scroll"
             value={String(video.framesPerSecond)}
             onChoose={(rate) => changeOne('camera.video', { ...video, framesPerSecond: Number(rate) })}
             choices={RATES.map((rate) => ({ value: String(rate), label: String(rate) }))}
           />
           <NumberDial
-            label="Shutter angle"
+            label={texts.shutterAngle}
             unit="°"
             value={video.angleDeg}
             least={1}
@@ -91,7 +90,7 @@ export function Video() {
               <Txt tone="danger">{said.flicker}</Txt>
               {its.flicker.safeAngleDeg !== null && (
                 <ActionButton
-                  label={`Take ${its.flicker.safeAngleDeg.toFixed(1)}°`}
+                  label={texts.take(its.flicker.safeAngleDeg.toFixed(1))}
                   onPress={() =>
                     changeOne('camera.video', { ...video, angleDeg: its.flicker?.safeAngleDeg ?? video.angleDeg })
                   }

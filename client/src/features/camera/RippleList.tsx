@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
 import { View } from 'react-native';
 
@@ -6,11 +7,11 @@ import type { RippleWords } from '@sphene/core/words';
 /** What a change moves along with it, what hands must do then, and which readings it makes old. */
 export function RippleList({ ripple: { moves, follow, stale } }: { ripple: RippleWords }) {
   return (
-    <View role="list" aria-label="What it moves" style={{ gap: 4 }}>
+    <View role="list" aria-label={texts.whatItMoves} style={{ gap: 4 }}>
       {moves.length === 0 && follow.length === 0 && (
         <View role="listitem">
           <Txt size="label" tone="quiet">
-            Nothing else moves.
+            {texts.nothingElseMoves}
           </Txt>
         </View>
       )}

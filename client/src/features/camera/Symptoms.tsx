@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { selectFacts } from '@/store/selectors';
@@ -32,7 +33,7 @@ export function Symptoms() {
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
-        label="What looks wrong"
+        label={texts.whatLooksWrong}
         value={symptom}
         onChoose={(next) => {
           setSymptom(next);
@@ -45,13 +46,13 @@ export function Symptoms() {
           <Txt role="status">{words.finding(answer.found)}</Txt>
           {answer.byStops !== null && (
             <StopsDial
-              label="Move it by"
+              label={texts.moveItBy}
               value={answer.byStops}
               least={0}
               most={MOST_STOPS}
               step={0.1}
               onChange={setByStops}
-              note={byStops === null ? 'from the readings' : 'as you said'}
+              note={byStops === null ? texts.fromTheReadings : texts.asYouSaid}
             />
           )}
           {answer.cures.map((cure, index) => {
@@ -75,12 +76,12 @@ export function Symptoms() {
                   {how}
                 </Txt>
                 {settings.length > 0 && (
-                  <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+                  <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...settings)} />
                 )}
                 {asks !== null && (
                   <ActionButton
-                    label="Done, meter again"
-                    name={`Done: ${title}. Meter again`}
+                    label={texts.doneMeterAgain}
+                    name={texts.doneMeterAgain2(title)}
                     onPress={() => actions.addSceneChange(setup.id, asks)}
                   />
                 )}

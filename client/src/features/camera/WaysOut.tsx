@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { selectFacts } from '@/store/selectors';
@@ -14,11 +15,11 @@ import { useSetupView } from '../../setupView/setupContext';
 import { RippleList } from './RippleList';
 
 const EFFECTS = [
-  ['depthOfField', 'Depth'],
-  ['flash', 'Flash'],
-  ['recycle', 'Recycle'],
-  ['noise', 'Noise'],
-  ['look', 'Look'],
+  ['depthOfField', texts.depth],
+  ['flash', texts.flash],
+  ['recycle', texts.recycle],
+  ['noise', texts.noise],
+  ['look', texts.look],
 ] as const;
 
 /** One way out: what it does, its price by kind, and one tap to take it. */
@@ -82,18 +83,18 @@ function WayCard({ way }: { way: WayOut }) {
         {way.settings.length > 0 && (
           <ActionButton
             kind="plain"
-            label={open ? 'Less' : 'What it moves'}
-            name={`${open ? 'Hide' : 'Show'} what moves: ${title}`}
+            label={open ? texts.less : texts.whatItMoves}
+            name={open ? texts.hideWhatMoves(title) : texts.showWhatMoves(title)}
             onPress={() => setOpen(!open)}
           />
         )}
         {way.settings.length > 0 && (
-          <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...way.settings)} />
+          <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...way.settings)} />
         )}
         {asks !== null && (
           <ActionButton
-            label="Done, meter again"
-            name={`Done: ${title}. Meter again`}
+            label={texts.doneMeterAgain}
+            name={texts.doneMeterAgain2(title)}
             onPress={() => actions.addSceneChange(setup.id, asks)}
           />
         )}
@@ -110,13 +111,13 @@ export function WaysOut({ cures }: { cures: WayOut['cures'] }) {
   if (ways.length === 0) return null;
   return (
     <View style={{ gap: 8 }}>
-      <Heading>Ways out</Heading>
+      <Heading>{texts.waysOut}</Heading>
       {ways.map((way) => (
         <WayCard key={way.id} way={way} />
       ))}
       {advice.notHelping.length > 0 && (
-        <View role="group" aria-label="What does not help here" style={{ gap: 4, paddingTop: 4 }}>
-          <Heading level={3}>Does not help here</Heading>
+        <View role="group" aria-label={texts.whatDoesNotHelpHere} style={{ gap: 4, paddingTop: 4 }}>
+          <Heading level={3}>{texts.doesNotHelpHere}</Heading>
           {advice.notHelping.map((one) => {
             const { title, why } = words.notHelping(one, context);
             return (

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -24,7 +25,7 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
   const [name, step] = [words.dialControl(column.control), words.dialStep(column.step, context)];
   const ahead = column.settings.length === 0 ? null : ripple(setup, kit, facts, new Date(clockMs), column.settings);
   return (
-    <View role="group" aria-label={`${name}, one step`} style={{ gap: 8 }}>
+    <View role="group" aria-label={texts.oneStep(name)} style={{ gap: 8 }}>
       <Txt>
         <Txt bold>
           {name} {step}
@@ -41,17 +42,17 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
       </Txt>
       {ahead === null ? (
         <Txt size="label" tone="quiet">
-          The kit has nothing for it yet, or its end is reached.
+          {texts.theKitHasNothingFor}
         </Txt>
       ) : (
         <>
           <Txt size="label" tone="quiet">
-            Taken here, this follows to keep the look:
+            {texts.takenHereThisFollowsTo}
           </Txt>
           <RippleList ripple={words.ripple(ahead, context)} />
           <ActionButton
-            label="Take the step"
-            name={`Take the step: ${name} ${step}`}
+            label={texts.takeTheStep}
+            name={texts.takeTheStep2(name, step)}
             onPress={() => change(...column.settings)}
           />
         </>
@@ -72,16 +73,16 @@ export function WhichDial() {
   } = useSetupView();
   const palette = usePalette();
   const [chosen, setChosen] = useState<string | null>(null);
-  if (dials === null) return <Txt tone="quiet">Meter the face and choose a camera first.</Txt>;
+  if (dials === null) return <Txt tone="quiet">{texts.meterTheFaceAndChoose2}</Txt>;
   const column = dials.columns.find(({ dial }) => dial === chosen);
   return (
     <View style={{ gap: 12 }}>
-      <ScrollView horizontal role="region" aria-label="Sources by controls" tabIndex={0}>
-        <View role="table" aria-label="Stops for one step of each control">
+      <ScrollView horizontal role="region" aria-label={texts.sourcesByControls} tabIndex={0}>
+        <View role="table" aria-label={texts.stopsForOneStepOf}>
           <View role="row" style={{ flexDirection: 'row' }}>
             <View role="columnheader" style={{ width: NAME_PX, justifyContent: 'flex-end' }}>
               <Txt size="label" tone="quiet">
-                Stops a step
+                {texts.stopsAStep}
               </Txt>
             </View>
             {dials.columns.map(({ dial, control, step: size }) => {
@@ -91,7 +92,7 @@ export function WhichDial() {
                   <Pressable
                     role="button"
                     aria-pressed={dial === chosen}
-                    aria-label={`${name} ${step}: what follows`}
+                    aria-label={texts.whatFollows(name, step)}
                     onPress={() => setChosen(dial === chosen ? null : dial)}
                     style={{
                       minHeight: TOUCH,
@@ -145,7 +146,7 @@ export function WhichDial() {
         </View>
       </ScrollView>
       <Txt size="label" tone="quiet">
-        All steps are towards darker; the other way is as much brighter.
+        {texts.allStepsAreTowardsDarker}
       </Txt>
       {column !== undefined && <StepAhead column={column} sources={dials.sources} />}
     </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -22,21 +23,21 @@ export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: Fl
     <View style={{ gap: 12 }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <PowerDial
-          label="It reported"
+          label={texts.itReported}
           value={reported}
           unit={unit}
           onChange={setReported}
-          note="power of the automatic frame"
+          note={texts.powerOfTheAutomaticFrame}
         />
         <StopsDial
-          label="Compensation on it"
+          label={texts.compensationOnIt}
           signed
           value={compensation}
           least={-MOST_COMPENSATION}
           most={MOST_COMPENSATION}
           step={1 / 3}
           onChange={setCompensation}
-          note="as dialled for that frame"
+          note={texts.asDialledForThatFrame}
         />
       </View>
       <Txt size="label" tone="quiet">
@@ -44,12 +45,12 @@ export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: Fl
         {compensation === 0
           ? ''
           : plainStops === null
-            ? '; without it automatic would have wanted more than full power'
-            : `; without it automatic would have fired ${writePower(unit.scale, plainStops)}`}
+            ? texts.withoutItAutomaticWouldHave
+            : texts.withoutItAutomaticWouldHave2(writePower(unit.scale, plainStops))}
         .
       </Txt>
       <ActionButton
-        label={`Start ${words.light(light)} by hand at ${writePower(unit.scale, manualStops)}`}
+        label={texts.startByHandAt(words.light(light), writePower(unit.scale, manualStops))}
         onPress={() =>
           change(
             { path: lightPath(light.index, 'dialledStops'), value: manualStops },

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { Questions } from '@/setupView/Questions';
 import { useSetupView } from '@/setupView/setupContext';
@@ -34,7 +35,7 @@ function Together() {
     <Txt role="status" bold>
       {setup.points.find(({ id }) => id === pointId)?.name}, all together: read {readText}, foretold {foretoldText}:{' '}
       {Math.abs(offStops) < 0.05
-        ? 'as foretold'
+        ? texts.asForetold
         : `${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'}`}
       .
     </Txt>
@@ -81,7 +82,7 @@ export function CheckStep() {
   const facePoint = setup.points.find(({ role }) => role === 'face')?.id ?? '';
   const pointId = ownPointId ?? light?.aimPointId ?? facePoint;
   if (camera === null || lights.length === 0 || (chosenId !== ALL && (light === undefined || unit === undefined)))
-    return <Txt>Meter the ambient, choose the camera and the flash first: then the test is read here.</Txt>;
+    return <Txt>{texts.meterTheAmbientChooseThe}</Txt>;
 
   const powerOf = (its: LightSolution) => setup.lights[its.index]?.dialledStops ?? its.powerStops ?? 0;
   const fired = lights
@@ -116,7 +117,7 @@ export function CheckStep() {
       <Together />
       {several && (
         <ChoiceList
-          label="What fires"
+          label={texts.whatFires}
           value={chosenId}
           onChoose={choose}
           choices={[
@@ -127,7 +128,7 @@ export function CheckStep() {
                 label: words.light(its),
                 note: its.basis === 'reading' ? 'metered' : 'alone',
               })),
-            { value: ALL, label: 'All', note: 'together' },
+            { value: ALL, label: texts.all, note: 'together' },
           ]}
         />
       )}
@@ -135,21 +136,21 @@ export function CheckStep() {
       {one !== undefined && <DisagreementCard light={one} />}
       {one !== undefined && light !== undefined && unit !== undefined && (
         <PowerDial
-          label="Fired at"
+          label={texts.firedAt}
           value={powerOf(one)}
           unit={unit}
           onChange={(value) => changeOne(lightPath(one.index, 'dialledStops'), value)}
-          note={light.dialledStops === null ? 'as suggested' : 'as set on the flash'}
+          note={light.dialledStops === null ? texts.asSuggested : texts.asSetOnTheFlash}
         />
       )}
       {chosenId !== ALL && (
         <ChoiceList
-          label="The meter reads"
+          label={texts.theMeterReads}
           value={mode}
           onChoose={setMode}
           choices={[
-            { value: 'total', label: 'Total', note: 'flash and ambient' },
-            { value: 'flash', label: 'Flash only', note: 'very short shutter' },
+            { value: 'total', label: texts.total, note: texts.flashAndAmbient },
+            { value: 'flash', label: texts.flashOnly, note: texts.veryShortShutter },
           ]}
         />
       )}
@@ -158,7 +159,7 @@ export function CheckStep() {
           kind="primary"
           icon="access-point"
           label={`Fire ${chosenId === ALL ? 'all' : one === undefined ? '' : words.light(one)}`}
-          name={`Fire ${chosenId === ALL ? 'all lights' : one === undefined ? '' : words.light(one)} by ${radio.name.toLowerCase()}`}
+          name={`Fire ${chosenId === ALL ? texts.allLights : one === undefined ? '' : words.light(one)} by ${radio.name.toLowerCase()}`}
           onPress={fire}
         />
       )}
@@ -169,13 +170,13 @@ export function CheckStep() {
       )}
       <ReadingEntry
         heldLast
-        label={`${point?.name ?? 'Point'}, ${chosenId === ALL ? 'all together' : mode === 'total' ? 'total' : 'flash only'}`}
+        label={`${point?.name ?? 'Point'}, ${chosenId === ALL ? texts.allTogether : mode === 'total' ? 'total' : texts.flashOnly2}`}
         read="aperture"
         expectedEv100={expectedEv100}
         held={{ av: camera.av, ...(ownHeld ?? { tv: camera.tv, sv: camera.sv }) }}
         onHeld={setOwnHeld}
         meterIncrement={kit.preferences.meterIncrement}
-        saveLabel="Save the test"
+        saveLabel={texts.saveTheTest}
         onSave={({ guessed, ...reading }) => {
           actions.addReading(setup.id, {
             ...reading,
@@ -190,25 +191,25 @@ export function CheckStep() {
         }}
       />
       <ChoiceList
-        label="Metered at"
+        label={texts.meteredAt}
         value={pointId}
         onChoose={setPointId}
         choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))}
       />
       {several && (
         <ChoiceList
-          label="Lights are metered"
+          label={texts.lightsAreMetered}
           layout="row"
           value={setup.meterOrder}
           onChoose={(order) => changeOne('meterOrder', order)}
           choices={[
-            { value: 'role', label: 'Key last' },
-            { value: 'listed', label: 'As listed' },
+            { value: 'role', label: texts.keyLast },
+            { value: 'listed', label: texts.asListed },
           ]}
         />
       )}
       {one !== undefined && unit !== undefined && (
-        <Disclosure title="Automatic flash first" summary="Take over what automatic fired as the start by hand">
+        <Disclosure title={texts.automaticFlashFirst} summary={texts.takeOverWhatAutomaticFired}>
           <AutomaticFirst key={one.lightId} light={one} unit={unit} />
         </Disclosure>
       )}

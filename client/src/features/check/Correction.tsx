@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -23,7 +24,7 @@ export function Correction({ light }: { light: LightSolution }) {
   return (
     <View
       role="group"
-      aria-label="Correction"
+      aria-label={texts.correction}
       style={{ gap: 4, borderLeftWidth: 3, borderLeftColor: palette.flash, paddingLeft: 12 }}
     >
       <Txt tone="quiet">
@@ -35,7 +36,7 @@ export function Correction({ light }: { light: LightSolution }) {
       </Txt>
       <Txt bold>
         {settled
-          ? 'Leave it there.'
+          ? texts.leaveItThere
           : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ` +
             `${words.stops(correction.changeStops)}.`}
       </Txt>
@@ -59,11 +60,11 @@ export function DisagreementCard({ light }: { light: LightSolution }) {
   return (
     <View
       role="group"
-      aria-label="It does not agree"
+      aria-label={texts.itDoesNotAgree}
       style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}
     >
       <Txt bold>{text}</Txt>
-      <View role="list" aria-label={one.settled === null ? 'Possible causes' : 'What it was'} style={{ gap: 4 }}>
+      <View role="list" aria-label={one.settled === null ? texts.possibleCauses : texts.whatItWas} style={{ gap: 4 }}>
         {causes.map((cause) => (
           <View key={cause} role="listitem">
             <Txt size="label">{cause}</Txt>
@@ -73,16 +74,12 @@ export function DisagreementCard({ light }: { light: LightSolution }) {
       {tellApart !== null ? (
         <Txt>{tellApart}</Txt>
       ) : (
-        <Txt>
-          {one.settled === 'ambient'
-            ? 'The flash is as it was: the correction goes by the new ambient.'
-            : 'The ambient held: the correction goes by this reading.'}
-        </Txt>
+        <Txt>{one.settled === 'ambient' ? texts.theFlashIsAsIt : texts.theAmbientHeldTheCorrection}</Txt>
       )}
       <View style={{ alignItems: 'flex-start' }}>
         <ActionButton
-          label="All right"
-          name="All right, say no more of it"
+          label={texts.allRight}
+          name={texts.allRightSayNoMore}
           onPress={() => changeOne('confirmed', [...setup.confirmed.slice(-199), `disagrees:${one.readingId}`])}
         />
       </View>

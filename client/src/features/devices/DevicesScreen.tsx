@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { selectActivePointId } from '@/setupView/selectSolution';
 import { useDevices } from '@/setupView/useDevices';
 import type { ListedDevice } from '@/store/devicesSlice';
@@ -20,7 +21,7 @@ function MeterKeys({ device }: { device: ListedDevice }) {
   if (meter === null)
     return (
       <Txt role="status" tone="quiet">
-        Waiting for the meter.
+        {texts.waitingForTheMeter}
       </Txt>
     );
   return (
@@ -29,38 +30,38 @@ function MeterKeys({ device }: { device: ListedDevice }) {
         Held at {meter.place.toLowerCase()}, {formatShutter(meter.tv, 'third')}, {formatIso(meter.sv)}.
       </Txt>
       <ChoiceList
-        label="Head"
+        label={texts.head}
         value={meter.head}
         onChoose={(head) => void devices.command(device.id, { type: 'set', head })}
         choices={[
-          { value: 'camera', label: 'Dome to camera' },
-          { value: 'light', label: 'Dome to light' },
-          { value: 'disc', label: 'Disc to light' },
+          { value: 'camera', label: texts.domeToCamera },
+          { value: 'light', label: texts.domeToLight },
+          { value: 'disc', label: texts.discToLight },
         ]}
       />
       <ChoiceList
-        label="It shows"
+        label={texts.itShows}
         layout="row"
         value={meter.read}
         onChoose={(read) => void devices.command(device.id, { type: 'set', read })}
         choices={[
-          { value: 'aperture', label: 'Aperture' },
-          { value: 'shutter', label: 'Shutter' },
+          { value: 'aperture', label: texts.aperture },
+          { value: 'shutter', label: texts.shutter },
           { value: 'iso', label: 'ISO' },
         ]}
       />
       <ChoiceList
-        label="Mode"
+        label={texts.mode}
         layout="row"
         value={meter.mode}
         onChoose={(mode) => void devices.command(device.id, { type: 'set', mode })}
         choices={[
-          { value: 'ambient', label: 'Ambient' },
-          { value: 'flash', label: 'Flash' },
+          { value: 'ambient', label: texts.ambient },
+          { value: 'flash', label: texts.flash },
         ]}
       />
       <ActionButton
-        label={`Press for ${meter.place.toLowerCase()}`}
+        label={texts.pressFor(meter.place.toLowerCase())}
         kind="primary"
         onPress={() => void devices.command(device.id, { type: 'press' })}
       />
@@ -75,29 +76,29 @@ function RadioKeys({ device }: { device: ListedDevice }) {
   if (radio === null)
     return (
       <Txt role="status" tone="quiet">
-        Waiting for the radio.
+        {texts.waitingForTheRadio}
       </Txt>
     );
   return (
     <View style={{ gap: 8 }}>
       <Txt tone="quiet">
         {radio.heads.length === 0
-          ? 'No heads arranged yet: fire a light from the Check part of a setup.'
-          : `Channel ${radio.channel}: ` +
-            `${radio.heads.map(({ group, powerStops }) => `${group} ${formatStopCount(powerStops)} under full`).join(', ')}.`}
+          ? texts.noHeadsArrangedYetFire
+          : texts.channel(radio.channel) +
+            `${radio.heads.map(({ group, powerStops }) => texts.underFull(group, formatStopCount(powerStops))).join(', ')}.`}
       </Txt>
       {simulated && (
         <ChoiceList
-          label="What goes wrong"
+          label={texts.whatGoesWrong}
           value={radio.fault ?? 'none'}
           onChoose={(fault) =>
             void devices.command(device.id, { type: 'fault', fault: fault === 'none' ? null : fault })
           }
           choices={[
-            { value: 'none', label: 'Nothing' },
-            { value: 'contact', label: 'Lost contact' },
-            { value: 'recycle', label: 'Not recycled' },
-            { value: 'channel', label: 'Wrong channel' },
+            { value: 'none', label: texts.nothing },
+            { value: 'contact', label: texts.lostContact },
+            { value: 'recycle', label: texts.notRecycled },
+            { value: 'channel', label: texts.wrongChannel },
           ]}
         />
       )}
@@ -105,14 +106,14 @@ function RadioKeys({ device }: { device: ListedDevice }) {
   );
 }
 
-const KINDS = { meter: 'Handheld meter', camera: 'Camera', radio: 'Flash radio' } as const;
+const KINDS = { meter: texts.handheldMeter, camera: texts.camera, radio: texts.flashRadio } as const;
 
 function DeviceCard({ device }: { device: ListedDevice }) {
   const palette = usePalette();
   const devices = useDevices();
   const { id, name, kind, simulated, mine } = device;
   const elsewhere = !mine && device.connectedBy !== null;
-  const label = mine ? 'Disconnect' : elsewhere ? 'Take over' : 'Connect';
+  const label = mine ? texts.disconnect : elsewhere ? texts.takeOver : texts.connect;
   return (
     <View
       role="article"
@@ -130,7 +131,7 @@ function DeviceCard({ device }: { device: ListedDevice }) {
           <Heading size="value">{name}</Heading>
           <Txt tone="quiet">
             {KINDS[kind]}
-            {mine ? ', connected' : elsewhere ? ', in use by another page' : ''}
+            {mine ? ', connected' : elsewhere ? texts.inUseByAnotherPage : ''}
           </Txt>
         </View>
         <ActionButton
@@ -141,13 +142,13 @@ function DeviceCard({ device }: { device: ListedDevice }) {
       </View>
       {simulated && (
         <Txt size="label" bold>
-          Simulated: it stands in an invented scene, the terrace at Orlabach. Its readings are marked as such.
+          {texts.simulatedItStandsInAn}
         </Txt>
       )}
       {mine && kind === 'meter' && <MeterKeys device={device} />}
       {mine && kind === 'radio' && <RadioKeys device={device} />}
       {mine && kind === 'camera' && (
-        <ActionButton label="Release at the setup's settings" kind="primary" onPress={() => void devices.release(id)} />
+        <ActionButton label={texts.releaseAtTheSetupS} kind="primary" onPress={() => void devices.release(id)} />
       )}
     </View>
   );
@@ -166,14 +167,14 @@ export function DevicesScreen() {
   const point = setup?.points.find(({ id }) => id === pointId);
   return (
     <Screen
-      title="Devices"
-      place="Meters, cameras and radios in reach"
+      title={texts.devices}
+      place={texts.metersCamerasAndRadiosIn}
       up={setup === undefined ? '/' : `/setup/${setup.id}`}
     >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
         <Txt>
           {setup === undefined
-            ? 'Open a setup: readings go to the point that is metered there.'
+            ? texts.openASetupReadingsGo
             : `Readings go to ${setup.title}, point ${point?.name.toLowerCase() ?? 'none'}.`}
         </Txt>
         {trouble !== null && (
@@ -186,13 +187,11 @@ export function DevicesScreen() {
         ))}
         {list.length === 0 && (
           <Txt tone="quiet" role="status">
-            {looking
-              ? 'Looking for devices.'
-              : 'No device answers. Switch one on, then look again. Readings can always be typed.'}
+            {looking ? texts.lookingForDevices : texts.noDeviceAnswersSwitchOne}
           </Txt>
         )}
         <View style={{ flexDirection: 'row' }}>
-          <ActionButton label="Look again" disabled={looking} onPress={() => void devices.look()} />
+          <ActionButton label={texts.lookAgain} disabled={looking} onPress={() => void devices.look()} />
         </View>
       </ScrollView>
     </Screen>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
@@ -34,7 +35,7 @@ export function GearForm({ list, start, onSave, onCancel }: GearFormProps) {
       const text = typed[path];
       if (choices !== undefined || text === undefined) continue;
       const value = read(text);
-      if (value === undefined) found[path] = `“${text.trim()}” is no ${label.toLowerCase()}. Write it as ${example}.`;
+      if (value === undefined) found[path] = texts.isNoWriteItAs(text.trim(), label.toLowerCase(), example);
       else next = withValueAt(next, path, value);
     }
     const parsed = GEAR_SCHEMAS[list].safeParse({ ...next, ...GEAR_TYPES[list] });
@@ -46,14 +47,14 @@ export function GearForm({ list, start, onSave, onCancel }: GearFormProps) {
         const key = field?.path ?? 'name';
         found[key] ||=
           key === 'name' && path[0] === 'name'
-            ? 'Give it a name of up to 80 letters.'
+            ? texts.giveItANameOf
             : `${message}. Write it as ${field?.example ?? ''}.`;
       }
     setProblems(found);
     if (parsed.success && Object.keys(found).length === 0) onSave(parsed.data);
   };
   return (
-    <View role="form" aria-label="Gear" style={{ gap: 12 }}>
+    <View role="form" aria-label={texts.gear} style={{ gap: 12 }}>
       {fields.map(({ path, label, hint, choices, show }) => {
         const problem = problems[path];
         if (choices !== undefined)
@@ -96,8 +97,8 @@ export function GearForm({ list, start, onSave, onCancel }: GearFormProps) {
         );
       })}
       <View style={{ flexDirection: 'row', gap: 12 }}>
-        <ActionButton label="Save" kind="primary" grow onPress={save} />
-        <ActionButton label="Cancel" onPress={onCancel} />
+        <ActionButton label={texts.save} kind="primary" grow onPress={save} />
+        <ActionButton label={texts.cancel} onPress={onCancel} />
       </View>
     </View>
   );

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { selectKit } from '@/setupView/selectSolution';
 import { useActions } from '@/store/application';
@@ -21,16 +22,16 @@ import { GearForm } from './GearForm';
 import { type Draft, FIELDS, TEMPLATES, valueAt } from './fields';
 
 const LIST_NAMES: Record<GearList, { many: string; one: string }> = {
-  flashUnits: { many: 'Flash', one: 'flash' },
-  modifiers: { many: 'Modifiers', one: 'modifier' },
-  grids: { many: 'Grids', one: 'grid' },
-  gels: { many: 'Gels', one: 'gel' },
-  stands: { many: 'Stands', one: 'stand' },
-  cameras: { many: 'Cameras', one: 'camera' },
-  lenses: { many: 'Lenses', one: 'lens' },
-  filters: { many: 'Filters', one: 'filter' },
-  lamps: { many: 'Lamps', one: 'lamp' },
-  reflectors: { many: 'Reflectors', one: 'reflector' },
+  flashUnits: { many: texts.flash, one: 'flash' },
+  modifiers: { many: texts.modifiers, one: 'modifier' },
+  grids: { many: texts.grids, one: 'grid' },
+  gels: { many: texts.gels, one: 'gel' },
+  stands: { many: texts.stands, one: 'stand' },
+  cameras: { many: texts.cameras, one: 'camera' },
+  lenses: { many: texts.lenses, one: 'lens' },
+  filters: { many: texts.filters, one: 'filter' },
+  lamps: { many: texts.lamps, one: 'lamp' },
+  reflectors: { many: texts.reflectors, one: 'reflector' },
 };
 const LIST_ORDER: readonly GearList[] = [
   'flashUnits',
@@ -67,26 +68,25 @@ function Learned({ list, thing }: { list: GearList; thing: Thing }) {
     <View style={{ gap: 4 }}>
       <Txt size="label" tone="quiet">
         {at < 0 || count === 0
-          ? 'Nothing learned yet: every flash-only reading at a known distance ' +
-            `teaches.${forgotten ? ' Earlier readings are forgotten.' : ''}`
+          ? texts.nothingLearnedYetEveryFlash + `teaches.${forgotten ? texts.earlierReadingsAreForgotten : ''}`
           : `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${formatStops(meanStops[at] ?? 0)} ` +
-            'stops against what is stated, ± ' +
+            texts.stopsAgainstWhatIsStated +
             `${formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0)))}.`}
       </Txt>
       <View style={{ flexDirection: 'row' }}>
         {count > 0 && (
           <ActionButton
             kind="plain"
-            label="Forget"
-            name={`Forget what was learned about ${thing.name}`}
+            label={texts.forget}
+            name={texts.forgetWhatWasLearnedAbout(thing.name)}
             onPress={() => actions.forget(key, true)}
           />
         )}
         {forgotten && (
           <ActionButton
             kind="plain"
-            label="Learn from them again"
-            name={`Learn about ${thing.name} from earlier readings again`}
+            label={texts.learnFromThemAgain}
+            name={texts.learnAboutFromEarlierReadings(thing.name)}
             onPress={() => actions.forget(key, false)}
           />
         )}
@@ -120,7 +120,7 @@ function GearRow({ list, thing }: { list: GearList; thing: Thing }) {
         <Pressable
           role="button"
           aria-expanded={open}
-          aria-label={`${open ? 'Close' : 'Edit'} ${thing.name}`}
+          aria-label={`${open ? texts.close : texts.edit} ${thing.name}`}
           onPress={() => setOpen(!open)}
           style={{ flex: 1, minHeight: TOUCH, justifyContent: 'center' }}
         >
@@ -134,12 +134,12 @@ function GearRow({ list, thing }: { list: GearList; thing: Thing }) {
         </Pressable>
         <IconButton
           icon="content-copy"
-          name={`Duplicate ${thing.name}`}
-          onPress={() => put({ id: newId(), name: `${thing.name} copy`.slice(0, 80), retired: false })}
+          name={texts.duplicate(thing.name)}
+          onPress={() => put({ id: newId(), name: texts.copy(thing.name).slice(0, 80), retired: false })}
         />
         <IconButton
           icon={thing.retired ? 'restore' : 'archive-outline'}
-          name={thing.retired ? `Bring ${thing.name} back` : `Retire ${thing.name}`}
+          name={thing.retired ? texts.bringBack(thing.name) : texts.retire(thing.name)}
           onPress={() => put({ retired: !thing.retired })}
         />
       </View>
@@ -186,7 +186,7 @@ export function KitScreen() {
   const start = (draft: Draft) => setFresh({ id: newId(), retired: false, ...draft });
   const takeIes = async (file: File) => {
     setProblem(null);
-    if (file.size > MOST_IES_BYTES) return setProblem('This file is too large for a photometric file.');
+    if (file.size > MOST_IES_BYTES) return setProblem(texts.thisFileIsTooLarge);
     const read = readIes(await file.text());
     if (!read.ok) return setProblem(words.iesFault(read.reason));
     const name = read.value.name || file.name.replace(/\.ies$/i, '');
@@ -203,14 +203,14 @@ export function KitScreen() {
     );
   };
   return (
-    <Screen title="Kit" place="What you own, and what readings have taught about it" up="back">
+    <Screen title={texts.kit} place={texts.whatYouOwnAndWhat} up="back">
       <ScrollView
         contentContainerStyle={{ padding: 16, gap: 12, maxWidth: 760, width: '100%', alignSelf: 'center' }}
         keyboardShouldPersistTaps="handled"
       >
         <TextInput
-          label="Search the kit"
-          accessibilityLabel="Search the kit"
+          label={texts.searchTheKit}
+          accessibilityLabel={texts.searchTheKit}
           mode="outlined"
           value={search}
           onChangeText={setSearch}
@@ -218,7 +218,7 @@ export function KitScreen() {
         />
         {sought === '' && (
           <ChoiceList
-            label="Kind"
+            label={texts.kind}
             layout="scroll"
             value={list}
             onChoose={(next) => {
@@ -235,7 +235,7 @@ export function KitScreen() {
         )}
         {fresh !== null ? (
           <View style={{ gap: 12, padding: 12, backgroundColor: palette.raised }}>
-            <Heading>{`New ${one}`}</Heading>
+            <Heading>{texts.newIt(one)}</Heading>
             <GearForm
               key={String(fresh['id'])}
               list={list}
@@ -251,7 +251,7 @@ export function KitScreen() {
           sought === '' && (
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
               <ActionButton
-                label={`New ${one}`}
+                label={texts.newIt(one)}
                 icon="plus"
                 kind="primary"
                 grow
@@ -259,7 +259,7 @@ export function KitScreen() {
               />
               {(list === 'modifiers' || list === 'lamps') && (
                 <ActionButton
-                  label="From an IES file"
+                  label={texts.fromAnIesFile}
                   icon="tray-arrow-down"
                   onPress={() => pickFile('.ies', (file) => void takeIes(file))}
                 />
@@ -277,9 +277,7 @@ export function KitScreen() {
             <GearRow key={thing.id} list={its} thing={thing} />
           ))}
           {things.length === 0 && (
-            <Txt tone="quiet">
-              {sought === '' ? `No ${one} yet.` : `Nothing in the kit is called “${search.trim()}”.`}
-            </Txt>
+            <Txt tone="quiet">{sought === '' ? texts.noYet(one) : texts.nothingInTheKitIs(search.trim())}</Txt>
           )}
         </View>
       </ScrollView>

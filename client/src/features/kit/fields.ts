@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { type GearList, SURFACES } from '@sphene/core/gear';
 import {
   formatAperture,
@@ -64,7 +65,7 @@ const number = (path: string, label: string, example: string, more: Partial<Fiel
 /** May stay empty: then it is not known. */
 const maybe = (field: Field): Field => ({
   ...field,
-  hint: field.hint ?? 'May stay empty: not known.',
+  hint: field.hint ?? texts.mayStayEmptyNotKnown,
   show: (value) => (value === null ? '' : field.show(value)),
   read: (typed) => (typed.trim() === '' ? null : field.read(typed)),
 });
@@ -103,7 +104,7 @@ const aperture = (path: string, label: string) =>
     (av) => formatAperture(av, 'third'),
     (typed) => parseAperture(typed, 'third'),
   );
-const iso = (path: string, label: string) => parsed(path, label, 'ISO 100', formatIso, parseIso);
+const iso = (path: string, label: string) => parsed(path, label, texts.iso100, formatIso, parseIso);
 const choice = (path: string, label: string, choices: Field['choices']): Field => ({
   path,
   label,
@@ -116,8 +117,8 @@ const yesNo = (path: string, label: string): Field => ({
   path,
   label,
   choices: [
-    { value: 'true', label: 'Yes' },
-    { value: 'false', label: 'No' },
+    { value: 'true', label: texts.yes },
+    { value: 'false', label: texts.no },
   ],
   show: String,
   read: (typed) => typed === 'true',
@@ -131,15 +132,15 @@ const has =
   (draft: Draft) =>
     values.includes(valueAt(draft, path));
 const STEPS = [
-  { value: 'third', label: 'Thirds' },
-  { value: 'half', label: 'Halves' },
-  { value: 'tenth', label: 'Tenths' },
+  { value: 'third', label: texts.thirds },
+  { value: 'half', label: texts.halves },
+  { value: 'tenth', label: texts.tenths },
 ];
 /** Outlets as they are typed: `A 67 %, B 33 %`. */
 const outlets: Field = {
   path: 'outlets',
-  label: 'Outlets with fixed shares',
-  hint: 'Such as: Outlet 1 67 %, Outlet 2 33 %. Empty for a single head.',
+  label: texts.outletsWithFixedShares,
+  hint: texts.suchAsOutlet167,
   example: 'Outlet 1 67 %, Outlet 2 33 %',
   show: (value) =>
     Array.isArray(value)
@@ -160,7 +161,7 @@ const outlets: Field = {
 /** Surfaces of a reflector as they are typed: `white, silver`. */
 const surfaces: Field = {
   path: 'surfaces',
-  label: 'Surfaces',
+  label: texts.surfaces,
   hint: `Of ${SURFACES.join(', ')}.`,
   example: 'white, silver',
   show: (value) => (Array.isArray(value) ? value.join(', ') : ''),
@@ -178,47 +179,45 @@ const surfaces: Field = {
 export const FIELDS: Record<GearList, readonly Field[]> = {
   flashUnits: [
     text('name', 'Name'),
-    choice('output.by', 'Strength stated as', [
-      { value: 'guideNumber', label: 'Guide number' },
+    choice('output.by', texts.strengthStatedAs, [
+      { value: 'guideNumber', label: texts.guideNumber },
       { value: 'wattSeconds', label: 'Watt-seconds' },
     ]),
-    number('output.guideNumberM', 'Guide number', '34', {
-      hint: 'metres, ISO 100, full power',
+    number('output.guideNumberM', texts.guideNumber, '34', {
+      hint: texts.metresIso100FullPower,
       when: has('output.by', 'guideNumber'),
     }),
     maybe(
-      number('output.zoomMm', 'Stated at zoom', '50', {
-        hint: 'mm; empty when the head has no zoom',
+      number('output.zoomMm', texts.statedAtZoom, '50', {
+        hint: texts.mmEmptyWhenTheHead,
         when: has('output.by', 'guideNumber'),
       }),
     ),
-    number('output.ws', 'Energy at full power', '400', { hint: 'Ws', when: has('output.by', 'wattSeconds') }),
-    choice('scale.kind', 'Its power scale', [
+    number('output.ws', texts.energyAtFullPower, '400', { hint: texts.ws, when: has('output.by', 'wattSeconds') }),
+    choice('scale.kind', texts.itsPowerScale, [
       { value: 'fraction', label: '1/16' },
       { value: 'stopNumber', label: '7.3' },
-      { value: 'wattSeconds', label: 'Ws' },
+      { value: 'wattSeconds', label: texts.ws },
       { value: 'percent', label: '%' },
     ]),
-    choice('scale.step', 'Its step', STEPS),
-    stops('scale.lowestStops', 'Lowest power', '−8', { hint: 'stops below full; 1/256 is −8' }),
-    number('scale.topNumber', 'Number of full power', '10', { when: has('scale.kind', 'stopNumber') }),
-    number('scale.fullWs', 'Energy that full power shows', '1000', {
-      hint: 'Ws',
+    choice('scale.step', texts.itsStep, STEPS),
+    stops('scale.lowestStops', texts.lowestPower, '−8', { hint: texts.stopsBelowFull1256 }),
+    number('scale.topNumber', texts.numberOfFullPower, '10', { when: has('scale.kind', 'stopNumber') }),
+    number('scale.fullWs', texts.energyThatFullPowerShows, '1000', {
+      hint: texts.ws,
       when: has('scale.kind', 'wattSeconds'),
     }),
     maybe(
-      stops('highSpeedSyncLossStops', 'Loss on entering high-speed sync', '1.7', {
-        hint: 'stops; empty when it has none',
+      stops('highSpeedSyncLossStops', texts.lossOnEnteringHighSpeed, '1.7', {
+        hint: texts.stopsEmptyWhenItHas,
       }),
     ),
-    maybe(number('recycleFullS', 'Recycle after full power', '0.9', { hint: 'seconds; may stay empty' })),
-    maybe(
-      number('popsFull', 'Full-power flashes in a charge', '390', { hint: 'empty on the mains or when not known' }),
-    ),
+    maybe(number('recycleFullS', texts.recycleAfterFullPower, '0.9', { hint: texts.secondsMayStayEmpty })),
+    maybe(number('popsFull', texts.fullPowerFlashesInA, '390', { hint: texts.emptyOnTheMainsOr })),
     maybe({
       ...parsed(
         't01FullS',
-        't0.1 at full power',
+        texts.t01AtFullPower,
         '1/220',
         (s) => (s < 0.5 ? `1/${Math.round(1 / s)}` : tidy(s)),
         (typed) => {
@@ -227,29 +226,29 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
           return value === undefined ? { ok: false } : { ok: true, value };
         },
       ),
-      hint: 'seconds, such as 1/220; may stay empty',
+      hint: texts.secondsSuchAs1220,
     }),
     outlets,
   ],
   modifiers: [
     text('name', 'Name'),
     choice('shape.kind', 'Shape', [
-      { value: 'round', label: 'Round' },
-      { value: 'rectangle', label: 'Rectangle' },
-      { value: 'point', label: 'Small' },
+      { value: 'round', label: texts.round },
+      { value: 'rectangle', label: texts.rectangle },
+      { value: 'point', label: texts.small },
     ]),
     number('shape.diameterM', 'Diameter', '0.9', { hint: 'metres', when: has('shape.kind', 'round') }),
     number('shape.widthM', 'Width', '0.6', { hint: 'metres', when: has('shape.kind', 'rectangle') }),
     number('shape.heightM', 'Height', '0.6', { hint: 'metres', when: has('shape.kind', 'rectangle') }),
-    number('layers', 'Layers of cloth', '1', { hint: 'one layer usually takes 1.0, two 1.7 stops' }),
-    stops('lossStops', 'Loss against the standard reflector', '1.0', { hint: 'stops, on its axis; minus is a gain' }),
+    number('layers', texts.layersOfCloth, '1', { hint: texts.oneLayerUsuallyTakes1 }),
+    stops('lossStops', texts.lossAgainstTheStandardReflector, '1.0', { hint: texts.stopsOnItsAxisMinus }),
     choice('beam.kind', 'Beam', [
-      { value: 'diffuse', label: 'Cloth' },
-      { value: 'cone', label: 'Cone' },
-      { value: 'table', label: 'From a file' },
+      { value: 'diffuse', label: texts.cloth },
+      { value: 'cone', label: texts.cone },
+      { value: 'table', label: texts.fromAFile },
     ]),
-    number('beam.fullDeg', 'Full angle of the beam', '60', {
-      hint: 'degrees; half the light is left at its edge',
+    number('beam.fullDeg', texts.fullAngleOfTheBeam, '60', {
+      hint: texts.degreesHalfTheLightIs,
       when: has('beam.kind', 'cone'),
     }),
   ],
@@ -260,66 +259,66 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
   ],
   gels: [
     text('name', 'Name'),
-    number('shiftMired', 'Shift', '109', { hint: 'mired; warming is plus' }),
-    number('greenCc', 'Green', '0', { hint: 'colour-compensating units; magenta is minus' }),
+    number('shiftMired', 'Shift', '109', { hint: texts.miredWarmingIsPlus }),
+    number('greenCc', 'Green', '0', { hint: texts.colourCompensatingUnitsMagentaIs }),
     stops('lossStops', 'Loss', '0.5'),
   ],
   stands: [
     text('name', 'Name'),
-    number('highestM', 'Highest', '2.6', { hint: 'metres over the ground' }),
-    number('footRadiusM', 'Middle to feet', '0.45', { hint: 'metres, legs spread; the ballast hangs on it' }),
+    number('highestM', 'Highest', '2.6', { hint: texts.metresOverTheGround }),
+    number('footRadiusM', texts.middleToFeet, '0.45', { hint: texts.metresLegsSpreadTheBallast }),
   ],
   filters: [
     text('name', 'Name'),
     choice('kind', 'Kind', [
-      { value: 'nd', label: 'Neutral density' },
-      { value: 'polariser', label: 'Polariser' },
+      { value: 'nd', label: texts.neutralDensity },
+      { value: 'polariser', label: texts.polariser },
     ]),
     stops('lossStops', 'Loss', '3'),
   ],
   cameras: [
     text('name', 'Name'),
-    choice('increment', 'Dials count', STEPS.slice(0, 2)),
+    choice('increment', texts.dialsCount, STEPS.slice(0, 2)),
     shutter('syncTv', 'Sync'),
-    yesNo('highSpeedSync', 'High-speed sync'),
-    shutter('slowestTv', 'Slowest sharp in the hand', { hint: 'where no lens is named' }),
-    shutter('fastestTv', 'Fastest shutter'),
-    iso('baseSv', 'Base ISO'),
-    iso('highestSv', 'Highest ISO accepted'),
-    maybe(iso('extendedLowSv', 'Lowest extended ISO')),
-    maybe(iso('extendedHighSv', 'Highest extended ISO')),
-    aperture('widestAv', 'Widest aperture'),
-    aperture('smallestAv', 'Smallest aperture'),
-    number('sensorDiagonalMm', 'Diagonal of the sensor', '43.3', { hint: 'mm' }),
-    stops('clipsAboveStops', 'Clips above mid grey by', '3'),
-    stops('noiseBelowStops', 'Lost below mid grey by', formatStops(-5)),
+    yesNo('highSpeedSync', texts.highSpeedSync),
+    shutter('slowestTv', texts.slowestSharpInTheHand, { hint: texts.whereNoLensIsNamed }),
+    shutter('fastestTv', texts.fastestShutter),
+    iso('baseSv', texts.baseIso),
+    iso('highestSv', texts.highestIsoAccepted),
+    maybe(iso('extendedLowSv', texts.lowestExtendedIso)),
+    maybe(iso('extendedHighSv', texts.highestExtendedIso)),
+    aperture('widestAv', texts.widestAperture),
+    aperture('smallestAv', texts.smallestAperture),
+    number('sensorDiagonalMm', texts.diagonalOfTheSensor, '43.3', { hint: 'mm' }),
+    stops('clipsAboveStops', texts.clipsAboveMidGreyBy, '3'),
+    stops('noiseBelowStops', texts.lostBelowMidGreyBy, formatStops(-5)),
   ],
   lamps: [
     text('name', 'Name'),
-    choice('output.by', 'Strength stated as', [
-      { value: 'lux', label: 'Lux at 1 m' },
-      { value: 'lumens', label: 'Lumens' },
+    choice('output.by', texts.strengthStatedAs, [
+      { value: 'lux', label: texts.luxAt1M },
+      { value: 'lumens', label: texts.lumens },
     ]),
-    number('output.luxAt1M', 'Lux at 1 m', '1600', { when: has('output.by', 'lux') }),
+    number('output.luxAt1M', texts.luxAt1M, '1600', { when: has('output.by', 'lux') }),
     number('output.lumens', 'Lumens', '2000', { when: has('output.by', 'lumens') }),
-    number('output.beamDeg', 'Filled angle', '100', { hint: 'degrees', when: has('output.by', 'lumens') }),
-    number('kelvinLow', 'Warmest colour', '2800', { hint: 'K' }),
-    number('kelvinHigh', 'Coolest colour', '6000', { hint: 'K' }),
+    number('output.beamDeg', texts.filledAngle, '100', { hint: 'degrees', when: has('output.by', 'lumens') }),
+    number('kelvinLow', texts.warmestColour, '2800', { hint: 'K' }),
+    number('kelvinHigh', texts.coolestColour, '6000', { hint: 'K' }),
     choice('beam.kind', 'Beam', [
-      { value: 'diffuse', label: 'Cloth' },
-      { value: 'cone', label: 'Cone' },
-      { value: 'table', label: 'From a file' },
+      { value: 'diffuse', label: texts.cloth },
+      { value: 'cone', label: texts.cone },
+      { value: 'table', label: texts.fromAFile },
     ]),
-    number('beam.fullDeg', 'Full angle of the beam', '60', { hint: 'degrees', when: has('beam.kind', 'cone') }),
+    number('beam.fullDeg', texts.fullAngleOfTheBeam, '60', { hint: 'degrees', when: has('beam.kind', 'cone') }),
   ],
   reflectors: [text('name', 'Name'), number('diameterM', 'Across', '1.1', { hint: 'metres' }), surfaces],
   lenses: [
     text('name', 'Name'),
-    number('shortestMm', 'Shortest focal length', '24', { hint: 'mm' }),
-    number('longestMm', 'Longest focal length', '70', { hint: 'mm; the same for a fixed lens' }),
-    aperture('widestAv', 'Widest aperture'),
-    aperture('smallestAv', 'Smallest aperture'),
-    stops('stabilisedStops', 'Stabiliser gains', '3'),
+    number('shortestMm', texts.shortestFocalLength, '24', { hint: 'mm' }),
+    number('longestMm', texts.longestFocalLength, '70', { hint: texts.mmTheSameForA }),
+    aperture('widestAv', texts.widestAperture),
+    aperture('smallestAv', texts.smallestAperture),
+    stops('stabilisedStops', texts.stabiliserGains, '3'),
   ],
 };
 

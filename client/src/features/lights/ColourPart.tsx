@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -14,7 +15,7 @@ import { lightPath } from '@sphene/core/setup';
 
 const UNKNOWN = 'unknown';
 const SOURCES = [
-  { value: UNKNOWN, label: 'Not said' },
+  { value: UNKNOWN, label: texts.notSaid },
   ...(Object.keys(NAMED_SOURCES) as NamedSource[]).map((value) => ({
     value,
     label: words.colourSource(value),
@@ -22,17 +23,17 @@ const SOURCES = [
   })),
 ];
 const RELATIONS = [
-  { value: 'asIs', label: 'As chosen' },
-  { value: 'match', label: 'Match the room' },
-  { value: 'warmer', label: 'Warmer' },
-  { value: 'coolSky', label: 'Cool sky' },
+  { value: 'asIs', label: texts.asChosen },
+  { value: 'match', label: texts.matchTheRoom },
+  { value: 'warmer', label: texts.warmer },
+  { value: 'coolSky', label: texts.coolSky },
 ] as const;
 const KELVIN_STEP = 100;
 const USUAL_KELVIN = 5500;
 
 /** Where a colour of ambient is known from, after its kelvin. */
 function fromText(from: string): string {
-  if (from === 'frame') return ', from a test frame';
+  if (from === 'frame') return texts.fromATestFrame;
   return from in NAMED_SOURCES ? `, ${words.colourSource(from as NamedSource).toLowerCase()}` : '';
 }
 
@@ -48,11 +49,11 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
     ]);
   return (
     <Disclosure
-      title={`Ambient on the ${name.toLowerCase()}`}
-      summary={now === undefined ? 'not said' : `${Math.round(now.kelvin)} K${fromText(now.from)}`}
+      title={texts.ambientOnThe(name.toLowerCase())}
+      summary={now === undefined ? texts.notSaid2 : `${Math.round(now.kelvin)} K${fromText(now.from)}`}
     >
       <ChoiceList
-        label={`Light on the ${name.toLowerCase()}`}
+        label={texts.lightOnThe(name.toLowerCase())}
         value={now === undefined ? UNKNOWN : now.from}
         onChoose={(from) =>
           put(
@@ -69,7 +70,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <NumberDial
-          label={`Kelvin, ${name.toLowerCase()}`}
+          label={texts.kelvin(name.toLowerCase())}
           unit="K"
           value={now?.kelvin ?? USUAL_KELVIN}
           least={KELVIN_RANGE.least}
@@ -79,7 +80,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
           onChange={(kelvin) => put({ kelvin, greenCc: now?.greenCc ?? 0, from: 'typed' })}
         />
         <NumberDial
-          label={`Green, ${name.toLowerCase()}`}
+          label={texts.green(name.toLowerCase())}
           unit="cc"
           value={now?.greenCc ?? 0}
           least={GREEN_RANGE.least}
@@ -87,7 +88,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
           step={1}
           decimals={0}
           onChange={(greenCc) => put({ kelvin: now?.kelvin ?? USUAL_KELVIN, greenCc, from: 'typed' })}
-          note="minus is magenta"
+          note={texts.minusIsMagenta}
         />
       </View>
     </Disclosure>
@@ -104,7 +105,7 @@ function GelChoice({ gels }: { gels: GelAdvice }) {
   return (
     <View
       role="article"
-      aria-label={`Gels for ${name}`}
+      aria-label={texts.gelsFor(name)}
       style={{
         gap: 4,
         padding: 12,
@@ -118,13 +119,13 @@ function GelChoice({ gels }: { gels: GelAdvice }) {
       </Txt>
       <Txt size="label" tone="quiet">
         Then {Math.round(gels.kelvin / 50) * 50} K; {words.gelCost(gels.costStops)}.
-        {gels.missMired > 15 ? ` No gel at hand comes nearer than ${Math.round(gels.missMired)} mired.` : ''}
+        {gels.missMired > 15 ? texts.noGelAtHandComes(Math.round(gels.missMired)) : ''}
       </Txt>
       {index !== undefined && (
         <View style={{ alignItems: 'flex-end' }}>
           <ActionButton
-            label="Put on"
-            name={`Put on: ${words.gels(gels.gelNames)} on ${name}`}
+            label={texts.putOn}
+            name={texts.putOnOn(words.gels(gels.gelNames), name)}
             onPress={() => changeOne(lightPath(index, 'gelIds'), gels.gelIds)}
           />
         </View>
@@ -147,14 +148,14 @@ export function ColourPart() {
           <AmbientColour key={id} pointId={id} name={name} />
         ))}
       <ChoiceList
-        label="The flash should be"
+        label={texts.theFlashShouldBe}
         value={relation}
         onChoose={(value) => changeOne('colour.relation', value)}
         choices={RELATIONS}
       />
       {relation === 'warmer' && (
         <NumberDial
-          label="Warmer by"
+          label={texts.warmerBy}
           unit="mired"
           value={warmerMired}
           least={-200}
@@ -162,18 +163,18 @@ export function ColourPart() {
           step={5}
           decimals={0}
           onChange={(mired) => changeOne('colour.warmerMired', mired)}
-          note={warmerMired < 0 ? 'cooler than the ambient' : 'than the ambient on the face'}
+          note={warmerMired < 0 ? texts.coolerThanTheAmbient : texts.thanTheAmbientOnThe}
         />
       )}
       {(relation === 'match' || relation === 'warmer') && setup.colour.ambient.length === 0 && (
-        <Txt tone="danger">Say the colour of the ambient on the face first.</Txt>
+        <Txt tone="danger">{texts.sayTheColourOfThe}</Txt>
       )}
       {colour.advice.map((advice) => (
         <GelChoice key={advice.lightId} gels={advice} />
       ))}
       <View style={{ borderLeftWidth: 3, borderLeftColor: palette.accent, paddingLeft: 12 }}>
         <Txt size="label" tone="quiet">
-          White balance
+          {texts.whiteBalance}
         </Txt>
         <Txt size="value" bold>
           {words.kelvin(colour.whiteBalance)}
@@ -183,7 +184,7 @@ export function ColourPart() {
         </Txt>
       </View>
       <NumberDial
-        label="White balance set to"
+        label={texts.whiteBalanceSetTo}
         unit="K"
         value={Math.round(colour.whiteBalance.kelvin / 10) * 10}
         least={KELVIN_RANGE.least}
@@ -192,10 +193,10 @@ export function ColourPart() {
         decimals={0}
         onChange={(kelvin) => changeOne('colour.whiteBalance', { kelvin, greenCc: colour.whiteBalance.greenCc })}
         {...(whiteBalance === null
-          ? { note: 'as suggested' }
-          : { note: 'set here', onReset: () => changeOne('colour.whiteBalance', null) })}
+          ? { note: texts.asSuggested }
+          : { note: texts.setHere, onReset: () => changeOne('colour.whiteBalance', null) })}
       />
-      <View role="list" aria-label="What every source looks like" style={{ gap: 6 }}>
+      <View role="list" aria-label={texts.whatEverySourceLooksLike} style={{ gap: 6 }}>
         {colour.sources.map(({ id, source, miredOff, cast, swatch }) => (
           <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 32 }}>
             <View

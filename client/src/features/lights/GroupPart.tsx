@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -11,10 +12,10 @@ import { formatStopCount, formatStops } from '@sphene/core/notation';
 
 const USUAL_GROUP = { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2, withinStops: 0.5 };
 const PLACES = [
-  ['nearerM', 'Nearest, in front'],
-  ['fartherM', 'Farthest, behind'],
-  ['leftM', 'Leftmost'],
-  ['rightM', 'Rightmost'],
+  ['nearerM', texts.nearestInFront],
+  ['fartherM', texts.farthestBehind],
+  ['leftM', texts.leftmost],
+  ['rightM', texts.rightmost],
 ] as const;
 
 /** Where the outermost people stand, how even the key is on them, and what brings it under the bound. */
@@ -27,12 +28,12 @@ export function GroupPart() {
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
-        label="Who stands there"
+        label={texts.whoStandsThere}
         layout="row"
         value={people === null ? 'one' : 'group'}
         onChoose={(who) => changeOne('people', who === 'one' ? null : USUAL_GROUP)}
         choices={[
-          { value: 'one', label: 'One or two' },
+          { value: 'one', label: texts.oneOrTwo },
           { value: 'group', label: 'A group' },
         ]}
       />
@@ -50,21 +51,21 @@ export function GroupPart() {
                 step={0.1}
                 decimals={1}
                 onChange={(metres) => changeOne('people', { ...people, [key]: Number(metres.toFixed(2)) })}
-                note="from the face metered"
+                note={texts.fromTheFaceMetered}
               />
             ))}
             <StopsDial
-              label="Even within"
+              label={texts.evenWithin}
               value={people.withinStops}
               least={0.1}
               most={2}
               step={0.1}
               onChange={(withinStops) => changeOne('people', { ...people, withinStops })}
-              note="brightest to darkest"
+              note={texts.brightestToDarkest}
             />
           </View>
           {group === null ? (
-            <Txt tone="quiet">Add a key first.</Txt>
+            <Txt tone="quiet">{texts.addAKeyFirst}</Txt>
           ) : (
             <>
               <Txt role="status" bold tone={group.even ? 'text' : 'danger'}>
@@ -88,17 +89,16 @@ export function GroupPart() {
                       Then {formatStopCount(spreadStops)} stops. The power follows.
                     </Txt>
                     <View style={{ alignItems: 'flex-end' }}>
-                      <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+                      <ActionButton
+                        label={texts.apply}
+                        name={texts.apply2(title)}
+                        onPress={() => change(...settings)}
+                      />
                     </View>
                   </View>
                 );
               })}
-              {!group.even && group.cures.length === 0 && (
-                <Txt>
-                  No distance within reach does it: bring the people closer together, or set the key nearer to the
-                  camera.
-                </Txt>
-              )}
+              {!group.even && group.cures.length === 0 && <Txt>{texts.noDistanceWithinReachDoes}</Txt>}
             </>
           )}
         </>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -28,7 +29,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       'lamps',
       setup.lamps.map((one) => (one.id === placed.id ? { ...one, ...change } : one)),
     );
-  if (lamp === undefined) return <Txt tone="danger">This lamp is not in the kit any more.</Txt>;
+  if (lamp === undefined) return <Txt tone="danger">{texts.thisLampIsNotIn}</Txt>;
   return (
     <View
       role="group"
@@ -42,9 +43,9 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       }}
     >
       <Txt bold>{lamp.name}</Txt>
-      <Txt role="status">{its === undefined ? 'Its point is gone.' : words.lamp(its, context)}</Txt>
+      <Txt role="status">{its === undefined ? texts.itsPointIsGone : words.lamp(its, context)}</Txt>
       <ChoiceList
-        label={`${lamp.name} falls on`}
+        label={texts.fallsOn(lamp.name)}
         layout="scroll"
         value={placed.pointId}
         onChoose={(pointId) => put({ pointId })}
@@ -52,29 +53,29 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <DistanceDial
-          label={`Distance of ${lamp.name}`}
+          label={texts.distanceOf(lamp.name)}
           value={placed.distanceM}
           unit={kit.preferences.distanceUnit}
           onChange={(distanceM) => put({ distanceM })}
         />
         <SideDial
-          label={`Side of ${lamp.name}`}
+          label={texts.sideOf(lamp.name)}
           value={placed.sideDeg}
           onChange={(sideDeg) => put({ sideDeg })}
-          note={placed.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+          note={placed.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
         />
         <StopsDial
-          label="Dimmed by"
+          label={texts.dimmedBy}
           signed
           value={placed.dimStops}
           least={-10}
           most={0}
           step={1 / 3}
           onChange={(dimStops) => put({ dimStops })}
-          note="stops below full"
+          note={texts.stopsBelowFull}
         />
         <NumberDial
-          label="Its colour"
+          label={texts.itsColour}
           unit="K"
           value={placed.kelvin}
           least={lamp.kelvinLow}
@@ -84,7 +85,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
           onChange={(kelvin) => put({ kelvin })}
         />
         <NumberDial
-          label="Beside its axis"
+          label={texts.besideItsAxis}
           unit="°"
           value={placed.offAxisDeg}
           least={0}
@@ -96,14 +97,14 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <ActionButton
-          label="It is on, meter again"
-          name={`${lamp.name} is on: meter again`}
+          label={texts.itIsOnMeterAgain}
+          name={texts.isOnMeterAgain(lamp.name)}
           onPress={() => actions.addSceneChange(setup.id, 'opening')}
         />
         <ActionButton
           kind="plain"
-          label="Remove"
-          name={`Remove ${lamp.name}`}
+          label={texts.remove}
+          name={texts.remove2(lamp.name)}
           onPress={() =>
             changeOne(
               'lamps',
@@ -144,11 +145,17 @@ export function LampsPart() {
       {setup.lamps.length < MOST_LAMPS && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {lamps.map(({ id, name, kelvinHigh }) => (
-            <ActionButton key={id} icon="plus" label={name} name={`Add ${name}`} onPress={() => add(id, kelvinHigh)} />
+            <ActionButton
+              key={id}
+              icon="plus"
+              label={name}
+              name={texts.add(name)}
+              onPress={() => add(id, kelvinHigh)}
+            />
           ))}
         </View>
       )}
-      {lamps.length === 0 && <Txt tone="quiet">No continuous lamp in the kit.</Txt>}
+      {lamps.length === 0 && <Txt tone="quiet">{texts.noContinuousLampInThe}</Txt>}
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
@@ -24,7 +25,7 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
   const its = solution.lights.find(({ lightId }) => lightId === light.id);
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
   const name = words.light(light);
-  const said = its === undefined ? 'no power yet' : (its.powerText ?? 'no flash can help');
+  const said = its === undefined ? texts.noPowerYet : (its.powerText ?? texts.noFlashCanHelp);
   const move = (by: number) => {
     const list = [...setup.lights];
     const [one] = list.splice(index, 1);
@@ -63,8 +64,8 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
           <View style={{ flex: 1 }}>
             <Txt bold>{name.slice(0, -2)}</Txt>
             <Txt size="label" tone="quiet" numberOfLines={1}>
-              {unit?.name ?? 'not in the kit'}
-              {its === undefined ? '' : `, at the ${its.aimName.toLowerCase()}`}
+              {unit?.name ?? texts.notInTheKit}
+              {its === undefined ? '' : texts.atThe2(its.aimName.toLowerCase())}
             </Txt>
           </View>
           <View style={{ alignItems: 'flex-end' }}>
@@ -88,10 +89,10 @@ export function LightCard({ light, index, alone }: { light: Light; index: number
           <LightGear light={light} index={index} />
           <LightPlace light={light} index={index} />
           <View style={{ flexDirection: 'row', justifyContent: 'flex-end', alignItems: 'center' }}>
-            {!alone && index > 0 && <IconButton icon="chevron-up" name={`Move ${name} up`} onPress={() => move(-1)} />}
+            {!alone && index > 0 && <IconButton icon="chevron-up" name={texts.moveUp(name)} onPress={() => move(-1)} />}
             <ActionButton
-              label="Remove"
-              name={`Remove ${name}`}
+              label={texts.remove}
+              name={texts.remove2(name)}
               icon="trash-can-outline"
               kind="plain"
               onPress={() =>

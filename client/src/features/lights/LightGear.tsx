@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
@@ -24,12 +25,12 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
   const extras = [
     kit.grids.find(({ id }) => id === light.gridId)?.name,
     ...kit.gels.filter(({ id }) => light.gelIds.includes(id)).map(({ name }) => name),
-    `radio ${light.group}${light.channel}`,
+    texts.radio(light.group, light.channel),
   ].filter((name) => name !== undefined);
   return (
     <>
       <ChoiceList
-        label="Flash"
+        label={texts.flash}
         value={light.unitId}
         onChoose={(unitId) =>
           change(
@@ -43,12 +44,12 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
       />
       {outlets.length > 0 && (
         <ChoiceList
-          label="Outlet"
+          label={texts.outlet}
           layout="row"
           value={light.outlet === null ? NONE : String(light.outlet)}
           onChoose={(value) => changeOne(path('outlet'), value === NONE ? null : Number(value))}
           choices={[
-            { value: NONE, label: 'All' },
+            { value: NONE, label: texts.all },
             ...outlets.map(({ name, share }, at) => ({
               value: String(at),
               label: name,
@@ -58,17 +59,17 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
         />
       )}
       <ChoiceList
-        label="Modifier"
+        label={texts.modifier}
         value={light.modifierId ?? NONE}
         onChoose={choose('modifierId')}
         choices={[
-          { value: NONE, label: 'Standard reflector' },
+          { value: NONE, label: texts.standardReflector },
           ...offered(kit.modifiers, light.modifierId).map(({ id, name }) => ({ value: id, label: name })),
         ]}
       />
       {zoomMm !== null && light.modifierId === null && (
         <NumberDial
-          label="Zoom of the head"
+          label={texts.zoomOfTheHead}
           unit="mm"
           value={light.zoomMm ?? zoomMm}
           least={14}
@@ -76,16 +77,16 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
           step={5}
           decimals={0}
           onChange={(mm) => changeOne(path('zoomMm'), mm)}
-          note={light.zoomMm === null ? 'as the guide number is stated' : 'narrower gains light'}
+          note={light.zoomMm === null ? texts.asTheGuideNumberIs : texts.narrowerGainsLight}
         />
       )}
-      <Disclosure title="Grid, gels, stand, radio" summary={extras.join(', ')}>
+      <Disclosure title={texts.gridGelsStandRadio} summary={extras.join(', ')}>
         <ChoiceList
-          label="Grid"
+          label={texts.grid}
           value={light.gridId ?? NONE}
           onChoose={choose('gridId')}
           choices={[
-            { value: NONE, label: 'No grid' },
+            { value: NONE, label: texts.noGrid },
             ...offered(kit.grids, light.gridId).map(({ id, name, lossStops }) => ({
               value: id,
               label: name,
@@ -94,7 +95,7 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
           ]}
         />
         <ToggleList
-          label="Gels"
+          label={texts.gels}
           values={light.gelIds}
           onChange={(ids) => changeOne(path('gelIds'), ids.slice(-4))}
           choices={offered(kit.gels, ...light.gelIds).map(({ id, name, lossStops }) => ({
@@ -104,24 +105,24 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
           }))}
         />
         <ChoiceList
-          label="Stand"
+          label={texts.stand}
           value={light.standId ?? NONE}
           onChoose={choose('standId')}
           choices={[
-            { value: NONE, label: 'Not said' },
+            { value: NONE, label: texts.notSaid },
             ...offered(kit.stands, light.standId).map(({ id, name }) => ({ value: id, label: name })),
           ]}
         />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
           <ChoiceList
-            label="Radio group"
+            label={texts.radioGroup}
             layout="row"
             value={light.group}
             onChoose={(group) => changeOne(path('group'), group)}
             choices={RADIO_GROUPS.map((letter) => ({ value: letter, label: letter }))}
           />
           <NumberDial
-            label="Radio channel"
+            label={texts.radioChannel}
             unit=""
             value={light.channel}
             least={1}

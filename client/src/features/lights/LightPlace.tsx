@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { selectFacts } from '@/store/selectors';
@@ -20,7 +21,7 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const looks = equalLooks(setup, kit, facts, new Date(clockMs), index);
-  if (looks.length === 0) return <Txt tone="quiet">Nothing else in the kit comes to the same here.</Txt>;
+  if (looks.length === 0) return <Txt tone="quiet">{texts.nothingElseInTheKit}</Txt>;
   return (
     <View style={{ gap: 8 }}>
       {looks.map((look) => {
@@ -40,13 +41,13 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
               </Txt>
             ))}
             <View style={{ alignItems: 'flex-end' }}>
-              <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+              <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...settings)} />
             </View>
           </View>
         );
       })}
       <Txt size="label" tone="quiet">
-        For {words.lightInText(light)}. Undo brings it back.
+        {texts.forLight(words.lightInText(light))}
       </Txt>
     </View>
   );
@@ -66,40 +67,40 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
         value={light.distanceM}
         unit={unit}
         onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)}
-        note="from the front of the modifier"
+        note={texts.fromTheFrontOfThe}
       />
       <Disclosure
-        title="Role, aim and place"
+        title={texts.roleAimAndPlace}
         summary={
-          `${aim === undefined ? 'Aims at nothing' : `At the ${aim.name.toLowerCase()}`}, ` +
+          `${aim === undefined ? texts.aimsAtNothing : texts.atThe(aim.name.toLowerCase())}, ` +
           `${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`
         }
       >
         <ChoiceList
-          label="Role"
+          label={texts.role}
           value={light.role}
           onChoose={(role) => changeOne(lightPath(index, 'role'), role)}
           choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: words.lightRole(role).name }))}
         />
         <ChoiceList
-          label="Aims at"
+          label={texts.aimsAt}
           value={light.aimPointId}
           onChoose={(id) => changeOne(lightPath(index, 'aimPointId'), id)}
           choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))}
         />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
           <SideDial
-            label="To the side of the camera"
+            label={texts.toTheSideOfThe}
             value={light.sideDeg}
             onChange={(sideDeg) => changeOne(lightPath(index, 'sideDeg'), sideDeg)}
-            note={light.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+            note={light.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
           />
           <HeightDial
-            label="Height over the aim"
+            label={texts.heightOverTheAim}
             value={light.heightM}
             unit={unit}
             onChange={(heightM) => changeOne(lightPath(index, 'heightM'), heightM)}
-            note="to the modifier's centre"
+            note={texts.toTheModifierSCentre}
           />
         </View>
         <Txt size="label" tone="quiet">
@@ -107,7 +108,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
         </Txt>
         {!isUsual && (
           <ActionButton
-            label="To its usual place"
+            label={texts.toItsUsualPlace}
             onPress={() =>
               change(
                 { path: lightPath(index, 'sideDeg'), value: usual.sideDeg },
@@ -117,7 +118,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
           />
         )}
       </Disclosure>
-      <Disclosure title="Equal looks" summary="Another modifier or unit for the same light, half a step closer">
+      <Disclosure title={texts.equalLooks} summary={texts.anotherModifierOrUnitFor}>
         <EqualLooks light={light} index={index} />
       </Disclosure>
     </>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { WaysOut } from '@/features/camera/WaysOut';
 import { words } from '@/language/words';
 import { sayActionFault } from '@/setupView/actionFault';
@@ -36,8 +37,7 @@ function AddLight() {
   const actions = useActions();
   const dispatch = useAppDispatch();
   const store = useStore() as Store;
-  if (offered(kit.flashUnits).length === 0)
-    return <Txt>There is no flash in the kit. Add one in the kit, or open the sample shoot.</Txt>;
+  if (offered(kit.flashUnits).length === 0) return <Txt>{texts.thereIsNoFlashIn}</Txt>;
   if (setup.lights.length >= MOST_LIGHTS) return null;
   const add = (role: LightRole) => {
     const added = addLight(store, actions, setup.id, role);
@@ -46,16 +46,16 @@ function AddLight() {
   return (
     <View style={{ gap: 4 }}>
       <Txt size="label" tone="quiet">
-        Add a light
+        {texts.addALight}
       </Txt>
-      <View role="group" aria-label="Add a light" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      <View role="group" aria-label={texts.addALight} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {[...LIGHT_ROLES].reverse().map((role) => (
           <ActionButton
             key={role}
             icon="plus"
             label={words.lightRole(role).name}
             name={
-              `Add a ${words.lightRole(role).name.toLowerCase()}: ${words.lightRole(role).because} Aims at the ` +
+              texts.addAAimsAtThe(words.lightRole(role).name.toLowerCase(), words.lightRole(role).because) +
               `${words.pointRole(LIGHT_ROLE_FACTS[role].aims).name.toLowerCase()}`
             }
             onPress={() => add(role)}
@@ -87,24 +87,18 @@ export function LightsStep() {
             {words.warning(warning, context)}
           </Txt>
         ))}
-      {setup.camera.video !== null && (
-        <Txt>This setup is for video: flash does not help. Continuous lamps count as ambient.</Txt>
-      )}
+      {setup.camera.video !== null && <Txt>{texts.thisSetupIsForVideo}</Txt>}
       <AddLight />
       {setup.lights.length > 0 && (
         <View>
           <Disclosure
-            title="Targets"
-            summary={
-              several
-                ? 'What every point should come to, and whose light it is'
-                : 'What other points come to, and whose light it is'
-            }
+            title={texts.targets}
+            summary={several ? texts.whatEveryPointShouldCome : texts.whatOtherPointsComeTo}
           >
             <Targets />
             {background !== undefined && (
               <NumberDial
-                label="Subject to background"
+                label={texts.subjectToBackground}
                 unit="m"
                 value={setup.backgroundM ?? USUAL_BACKGROUND_M}
                 least={0.3}
@@ -113,48 +107,48 @@ export function LightsStep() {
                 decimals={1}
                 onChange={(metres) => changeOne('backgroundM', metres)}
                 {...(setup.backgroundM === null
-                  ? { note: 'not said: spill there is not guessed' }
-                  : { note: 'for spill on it', onReset: () => changeOne('backgroundM', null) })}
+                  ? { note: texts.notSaidSpillThereIs }
+                  : { note: texts.forSpillOnIt, onReset: () => changeOne('backgroundM', null) })}
               />
             )}
           </Disclosure>
           <Disclosure
-            title="Colour and gels"
-            summary={`White balance ${words.kelvin(colour.whiteBalance)}${colour.mixed !== null ? ', mixed colour on the face' : ''}`}
+            title={texts.colourAndGels}
+            summary={`White balance ${words.kelvin(colour.whiteBalance)}${colour.mixed !== null ? texts.mixedColourOnTheFace : ''}`}
           >
             <ColourPart />
           </Disclosure>
           <Disclosure
-            title="Group"
+            title={texts.group}
             summary={
-              group === null
-                ? 'How even the light is across people'
-                : `${formatStopCount(group.spreadStops)} stops across the group`
+              group === null ? texts.howEvenTheLightIs : texts.stopsAcrossTheGroup(formatStopCount(group.spreadStops))
             }
           >
             <GroupPart />
           </Disclosure>
           <Disclosure
-            title="Staying power and wind"
-            summary={staying === null ? 'Recycle, charge, reserve, ballast' : words.staying(staying, context)}
+            title={texts.stayingPowerAndWind}
+            summary={staying === null ? texts.recycleChargeReserveBallast : words.staying(staying, context)}
           >
             <StayingPart />
           </Disclosure>
         </View>
       )}
       <Disclosure
-        title="Continuous lamps"
-        summary={
-          solution.lamps.map(({ name }) => name).join(', ') ||
-          'Ambient with a dial; reflectors and panels stand on the stage'
-        }
+        title={texts.continuousLamps}
+        summary={solution.lamps.map(({ name }) => name).join(', ') || texts.ambientWithADialReflectors}
       >
         <LampsPart />
       </Disclosure>
-      <ActionButton label="Kit" icon="pencil-outline" name="Open the kit" onPress={() => router.navigate('/kit')} />
+      <ActionButton
+        label={texts.kit}
+        icon="pencil-outline"
+        name={texts.openTheKit}
+        onPress={() => router.navigate('/kit')}
+      />
       {solution.cautions.length > 0 && (
         <View style={{ gap: 4 }}>
-          <Heading>Mind</Heading>
+          <Heading>{texts.mind}</Heading>
           {solution.cautions.map((caution) => (
             <Txt key={words.caution(caution, context)} size="label" tone="quiet">
               {words.caution(caution, context)}

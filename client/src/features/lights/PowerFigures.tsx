@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -12,12 +13,12 @@ import { lightPath } from '@sphene/core/setup';
 
 /** Where a light's figure comes from, and how sure that makes it. */
 const BASIS: Record<LightSolution['basis'], { power: string; doubt: (taughtBy: number) => string }> = {
-  geometry: { power: 'Power, from distance', doubt: () => 'Not tested yet' },
+  geometry: { power: texts.powerFromDistance, doubt: () => texts.notTestedYet },
   calibration: {
-    power: 'Power, as learned',
+    power: texts.powerAsLearned,
     doubt: (taughtBy) => `${taughtBy} earlier ${taughtBy === 1 ? 'reading' : 'readings'}`,
   },
-  reading: { power: 'Power, from a reading', doubt: () => 'From your reading' },
+  reading: { power: texts.powerFromAReading, doubt: () => texts.fromYourReading },
 };
 
 /** One step of the dial before it is tapped: what it does to the picture. */
@@ -33,7 +34,7 @@ function StepButton({ label, step, light }: { label: string; step: StepEffect | 
     <View style={{ flex: 1, gap: 2 }}>
       <ActionButton
         label={step.powerText}
-        name={`${label}: hold ${words.light(light)} at ${step.powerText}`}
+        name={texts.holdAt(label, words.light(light), step.powerText)}
         onPress={hold}
       />
       <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
@@ -52,11 +53,7 @@ export function PowerFigures({ light }: { light: LightSolution }) {
   const noFlash = solution.warnings.find(({ kind }) => kind === 'no-flash-can-help');
   if (light.powerText === null || light.meter === null)
     return (
-      <Txt tone="danger">
-        {noFlash === undefined
-          ? 'No flash can help there: the ambient is at its target already.'
-          : words.warning(noFlash, context)}
-      </Txt>
+      <Txt tone="danger">{noFlash === undefined ? texts.noFlashCanHelpThere : words.warning(noFlash, context)}</Txt>
     );
   const reason = (key: string) => {
     const chain = advice.why[key];
@@ -86,52 +83,56 @@ export function PowerFigures({ light }: { light: LightSolution }) {
       {light.outOfRange !== null && (
         <Txt tone="danger" bold>
           {formatStopCount(light.outOfRange.byStops)} stops{' '}
-          {light.outOfRange.direction === 'too-weak' ? 'too weak' : 'too strong'}; {light.outOfRange.limitText} is the
-          limit.
+          {light.outOfRange.direction === 'too-weak' ? texts.tooWeak : texts.tooStrong}; {light.outOfRange.limitText} is
+          the limit.
         </Txt>
       )}
       <View>
         <WhyRow
           label={BASIS[light.basis].power}
-          value={`${formatStopCount(light.powerStops ?? 0)} under full`}
+          value={texts.underFull(formatStopCount(light.powerStops ?? 0))}
           why={reason(`power:${light.lightId}`)}
         />
         <WhyRow
-          label="Meter should read"
-          value={`${light.meter.totalText} total, ${light.meter.flashText} flash only`}
+          label={texts.meterShouldRead}
+          value={texts.totalFlashOnly(light.meter.totalText, light.meter.flashText)}
           why={onFace ? reason('meter') : undefined}
         />
         {onFace && actual !== null && (
-          <WhyRow label="The look comes to" value={words.look(actual.holdBackStops, kit.preferences.lookWay)} />
+          <WhyRow label={texts.theLookComesTo} value={words.look(actual.holdBackStops, kit.preferences.lookWay)} />
         )}
         {onFace && share !== null && (
           <WhyRow label={words.lookWay('share').name} value={formatShare(share)} why={reason('share')} />
         )}
-        {!onFace && <WhyRow label="Its share there" value={formatShare(light.flashShare)} />}
+        {!onFace && <WhyRow label={texts.itsShareThere} value={formatShare(light.flashShare)} />}
         <WhyRow
-          label={`Total on the ${light.aimName.toLowerCase()}`}
-          value={Math.abs(light.totalStops) < 0.05 ? '0.0, as metered' : words.stopsBothWays(light.totalStops)}
+          label={texts.totalOnThe(light.aimName.toLowerCase())}
+          value={Math.abs(light.totalStops) < 0.05 ? texts.n00AsMetered : words.stopsBothWays(light.totalStops)}
         />
         <WhyRow
           label={BASIS[light.basis].doubt(light.taughtBy)}
-          value={`± ${formatStopCount(light.uncertaintyStops)} stops: ${light.meter.rangeTexts[0]} to ${light.meter.rangeTexts[1]}`}
+          value={texts.stopsTo(
+            formatStopCount(light.uncertaintyStops),
+            light.meter.rangeTexts[0],
+            light.meter.rangeTexts[1],
+          )}
         />
         <WhyRow
-          label="Left to full power"
+          label={texts.leftToFullPower}
           value={
             `${formatStopCount(light.headroomStops ?? 0)} ` +
-            `stops${light.reserveMissingStops > 0.05 ? `, ${formatStopCount(light.reserveMissingStops)} short of your reserve` : ''}`
+            `stops${light.reserveMissingStops > 0.05 ? texts.shortOfYourReserve(formatStopCount(light.reserveMissingStops)) : ''}`
           }
         />
         {light.recycleS !== null && (
           <WhyRow
-            label="Ready again"
-            value={light.recycleS < 0.05 ? 'at once' : `after ${light.recycleS.toFixed(1)} s`}
+            label={texts.readyAgain}
+            value={light.recycleS < 0.05 ? texts.atOnce : texts.afterS(light.recycleS.toFixed(1))}
           />
         )}
         <WhyRow
-          label="Softness"
-          value={light.softnessDeg < 1 ? 'hard, a point' : `${Math.round(light.softnessDeg)}° across`}
+          label={texts.softness}
+          value={light.softnessDeg < 1 ? texts.hardAPoint : texts.across(Math.round(light.softnessDeg))}
         />
       </View>
       {light.exactPowerStops === null && (
@@ -141,15 +142,15 @@ export function PowerFigures({ light }: { light: LightSolution }) {
         </Txt>
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <StepButton label="A step down" step={light.steps.down} light={light} />
-        <StepButton label="A step up" step={light.steps.up} light={light} />
+        <StepButton label={texts.aStepDown} step={light.steps.down} light={light} />
+        <StepButton label={texts.aStepUp} step={light.steps.up} light={light} />
       </View>
       {locked && (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Txt tone="accent" bold style={{ flex: 1 }}>
-            Held at this power by you.
+            {texts.heldAtThisPowerBy}
           </Txt>
-          <ActionButton label="Let it follow" onPress={() => changeOne(lightPath(light.index, 'locked'), false)} />
+          <ActionButton label={texts.letItFollow} onPress={() => changeOne(lightPath(light.index, 'locked'), false)} />
         </View>
       )}
     </View>

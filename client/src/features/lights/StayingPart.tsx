@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -25,9 +26,7 @@ export function StayingPart() {
         bold={staying !== null && staying.cheaperByStops > 0}
         tone={staying !== null && staying.cheaperByStops > 0 ? 'danger' : 'text'}
       >
-        {staying === null
-          ? 'Once a light has its power, recycle and charge stand here.'
-          : words.staying(staying, context)}
+        {staying === null ? texts.onceALightHasIts : words.staying(staying, context)}
       </Txt>
       {cheaper.map((one) => {
         const { settings } = one;
@@ -44,30 +43,30 @@ export function StayingPart() {
               {effect}. Then it lasts for the plan.
             </Txt>
             <View style={{ alignItems: 'flex-end' }}>
-              <ActionButton label="Apply" name={`Apply: ${title}`} onPress={() => change(...settings)} />
+              <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...settings)} />
             </View>
           </View>
         );
       })}
       {staying !== null && staying.cheaperByStops > 0 && cheaper.length === 0 && (
         <Txt size="label" tone="quiet">
-          No single change lasts that long: plan a change of battery, or fewer frames a minute.
+          {texts.noSingleChangeLastsThat}
         </Txt>
       )}
       <ChoiceList
-        label="Planned pace"
+        label={texts.plannedPace}
         layout="row"
         value={pace === null ? 'none' : 'planned'}
         onChoose={(value) => changeOne('pace', value === 'none' ? null : USUAL_PACE)}
         choices={[
-          { value: 'none', label: 'Not said' },
-          { value: 'planned', label: 'Planned' },
+          { value: 'none', label: texts.notSaid },
+          { value: 'planned', label: texts.planned },
         ]}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         {pace !== null && (
           <NumberDial
-            label="Frames a minute"
+            label={texts.framesAMinute}
             unit=""
             value={pace.framesPerMinute}
             least={1}
@@ -79,7 +78,7 @@ export function StayingPart() {
         )}
         {pace !== null && (
           <NumberDial
-            label="Frames in all"
+            label={texts.framesInAll}
             unit=""
             value={pace.frames}
             least={1}
@@ -90,16 +89,16 @@ export function StayingPart() {
           />
         )}
         <StopsDial
-          label="Power kept free"
+          label={texts.powerKeptFree}
           value={reserveStops}
           least={0}
           most={3}
           step={1 / 3}
           onChange={(stops) => changeOne('reserveStops', stops)}
-          note="over what is used"
+          note={texts.overWhatIsUsed}
         />
         <NumberDial
-          label="Gusts"
+          label={texts.gusts}
           unit="m/s"
           value={gustMps ?? 0}
           least={0}
@@ -107,9 +106,7 @@ export function StayingPart() {
           step={1}
           decimals={0}
           onChange={(mps) => changeOne('gustMps', mps === 0 ? null : mps)}
-          note={
-            gustMps === null ? 'no wind, or not said' : `ballast stands under Mind; ${USUAL_GUST_MPS} is a fresh breeze`
-          }
+          note={gustMps === null ? texts.noWindOrNotSaid : texts.ballastStandsUnderMindIs(USUAL_GUST_MPS)}
         />
       </View>
     </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -12,11 +13,11 @@ import { formatShare, formatStopCount, formatStops } from '@sphene/core/notation
 import { LOOK_RANGES, type Target, TARGET_WEIGHTS } from '@sphene/core/setup';
 
 const KINDS = [
-  { value: 'value', label: 'Just so' },
-  { value: 'least', label: 'At least' },
-  { value: 'most', label: 'At most' },
+  { value: 'value', label: texts.justSo },
+  { value: 'least', label: texts.atLeast },
+  { value: 'most', label: texts.atMost },
 ] as const;
-const WEIGHT_NAMES = { 0.5: 'Little', 1: 'Usual', 2: 'More', 4: 'Most' } as const;
+const WEIGHT_NAMES = { 0.5: texts.little, 1: texts.usual, 2: texts.more, 4: texts.most } as const;
 
 /** What one point should come to, where it lands, and whose light it is. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
@@ -30,7 +31,7 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
     stops: point.targetStops ?? 0,
     weight: 1,
   };
-  const lands = point.placedStops === null ? 'not metered' : formatStops(point.placedStops);
+  const lands = point.placedStops === null ? texts.notMetered : formatStops(point.placedStops);
   const miss =
     point.missStops === null
       ? null
@@ -44,18 +45,18 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
   const shares = [
     ...(point.ambientStops === null || point.totalStops === null
       ? []
-      : [`ambient ${formatShare(2 ** (point.ambientStops - point.totalStops))}`]),
+      : [texts.ambient(formatShare(2 ** (point.ambientStops - point.totalStops)))]),
     ...point.sources.map(
       ({ lightId, share, basis }) =>
         `${lightCalled(lightId)} ${formatShare(share)}${basis === 'reading' ? '' : ' (est.)'}`,
     ),
   ];
-  const verb = { value: 'wants', least: 'at least', most: 'at most' }[point.targetKind ?? 'value'];
-  const wanted = point.targetStops === null ? 'no target' : `${verb} ${formatStops(point.targetStops)}`;
+  const verb = { value: 'wants', least: texts.atLeast2, most: texts.atMost2 }[point.targetKind ?? 'value'];
+  const wanted = point.targetStops === null ? texts.noTarget : `${verb} ${formatStops(point.targetStops)}`;
   return (
     <Disclosure title={point.name} summary={`${wanted}, lands ${lands}${miss === null ? '' : `: ${miss}`}`}>
       <Txt size="label" tone="quiet">
-        {shares.length === 0 ? 'No light is known here yet.' : `Of its light: ${shares.join(', ')}.`}
+        {shares.length === 0 ? texts.noLightIsKnownHere : `Of its light: ${shares.join(', ')}.`}
       </Txt>
       {isFace ? (
         <Txt size="label" tone="quiet">
@@ -64,24 +65,24 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
       ) : (
         <>
           <ChoiceList
-            label={`${point.name} should land`}
+            label={texts.shouldLand(point.name)}
             layout="row"
             value={now.kind}
             onChoose={(kind) => onTarget({ ...now, kind })}
             choices={KINDS}
           />
           <StopsDial
-            label={`Target of ${point.name.toLowerCase()}`}
+            label={texts.targetOf(point.name.toLowerCase())}
             signed
             value={now.stops}
             least={-6}
             most={LOOK_RANGES.background.most}
             step={0.1}
             onChange={(stops) => onTarget({ ...now, stops })}
-            note={own === undefined ? 'as usual for its light' : 'as you said'}
+            note={own === undefined ? texts.asUsualForItsLight : texts.asYouSaid}
           />
           <ChoiceList
-            label="Counts"
+            label={texts.counts}
             layout="row"
             value={String(now.weight)}
             onChoose={(weight) =>
@@ -91,8 +92,8 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
           />
           {own !== undefined && (
             <ActionButton
-              label="Drop this target"
-              name={`Drop the target of ${point.name.toLowerCase()}`}
+              label={texts.dropThisTarget}
+              name={texts.dropTheTargetOf(point.name.toLowerCase())}
               kind="plain"
               onPress={() => onTarget(null)}
             />
@@ -132,10 +133,8 @@ export function Targets() {
         )}
         {lights.length > 1 && (
           <Txt size="label" tone="quiet">
-            {powersExact
-              ? 'These powers are the best of all combinations.'
-              : 'So many lights that not every combination was tried.'}{' '}
-            (est.) is light from positions, not yet metered.
+            {powersExact ? texts.thesePowersAreTheBest : texts.soManyLightsThatNot} (est.) is light from positions, not
+            yet metered.
           </Txt>
         )}
       </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { exportSetup } from '@/setupView/exportSetup';
 import { useSetupView } from '@/setupView/setupContext';
@@ -31,7 +32,7 @@ function download(name: string, text: string): void {
   URL.revokeObjectURL(link.href);
 }
 
-const KINDS: Record<Reading['light'], string> = { ambient: 'ambient', total: 'total', flash: 'flash only' };
+const KINDS: Record<Reading['light'], string> = { ambient: 'ambient', total: 'total', flash: texts.flashOnly };
 
 interface Entry {
   id: string;
@@ -82,11 +83,11 @@ export function LogPart() {
         ? `, ${words.method(reading.method)}`
         : '';
     const from =
-      reading.origin === 'simulated' ? ', simulated meter' : reading.origin === 'device' ? ', from the meter' : '';
+      reading.origin === 'simulated' ? texts.simulatedMeter : reading.origin === 'device' ? texts.fromTheMeter : '';
     return (
       `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ` +
       `${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} ` +
-      `(“${reading.text}”${how}${from}${reading.corrects === null ? '' : ', put right'})`
+      `(“${reading.text}”${how}${from}${reading.corrects === null ? '' : texts.putRight})`
     );
   };
   const entries: Entry[] = [
@@ -100,7 +101,7 @@ export function LogPart() {
     ...sceneChanges.map((change) => ({
       id: change.id,
       at: change.at,
-      text: `Changed in the scene: ${words.sceneChange(change.what).because}.`,
+      text: texts.changedInTheScene(words.sceneChange(change.what).because),
       muted: change.struckAt !== null,
       fact: change,
     })),
@@ -114,7 +115,7 @@ export function LogPart() {
     ...groups.map((group) => ({
       id: group.ids[0] ?? '',
       at: group.at,
-      text: `${group.undoes.length > 0 ? 'Taken back. ' : ''}${words.change(group, { setup, kit }, (sun) => sunStand({ sun }))}`,
+      text: `${group.undoes.length > 0 ? texts.takenBack : ''}${words.change(group, { setup, kit }, (sun) => sunStand({ sun }))}`,
       muted: group.undone,
       fact: null,
     })),
@@ -128,11 +129,9 @@ export function LogPart() {
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <ActionButton label="Export" icon="tray-arrow-up" name="Export this setup" onPress={exportFile} />
+        <ActionButton label={texts.exportIt} icon="tray-arrow-up" name={texts.exportThisSetup} onPress={exportFile} />
       </View>
-      {entries.length === 0 && (
-        <Txt tone="quiet">Nothing yet. Readings and changes of settings come here with their time.</Txt>
-      )}
+      {entries.length === 0 && <Txt tone="quiet">{texts.nothingYetReadingsAndChanges}</Txt>}
       <View role="list">
         {entries.map(({ id, at, text, muted, fact }) => (
           <View
@@ -150,7 +149,7 @@ export function LogPart() {
             <View style={{ flex: 1, paddingVertical: 6 }}>
               <Txt size="label" tone="quiet">
                 {time.format(new Date(at))}
-                {muted ? (fact === null ? ' · taken back' : ' · struck out') : ''}
+                {muted ? (fact === null ? texts.takenBack2 : texts.struckOut) : ''}
               </Txt>
               <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>
                 {text}
@@ -159,7 +158,7 @@ export function LogPart() {
             {fact !== null && (
               <IconButton
                 icon={muted ? 'restore' : 'close'}
-                name={`${muted ? 'Restore' : 'Strike out'} ${text}`}
+                name={`${muted ? texts.restore : texts.strikeOut} ${text}`}
                 onPress={() => actions.strike(fact.type, fact.id, !muted)}
               />
             )}

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { newId } from '@/store/ids';
 import { selectFacts } from '@/store/selectors';
@@ -36,25 +37,25 @@ function Column({
   const background = points.find(({ role }) => role === 'background')?.placedStops ?? null;
   const lines = [
     camera === null
-      ? 'No camera settings yet'
+      ? texts.noCameraSettingsYet
       : [camera.text.shutter, camera.text.aperture, camera.text.iso, camera.text.filters]
           .filter((part) => part !== null)
           .join(', '),
-    holdBack > 0 ? words.look(holdBack, kit.preferences.lookWay) : 'no flash can help',
-    background === null ? null : `background ${words.stopsBothWays(background)}`,
+    holdBack > 0 ? words.look(holdBack, kit.preferences.lookWay) : texts.noFlashCanHelp,
+    background === null ? null : texts.background(words.stopsBothWays(background)),
     camera !== null && !camera.met
-      ? `${camera.missingStops.toFixed(1)} stops ${camera.missing === 'too-bright' ? 'too bright' : 'too dark'}`
+      ? `${camera.missingStops.toFixed(1)} stops ${camera.missing === 'too-bright' ? texts.tooBright : texts.tooDark}`
       : null,
   ].filter((line) => line !== null);
   return (
     <View
       role="article"
-      aria-label={`Version ${name}`}
+      aria-label={texts.version(name)}
       style={{ width: COLUMN_PX, gap: 6, padding: 12, backgroundColor: palette.raised }}
     >
       <Txt bold>{name}</Txt>
       <Txt size="value" bold tone="flash">
-        {lights[0]?.powerText ?? 'no flash'}
+        {lights[0]?.powerText ?? texts.noFlash}
       </Txt>
       {lines.map((line) => (
         <Txt key={line} size="label">
@@ -92,7 +93,7 @@ export function CompareVersions() {
       ...setup.versions,
       {
         id: newId(),
-        name: `Version ${['A', 'B'].find((letter) => !setup.versions.some(({ name }) => name === `Version ${letter}`)) ?? ''}`,
+        name: `Version ${['A', 'B'].find((letter) => !setup.versions.some(({ name }) => name === texts.version2(letter))) ?? ''}`,
         look: setup.look,
         camera: setup.camera,
       },
@@ -107,7 +108,7 @@ export function CompareVersions() {
       <ScrollView
         horizontal
         role="region"
-        aria-label="Versions side by side"
+        aria-label={texts.versionsSideBySide}
         tabIndex={0}
         contentContainerStyle={{ gap: 8 }}
       >
@@ -115,8 +116,8 @@ export function CompareVersions() {
         {aside.map(({ version, other, solution: its }) => (
           <Column key={version.id} name={version.name} setup={other} solution={its}>
             <ActionButton
-              label="Keep this one"
-              name={`Keep ${version.name}`}
+              label={texts.keepThisOne}
+              name={texts.keep(version.name)}
               onPress={() =>
                 change(
                   { path: 'look', value: version.look },
@@ -125,14 +126,19 @@ export function CompareVersions() {
                 )
               }
             />
-            <ActionButton label="Drop" name={`Drop ${version.name}`} kind="plain" onPress={() => drop(version.id)} />
+            <ActionButton
+              label={texts.drop}
+              name={texts.drop2(version.name)}
+              kind="plain"
+              onPress={() => drop(version.id)}
+            />
           </Column>
         ))}
       </ScrollView>
-      {setup.versions.length < MOST_ASIDE && <ActionButton label="Set this one aside" onPress={setAside} />}
+      {setup.versions.length < MOST_ASIDE && <ActionButton label={texts.setThisOneAside} onPress={setAside} />}
       {setup.versions.length > 0 && (
         <Txt size="label" tone="quiet">
-          Change the look or the camera now: the ones set aside stay as they are. Undo brings back what was dropped.
+          {texts.changeTheLookOrThe}
         </Txt>
       )}
     </View>

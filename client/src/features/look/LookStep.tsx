@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { BackgroundControl } from '@/ui/BackgroundControl';
@@ -43,13 +44,18 @@ function OwnWay() {
   const actions = useActions();
   return (
     <ChoiceList
-      label="You say the look as"
+      label={texts.youSayTheLookAs}
       layout="scroll"
       value={kit.preferences.lookWay}
       onChoose={(lookWay) => actions.setPreferences({ lookWay })}
       choices={LOOK_WAY_IDS.map((id) => ({
         value: id,
-        label: { underTotal: 'Under total', share: 'Flash share', underKey: 'Under key', fill: 'Match, fill' }[id],
+        label: {
+          underTotal: texts.underTotal,
+          share: texts.flashShare,
+          underKey: texts.underKey,
+          fill: texts.matchFill,
+        }[id],
         note: words.lookWay(id).example,
       }))}
     />
@@ -67,23 +73,23 @@ function Headroom() {
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
-        label="Highlight"
+        label={texts.highlight}
         layout="scroll"
         value={setup.look.highlightPointId ?? 'brightest'}
         onChoose={(id) => changeOne('look.highlightPointId', id === 'brightest' ? null : id)}
         choices={[
-          { value: 'brightest', label: 'Brightest', note: highlightName ?? 'none metered' },
+          { value: 'brightest', label: texts.brightest, note: highlightName ?? texts.noneMetered },
           ...setup.points.filter(({ role }) => role !== 'face').map(({ id, name }) => ({ value: id, label: name })),
         ]}
       />
       <StopsDial
-        label="Headroom under clipping"
+        label={texts.headroomUnderClipping}
         value={setup.look.headroomStops}
         least={LOOK_RANGES.headroom.least}
         most={LOOK_RANGES.headroom.most}
         step={0.1}
         onChange={(value) => changeOne('look.headroomStops', value)}
-        note={highlightName === undefined ? 'meter a highlight first' : `${highlightName}, by the ambient on it`}
+        note={highlightName === undefined ? texts.meterAHighlightFirst : texts.byTheAmbientOnIt(highlightName)}
       />
     </View>
   );
@@ -117,7 +123,7 @@ function Lands() {
         <Txt size="label" tone="quiet">
           {nameOf(setup, look.highlight.pointId)} keeps {formatStopCount(Math.max(0, look.highlight.headroomStops))}{' '}
           stops under clipping
-          {look.highlight.headroomStops < 0 ? ': it burns' : ''}.
+          {look.highlight.headroomStops < 0 ? texts.itBurns : ''}.
         </Txt>
       )}
       {warnings
@@ -151,20 +157,18 @@ export function LookStep() {
   ];
   const holdBack = look.holdBackStops ?? setup.look.holdBackStops;
   const faceText =
-    holdBack > 0
-      ? words.look(holdBack, lookWay)
-      : `ambient ${formatStopCount(holdBack)} stops over its place, no flash can help`;
+    holdBack > 0 ? words.look(holdBack, lookWay) : texts.ambientStopsOverItsPlace(formatStopCount(holdBack));
   return (
     <View style={{ gap: 16 }}>
       <ChoiceList
-        label="Exposed for"
+        label={texts.exposedFor}
         layout="row"
         value={setup.look.exposeBy}
         onChoose={(by) => change(...leading(by, look))}
         choices={[
-          { value: 'face', label: 'Face' },
-          { value: 'background', label: 'Background' },
-          { value: 'highlight', label: 'Highlight' },
+          { value: 'face', label: texts.face },
+          { value: 'background', label: texts.background2 },
+          { value: 'highlight', label: texts.highlight },
         ]}
       />
       {setup.look.exposeBy === 'highlight' && <Headroom />}
@@ -196,24 +200,24 @@ export function LookStep() {
       <Lands />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <StopsDial
-          label="Face lands"
+          label={texts.faceLands}
           signed
           value={setup.look.faceStops}
           least={LOOK_RANGES.face.least}
           most={LOOK_RANGES.face.most}
           step={0.1}
           onChange={(value) => changeOne('look.faceStops', value)}
-          note={setup.look.faceStops === 0 ? 'as a meter has it' : words.stopsBothWays(setup.look.faceStops)}
+          note={setup.look.faceStops === 0 ? texts.asAMeterHasIt : words.stopsBothWays(setup.look.faceStops)}
         />
         <StopsDial
-          label="Feel, after the numbers"
+          label={texts.feelAfterTheNumbers}
           signed
           value={setup.look.feelStops}
           least={LOOK_RANGES.feel.least}
           most={LOOK_RANGES.feel.most}
           step={0.1}
           onChange={(value) => changeOne('look.feelStops', value)}
-          note={setup.look.feelStops === 0 ? 'none' : `the whole picture ${words.stopsBothWays(setup.look.feelStops)}`}
+          note={setup.look.feelStops === 0 ? 'none' : texts.theWholePicture(words.stopsBothWays(setup.look.feelStops))}
         />
       </View>
       {look.actual !== null && Math.abs(look.actual.holdBackStops - holdBack) > 0.05 && (
@@ -222,14 +226,14 @@ export function LookStep() {
         </Txt>
       )}
       <View>
-        <Disclosure title="Something looks wrong" summary="Background dark, face flat, dress clipped: the one cure">
+        <Disclosure title={texts.somethingLooksWrong} summary={texts.backgroundDarkFaceFlatDress}>
           <Symptoms />
         </Disclosure>
         <Disclosure
-          title="Compare versions"
+          title={texts.compareVersions}
           summary={
             setup.versions.length === 0
-              ? 'Set this look and camera aside, try another, keep one'
+              ? texts.setThisLookAndCamera
               : `${setup.versions.map(({ name }) => name).join(', ')} set aside`
           }
         >

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
@@ -38,7 +39,7 @@ export function AmbientStep() {
       <PointBar beside={<MethodLine open={choosing} onOpen={setChoosing} />} />
       {choosing && <MethodChooser onSaid={(what) => setSaid([...said, what])} />}
       <ReadingEntry
-        label={`${name}, ambient`}
+        label={texts.ambient2(name)}
         held={meter}
         read={meter.read}
         receptor={meter.method.kind === 'disc' ? 'disc' : 'dome'}
@@ -53,7 +54,7 @@ export function AmbientStep() {
         }}
         meterIncrement={kit.preferences.meterIncrement}
         expectedEv100={expected}
-        saveLabel={`Save for ${name.toLowerCase()}`}
+        saveLabel={texts.saveFor(name.toLowerCase())}
         onSave={({ guessed, ...reading }) => {
           const held = INHERITED.filter((what) => !said.includes(what) && what !== reading.read);
           actions.addReading(setup.id, {

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -34,16 +35,16 @@ export function ContrastMatrix() {
           </Txt>
         ))}
       <View style={{ flexDirection: 'row' }}>
-        <ActionButton label={open ? 'Hide contrast' : 'Contrast between points'} onPress={() => setOpen(!open)} />
+        <ActionButton label={open ? texts.hideContrast : texts.contrastBetweenPoints} onPress={() => setOpen(!open)} />
       </View>
-      {open && metered.length < 2 && <Txt tone="quiet">Meter two points or more to compare them.</Txt>}
+      {open && metered.length < 2 && <Txt tone="quiet">{texts.meterTwoPointsOrMore}</Txt>}
       {open && metered.length >= 2 && (
-        <ScrollView horizontal tabIndex={0} role="region" aria-label="Contrast">
-          <View role="table" aria-label="Stops of light, row over column">
+        <ScrollView horizontal tabIndex={0} role="region" aria-label={texts.contrast}>
+          <View role="table" aria-label={texts.stopsOfLightRowOver}>
             <View role="row" style={{ flexDirection: 'row' }}>
               <View role="columnheader" style={{ ...CELL, width: 96 }}>
                 <Txt size="label" tone="quiet">
-                  Row over column
+                  {texts.rowOverColumn}
                 </Txt>
               </View>
               {metered.map((column) => (
@@ -82,13 +83,13 @@ export function ContrastMatrix() {
       )}
       {setup.points.some(({ role }) => role === 'shadow') && (
         <StopsDial
-          label="Contrast on the face, at most"
+          label={texts.contrastOnTheFaceAt}
           value={setup.look.faceContrastStops}
           least={0}
           most={6}
           step={0.5}
           onChange={(value) => changeOne('look.faceContrastStops', value)}
-          note="shadow side under the lit side, in stops"
+          note={texts.shadowSideUnderTheLit}
         />
       )}
     </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useDevices } from '@/setupView/useDevices';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -23,13 +24,13 @@ export function DeviceKeys({ pointName }: { pointName: string }) {
           <ActionButton
             key={id}
             grow
-            label={`Press ${name.toLowerCase()}`}
-            name={`Press ${name.toLowerCase()} for ${pointName.toLowerCase()}`}
+            label={texts.press(name.toLowerCase())}
+            name={texts.pressFor(name.toLowerCase(), pointName.toLowerCase())}
             onPress={() => void devices.command(id, { type: 'press' })}
           />
         ))}
         <ActionButton
-          label="Devices"
+          label={texts.devices}
           icon="access-point"
           kind={meters.length === 0 ? 'secondary' : 'plain'}
           onPress={() => router.navigate('/devices')}

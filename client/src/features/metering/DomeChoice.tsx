@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -12,15 +13,15 @@ export function DomeChoice() {
   const { dome } = solution;
   if (dome === null) return null;
   return (
-    <View role="group" aria-label="Dome of the face" style={{ gap: 4 }}>
+    <View role="group" aria-label={texts.domeOfTheFace} style={{ gap: 4 }}>
       <ChoiceList
-        label={`The face is set by · ${formatStopCount(dome.differenceStops)} stops between`}
+        label={texts.theFaceIsSetBy(formatStopCount(dome.differenceStops))}
         layout="row"
         value={dome.by}
         onChoose={(by) => changeOne('look.faceBy', by)}
         choices={[
-          { value: 'camera', label: 'Dome to camera', note: `EV ${dome.cameraEv100.toFixed(1)}, open` },
-          { value: 'light', label: 'Dome to light', note: `EV ${dome.lightEv100.toFixed(1)}, moody` },
+          { value: 'camera', label: texts.domeToCamera, note: texts.evOpen(dome.cameraEv100.toFixed(1)) },
+          { value: 'light', label: texts.domeToLight, note: texts.evMoody(dome.lightEv100.toFixed(1)) },
         ]}
       />
       <Txt size="label" tone="quiet">

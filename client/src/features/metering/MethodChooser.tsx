@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -25,19 +26,19 @@ export function ToneChooser({
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
-        label="Tone"
+        label={texts.tone}
         layout="scroll"
         value={value.tone}
         choices={[
           ...TONES.map(({ id }) => ({ value: id, label: words.tone(id) })),
-          { value: 'own' as const, label: 'Own tone' },
+          { value: 'own' as const, label: texts.ownTone },
         ]}
         onChoose={(tone) =>
           onChange({ tone, toneStops: TONES.find(({ id }) => id === tone)?.offsetStops ?? value.toneStops })
         }
       />
       <ToneDial
-        label="Lies from mid grey"
+        label={texts.liesFromMidGrey}
         value={value.toneStops}
         onChange={(toneStops) =>
           onChange({
@@ -62,7 +63,7 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
     <Pressable
       role="button"
       aria-expanded={open}
-      aria-label={`${open ? 'Done with' : 'Change'} how it is metered: ${spoken}, reading the ${SHOWS[read]}`}
+      aria-label={`${open ? texts.doneWith : texts.change} how it is metered: ${spoken}, reading the ${SHOWS[read]}`}
       onPress={() => onOpen(!open)}
       style={({ pressed }) => ({
         minHeight: TOUCH,
@@ -95,9 +96,9 @@ export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void 
     changeOne('meter.method', next);
   };
   return (
-    <View role="group" aria-label="How it is metered" style={{ gap: 8 }}>
+    <View role="group" aria-label={texts.howItIsMetered} style={{ gap: 8 }}>
       <ChoiceList
-        label="Metered by"
+        label={texts.meteredBy}
         value={methodKey(method)}
         choices={METHOD_CHOICES.map(({ key }) => ({ value: key, label: words.methodChoice(key).name }))}
         onChoose={(key) => {
@@ -110,7 +111,7 @@ export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void 
       </Txt>
       {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
       <ChoiceList
-        label="The meter shows"
+        label={texts.theMeterShows}
         layout="row"
         value={read}
         choices={READ_VALUES.map((value) => ({

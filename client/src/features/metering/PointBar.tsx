@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { newId } from '@/store/ids';
@@ -27,7 +28,7 @@ export function PointBar({ beside }: { beside: ReactNode }) {
   const noteOf = (pointId: string): string => {
     const point = solution.points.find((one) => one.pointId === pointId);
     const reading = readings.find(({ id }) => id === point?.readingId);
-    if (point === undefined || reading === undefined) return 'not metered';
+    if (point === undefined || reading === undefined) return texts.notMetered;
     const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)}`;
     const age = point.stale !== null ? ', old' : few ? `, ${words.age(point.ambientAgeMinutes ?? 0)}` : '';
     return `${formatAperture(reading.av, kit.preferences.meterIncrement)}${over}${age}`;
@@ -45,7 +46,7 @@ export function PointBar({ beside }: { beside: ReactNode }) {
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
-        label="Point"
+        label={texts.point}
         showLabel={false}
         layout={few ? 'row' : 'scroll'}
         value={activePointId}
@@ -56,7 +57,7 @@ export function PointBar({ beside }: { beside: ReactNode }) {
         {next !== undefined && !full && (
           <ActionButton
             label={words.pointRole(next).name}
-            name={`Add ${words.pointRole(next).name.toLowerCase()}`}
+            name={texts.add(words.pointRole(next).name.toLowerCase())}
             icon="plus"
             onPress={() => add(next)}
           />
@@ -64,20 +65,20 @@ export function PointBar({ beside }: { beside: ReactNode }) {
         {!full && (
           <IconButton
             icon="menu-down"
-            name={adding ? 'Fewer points' : 'More points'}
+            name={adding ? texts.fewerPoints : texts.morePoints}
             onPress={() => setAdding(!adding)}
           />
         )}
         <View style={{ flex: 1, minWidth: 0 }}>{beside}</View>
       </View>
       {adding && (
-        <View role="group" aria-label="More points" style={{ gap: 8 }}>
+        <View role="group" aria-label={texts.morePoints} style={{ gap: 8 }}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             {missing.slice(1).map((role) => (
               <ActionButton
                 key={role}
                 label={words.pointRole(role).name}
-                name={`Add ${words.pointRole(role).name.toLowerCase()}`}
+                name={texts.add(words.pointRole(role).name.toLowerCase())}
                 icon="plus"
                 onPress={() => add(role)}
               />
@@ -85,8 +86,8 @@ export function PointBar({ beside }: { beside: ReactNode }) {
           </View>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
             <TextInput
-              label="Own point"
-              accessibilityLabel="Own point"
+              label={texts.ownPoint}
+              accessibilityLabel={texts.ownPoint}
               mode="outlined"
               dense
               value={ownName}
@@ -98,15 +99,15 @@ export function PointBar({ beside }: { beside: ReactNode }) {
               }}
             />
             <ActionButton
-              label="Add"
-              name="Add own point"
+              label={texts.add2}
+              name={texts.addOwnPoint}
               disabled={ownName.trim() === ''}
               onPress={() => add('own', ownName.trim())}
             />
           </View>
           {missing.length === 0 && (
             <Txt size="label" tone="quiet">
-              All usual points are there.
+              {texts.allUsualPointsAreThere}
             </Txt>
           )}
         </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { noticed } from '@/store/deviceSlice';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
@@ -21,8 +22,8 @@ const ASSUMED: Record<Reading['assumed'][number], string> = {
   iso: 'ISO',
   aperture: 'aperture',
   direction: 'direction',
-  figure: 'the figure',
-  mode: 'the mode',
+  figure: texts.theFigure,
+  mode: texts.theMode,
 };
 const SHOWN = 6;
 
@@ -33,20 +34,25 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
   const [draft, setDraft] = useState(reading);
   const { method } = draft;
   return (
-    <View role="group" aria-label="Put the reading right" style={{ gap: 8, paddingVertical: 8 }}>
+    <View role="group" aria-label={texts.putTheReadingRight} style={{ gap: 8, paddingVertical: 8 }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <ApertureDial
-          label="Aperture"
+          label={texts.aperture}
           value={draft.av}
           increment="tenth"
           onChange={(av) => setDraft({ ...draft, av })}
         />
-        <ShutterDial label="Shutter" value={draft.tv} increment="third" onChange={(tv) => setDraft({ ...draft, tv })} />
+        <ShutterDial
+          label={texts.shutter}
+          value={draft.tv}
+          increment="third"
+          onChange={(tv) => setDraft({ ...draft, tv })}
+        />
         <IsoDial label="ISO" value={draft.sv} increment="third" onChange={(sv) => setDraft({ ...draft, sv })} />
       </View>
       {method.kind !== 'frame' && (
         <ChoiceList
-          label="Metered by"
+          label={texts.meteredBy}
           value={methodKey(method)}
           choices={METHOD_CHOICES.map(({ key }) => ({ value: key, label: words.methodChoice(key).name }))}
           onChoose={(key) =>
@@ -55,29 +61,29 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
         />
       )}
       <ChoiceList
-        label="The meter was in"
+        label={texts.theMeterWasIn}
         layout="row"
         value={draft.meterMode ?? 'unsaid'}
         onChoose={(mode) => setDraft({ ...draft, meterMode: mode === 'unsaid' ? null : mode })}
         choices={[
-          { value: 'ambient', label: 'Ambient' },
-          { value: 'flash', label: 'Flash' },
-          { value: 'unsaid', label: 'Not said' },
+          { value: 'ambient', label: texts.ambient },
+          { value: 'flash', label: texts.flash },
+          { value: 'unsaid', label: texts.notSaid },
         ]}
       />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <ActionButton
-          label="Put right"
+          label={texts.putRight}
           kind="primary"
           grow
           onPress={() => {
             const { av, tv, sv, meterMode } = draft;
             actions.correctReading(reading.id, { av, tv, sv, method, meterMode, assumed: [] });
-            dispatch(noticed({ text: 'Reading put right; the old one is struck out in the log.' }));
+            dispatch(noticed({ text: texts.readingPutRightTheOld }));
             onDone();
           }}
         />
-        <ActionButton label="Leave it" onPress={onDone} />
+        <ActionButton label={texts.leaveIt} onPress={onDone} />
       </View>
     </View>
   );
@@ -103,12 +109,12 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
             style={struck ? { textDecorationLine: 'line-through' } : null}
           >
             {text}
-            {inForce ? ' · in force' : ''}
+            {inForce ? texts.inForce : ''}
           </Txt>
           <Txt size="label" tone="quiet">
             {words.age(age)} · {words.method(reading.method)}
-            {reading.origin === 'simulated' ? ' · simulated meter' : ''}
-            {struck ? ' · struck out' : ''}
+            {reading.origin === 'simulated' ? texts.simulatedMeter : ''}
+            {struck ? texts.struckOut : ''}
           </Txt>
           {assumed !== '' && !struck && (
             <Txt size="label" tone="quiet">
@@ -118,8 +124,8 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
         </View>
         {!struck && (
           <ActionButton
-            label="Same again"
-            name={`Same again, ${text}`}
+            label={texts.sameAgain}
+            name={texts.sameAgain2(text)}
             kind="plain"
             onPress={() => {
               const { pointId, av, tv, sv, read, method, text: typed } = reading;
@@ -128,11 +134,11 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
           />
         )}
         {!struck && (
-          <IconButton icon="pencil-outline" name={`Put right ${text}`} onPress={() => setCorrecting(!correcting)} />
+          <IconButton icon="pencil-outline" name={texts.putRight2(text)} onPress={() => setCorrecting(!correcting)} />
         )}
         <IconButton
           icon={struck ? 'restore' : 'close'}
-          name={`${struck ? 'Restore' : 'Strike out'} reading ${text}`}
+          name={`${struck ? texts.restore : texts.strikeOut} reading ${text}`}
           onPress={() => actions.strike('reading', reading.id, !struck)}
         />
       </View>
@@ -162,7 +168,7 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
   return (
     <View
       role="group"
-      aria-label={`Readings of ${point.name}`}
+      aria-label={texts.readingsOf(point.name)}
       ref={(node) => {
         readingsPlace.current = node as unknown as HTMLElement | null;
       }}
@@ -175,26 +181,24 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
             EV {solved.ambientEv100.toFixed(1)} ± {(solved.uncertaintyStops ?? 0).toFixed(1)}
             {solved.overFaceStops === null || point.role === 'face'
               ? ''
-              : `, ${words.stopsBothWays(solved.overFaceStops)} than the face`}
+              : texts.thanTheFace(words.stopsBothWays(solved.overFaceStops))}
           </Txt>
           {solved.placedStops !== null && (
             <WhyRow
-              label="Lands"
+              label={texts.lands}
               value={words.stopsBothWays(solved.placedStops)}
               why={chain === undefined ? undefined : words.why(chain, context)}
             />
           )}
           {solved.atCamera !== null && (
-            <Txt tone="quiet">At the camera's settings: {words.atCamera(solved.atCamera)}</Txt>
+            <Txt tone="quiet">{texts.atCameraSettings(words.atCamera(solved.atCamera))}</Txt>
           )}
-          {solved.ifRightText !== null && <Txt tone="quiet">Camera, if this were right: {solved.ifRightText}</Txt>}
+          {solved.ifRightText !== null && <Txt tone="quiet">{texts.ifRight(solved.ifRightText)}</Txt>}
           {solved.stale !== null && <Txt tone="danger">No longer holds: {words.staleness(solved.stale)}.</Txt>}
-          {solved.basis === 'carried' && (
-            <Txt tone="quiet">Carried over: it moved with a point in the same light that was metered again.</Txt>
-          )}
+          {solved.basis === 'carried' && <Txt tone="quiet">{texts.carriedOverItMovedWith}</Txt>}
         </View>
       )}
-      {newest.length === 0 && <Txt tone="quiet">No reading yet.</Txt>}
+      {newest.length === 0 && <Txt tone="quiet">{texts.noReadingYet}</Txt>}
       <View role="list">
         {newest.slice(0, all ? undefined : SHOWN).map((reading) => (
           <ReadingRow
@@ -206,30 +210,30 @@ export function PointDetails({ point }: { point: MeteringPoint }) {
         ))}
       </View>
       {newest.length > SHOWN && !all && (
-        <ActionButton label={`All ${newest.length}`} kind="plain" onPress={() => setAll(true)} />
+        <ActionButton label={texts.all(newest.length)} kind="plain" onPress={() => setAll(true)} />
       )}
       <ChoiceList
-        label={`${point.name} stands in`}
+        label={texts.standsIn(point.name)}
         layout="row"
         value={point.standsIn ?? 'unsaid'}
         onChoose={(light) => changePoint({ standsIn: light === 'unsaid' ? null : light })}
         choices={[
-          { value: 'sun', label: 'Sun' },
-          { value: 'shade', label: 'Shade' },
-          { value: 'indoors', label: 'Indoors' },
-          { value: 'unsaid', label: 'Not said' },
+          { value: 'sun', label: texts.sun },
+          { value: 'shade', label: texts.shade },
+          { value: 'indoors', label: texts.indoors },
+          { value: 'unsaid', label: texts.notSaid },
         ]}
       />
       <ToneDial
-        label="Its tone, from mid grey"
+        label={texts.itsToneFromMidGrey}
         value={point.toneStops}
         onChange={(toneStops) => changePoint({ toneStops })}
-        note="where it lands when lit as the face should be"
+        note={texts.whereItLandsWhenLit}
       />
       {removable && (
         <View style={{ flexDirection: 'row' }}>
           <ActionButton
-            label={`Remove ${point.name.toLowerCase()}`}
+            label={texts.remove(point.name.toLowerCase())}
             icon="trash-can-outline"
             onPress={() => {
               activatePoint(null);

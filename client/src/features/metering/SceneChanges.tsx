@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -14,9 +15,9 @@ export function SceneChanges() {
   const palette = usePalette();
   const actions = useActions();
   return (
-    <View role="group" aria-label="Changed in the scene" style={{ gap: 8, paddingTop: 8 }}>
+    <View role="group" aria-label={texts.changedInTheScene} style={{ gap: 8, paddingTop: 8 }}>
       <Txt size="label" tone="quiet">
-        Changed in the scene
+        {texts.changedInTheScene}
       </Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {SCENE_CHANGES.map((what) => (
@@ -41,7 +42,7 @@ export function SceneChanges() {
         >
           <Txt style={{ flex: 1 }}>{words.meterAgain(again, context)}</Txt>
           <ActionButton
-            label="Meter"
+            label={texts.meter}
             name={`Meter ${setup.points.find(({ id }) => id === again.pointId)?.name.toLowerCase() ?? 'it'} again`}
             onPress={() => activatePoint(again.pointId)}
           />

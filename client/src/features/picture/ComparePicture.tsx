@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useSetupView } from '@/setupView/setupContext';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -24,7 +25,7 @@ export function ComparePicture({ picture, version }: { picture: PictureOf; versi
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={{ flexDirection: 'row', gap: 8 }}>
       {[
-        { name: 'In force', setup, solution },
+        { name: texts.inForce, setup, solution },
         { name: version.name, ...other },
       ].map((side) => (
         <View key={side.name} style={{ gap: 4, flex: 1 }}>
@@ -34,12 +35,12 @@ export function ComparePicture({ picture, version }: { picture: PictureOf; versi
             solution={side.solution}
             picture={picture}
             widthPx={half}
-            name={`Picture, ${side.name.toLowerCase()}`}
+            name={texts.picture(side.name.toLowerCase())}
           />
           <Txt bold>{side.name}</Txt>
           <Txt size="label" tone="quiet">
             {side.solution.camera === null
-              ? 'No settings yet'
+              ? texts.noSettingsYet
               : `${side.solution.camera.text.shutter}, ${side.solution.camera.text.aperture}, ${side.solution.camera.text.iso}`}
           </Txt>
           {side.solution.lights.map(({ lightId, group, powerText }) => (

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { pictureMaker } from '@/workers/pictureMaker';
@@ -42,11 +43,11 @@ function sayPicture(name: string, solution: SolutionNumbers, developed: Develope
       placedStops === null ? [] : [`${point.toLowerCase()} ${formatStops(placedStops)}`],
     )
     .join(', ');
-  const toned = `${name}. Tones: ${tones || 'none yet'}.`;
-  if (developed === null) return `${toned} Being made.`;
+  const toned = texts.tonesOf(name, tones || texts.noneYet);
+  if (developed === null) return texts.beingMade(toned);
   const pixels = developed.width * developed.height;
   const { clipped, lost } = developed;
-  return `${toned} ${percent(clipped, pixels)} clipped, ${percent(lost, pixels)} lost in shadow.`;
+  return texts.clippedLostInShadow(toned, percent(clipped, pixels), percent(lost, pixels));
 }
 
 const LABEL_PX = { wide: 150, high: 21 } as const;

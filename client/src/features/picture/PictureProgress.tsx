@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { type MakingState, pictureMaker } from '@/workers/pictureMaker';
@@ -6,13 +7,13 @@ import { View } from 'react-native';
 import { usePictureVersion } from './usePicture';
 
 const SAYS: Record<MakingState, string> = {
-  waiting: 'Waiting',
-  finished: 'Finished',
-  sculpting: 'Setting the scene',
-  draft: 'Coarse',
-  refining: 'Refining',
-  stopped: 'Stopped, coarse',
-  failed: 'The picture could not be made here',
+  waiting: texts.waiting,
+  finished: texts.finished,
+  sculpting: texts.settingTheScene,
+  draft: texts.coarse,
+  refining: texts.refining,
+  stopped: texts.stoppedCoarse,
+  failed: texts.thePictureCouldNotBe,
 };
 
 /** How far the picture has come, with the way to stop it or to go on. */
@@ -27,15 +28,20 @@ export function PictureProgress() {
         size="label"
         tone={state === 'failed' ? 'danger' : 'quiet'}
         role="status"
-        aria-label={`Picture: ${SAYS[state].toLowerCase()}`}
+        aria-label={texts.picture2(SAYS[state].toLowerCase())}
       >
         {SAYS[state]}
       </Txt>
       {working && (
-        <ActionButton kind="plain" label="Stop" name="Stop refining the picture" onPress={() => maker.stop()} />
+        <ActionButton
+          kind="plain"
+          label={texts.stop}
+          name={texts.stopRefiningThePicture}
+          onPress={() => maker.stop()}
+        />
       )}
       {(state === 'stopped' || state === 'failed') && (
-        <ActionButton kind="plain" label="Go on" name="Go on with the picture" onPress={() => maker.resume()} />
+        <ActionButton kind="plain" label={texts.goOn} name={texts.goOnWithThePicture} onPress={() => maker.resume()} />
       )}
     </View>
   );

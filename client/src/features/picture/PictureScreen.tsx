@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useUndo } from '@/setupView/useUndo';
 import { Histogram } from '@/ui/Histogram';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
@@ -30,9 +31,9 @@ import { savePicture } from './savePicture';
 import { usePicture } from './usePicture';
 
 const PLAIN: readonly { value: string; label: string }[] = [
-  { value: 'all', label: 'All light' },
-  { value: 'ambient', label: 'Ambient' },
-  { value: 'flash', label: 'Flash' },
+  { value: 'all', label: texts.allLight },
+  { value: 'ambient', label: texts.ambient },
+  { value: 'flash', label: texts.flash },
 ];
 const showingOf = (value: string): Showing =>
   value === 'all' || value === 'ambient' || value === 'flash' ? value : { only: value };
@@ -135,11 +136,7 @@ function PictureParts() {
   const save = () => {
     const { current } = shown;
     if (current !== null)
-      savePicture(current, setup, solution).catch(() =>
-        dispatch(
-          noticed({ text: 'The picture could not be saved here. Allow downloads for this site, then save once more.' }),
-        ),
-      );
+      savePicture(current, setup, solution).catch(() => dispatch(noticed({ text: texts.thePictureCouldNotBe2 })));
   };
   const room = wide ? Math.min(720, window.width - 520) : window.width - 32;
   const widthPx = Math.floor(Math.min(room, ((window.height - (wide ? 150 : 300)) * picture.width) / picture.height));
@@ -156,13 +153,13 @@ function PictureParts() {
         marks={overlays.includes('marks')}
         tones={overlays.includes('tones') && !held}
         instead={held ? before : null}
-        name={held ? 'Picture before' : 'Picture'}
+        name={held ? texts.pictureBefore : texts.picture3}
         onDrawn={drawn}
       />
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', width: widthPx }}>
         <PictureProgress />
         <Txt size="label" tone="quiet">
-          {picture.cropped ? 'A part of the frame' : 'The frame'}
+          {picture.cropped ? texts.aPartOfTheFrame : texts.theFrame}
         </Txt>
       </View>
     </View>
@@ -171,65 +168,62 @@ function PictureParts() {
     <View style={{ gap: 16 }}>
       {solution.camera === null && (
         <Txt role="status" tone="danger">
-          Meter the face first: until then there are no settings to show a picture at.
+          {texts.meterTheFaceFirstUntil}
         </Txt>
       )}
       <ChoiceList
-        label="Show"
+        label={texts.show}
         layout="scroll"
         value={showing}
         onChoose={setShowing}
         choices={[...PLAIN, ...picture.layers.map(({ id, caster }) => ({ value: id, label: words.caster(caster) }))]}
       />
       <ToggleList
-        label="On the picture"
+        label={texts.onThePicture}
         values={overlays}
         onChange={setOverlays}
         choices={[
-          { value: 'tones', label: 'Tones' },
-          { value: 'marks', label: 'Clipped and lost' },
+          { value: 'tones', label: texts.tones },
+          { value: 'marks', label: texts.clippedAndLost },
         ]}
       />
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <HoldButton label="Hold for before" disabled={before === null} onHold={setHeld} />
-        <ActionButton label="Keep as before" onPress={keepBefore} />
+        <HoldButton label={texts.holdForBefore} disabled={before === null} onHold={setHeld} />
+        <ActionButton label={texts.keepAsBefore} onPress={keepBefore} />
       </View>
       <PowerSliders />
-      {counts !== null && <Histogram frame={{ name: 'the picture', ...counts }} />}
+      {counts !== null && <Histogram frame={{ name: texts.thePicture, ...counts }} />}
       <Disclosure
-        title="Compare"
-        summary={
-          setup.versions.length === 0 ? 'Set a look aside first, under Look' : 'Beside a look that was set aside'
-        }
+        title={texts.compare}
+        summary={setup.versions.length === 0 ? texts.setALookAsideFirst : texts.besideALookThatWas}
       >
         {setup.versions.length === 0 ? (
-          <Txt tone="quiet">Set the look and camera aside under Look: then both stand here side by side.</Txt>
+          <Txt tone="quiet">{texts.setTheLookAndCamera}</Txt>
         ) : (
           <ChoiceList
-            label="Compare with"
+            label={texts.compareWith}
             value={compared}
             onChoose={setCompared}
             choices={[
-              { value: 'none', label: 'Nothing' },
+              { value: 'none', label: texts.nothing },
               ...setup.versions.map(({ id, name }) => ({ value: id, label: name })),
             ]}
           />
         )}
         {version !== undefined && <ComparePicture picture={picture} version={version} />}
       </Disclosure>
-      <ActionButton icon="tray-arrow-down" label="Save as PNG" onPress={save} />
+      <ActionButton icon="tray-arrow-down" label={texts.saveAsPng} onPress={save} />
       <Txt size="label" tone="quiet">
-        A computed picture of a neutral head in your light, set by your readings. It judges light and shadow, not
-        people.
+        {texts.aComputedPictureOfA}
       </Txt>
     </View>
   );
   return (
     <Screen
-      title="Picture"
+      title={texts.picture3}
       place={setup.title}
       up={`/setup/${setup.id}`}
-      actions={<IconButton icon="undo" name="Take the last thing back" onPress={undo} />}
+      actions={<IconButton icon="undo" name={texts.takeTheLastThingBack} onPress={undo} />}
     >
       {wide ? (
         <View
@@ -244,14 +238,14 @@ function PictureParts() {
           }}
         >
           <View style={{ flex: 1 }}>{canvas}</View>
-          <ScrollView role="region" aria-label="Picture controls" tabIndex={0} style={{ width: 420, flexGrow: 0 }}>
+          <ScrollView role="region" aria-label={texts.pictureControls} tabIndex={0} style={{ width: 420, flexGrow: 0 }}>
             {controls}
           </ScrollView>
         </View>
       ) : (
         <ScrollView
           role="region"
-          aria-label="Picture and controls"
+          aria-label={texts.pictureAndControls}
           tabIndex={0}
           style={{ flex: 1 }}
           contentContainerStyle={{ padding: 16, gap: 12 }}
@@ -272,9 +266,9 @@ export function PictureScreen() {
     return ready ? (
       <NotFoundScreen />
     ) : (
-      <Screen title="Picture" up="/">
+      <Screen title={texts.picture3} up="/">
         <Txt role="status" tone="quiet" style={{ padding: 16 }}>
-          Opening the setup.
+          {texts.openingTheSetup}
         </Txt>
       </Screen>
     );

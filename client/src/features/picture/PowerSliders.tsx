@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -28,7 +29,7 @@ function PowerSlider({ its }: { its: LightSolution }) {
   return (
     <View
       role="group"
-      aria-label={`Power of ${name}`}
+      aria-label={texts.powerOf(name)}
       style={{ gap: 4, paddingTop: 8, borderTopWidth: 1, borderTopColor: palette.line }}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', minHeight: 48 }}>
@@ -38,24 +39,24 @@ function PowerSlider({ its }: { its: LightSolution }) {
         {light.locked ? (
           <ActionButton
             kind="plain"
-            label="Let it follow"
-            name={`Let ${name} follow the look`}
+            label={texts.letItFollow}
+            name={texts.letFollowTheLook(name)}
             onPress={() => change({ path: lightPath(its.index, 'locked'), value: false })}
           />
         ) : (
           <Txt size="label" tone="quiet">
-            follows the look
+            {texts.followsTheLook}
           </Txt>
         )}
       </View>
       <MarkedSlider
-        label={`Power of ${name}`}
+        label={texts.powerOf(name)}
         value={its.powerStops}
         range={range}
         marks={[]}
         said={writePower(unit.scale, its.powerStops)}
-        less={`${name} less power`}
-        more={`${name} more power`}
+        less={texts.lessPower(name)}
+        more={texts.morePower(name)}
         track={(handle) => (
           <>
             <View style={{ width: handle, backgroundColor: palette.flash }} />

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { pictureMaker } from '@/workers/pictureMaker';
 
@@ -37,7 +38,7 @@ export function pictureText(setup: Setup, solution: SolutionNumbers): Record<str
   return {
     Title: latin(setup.title),
     Software: 'Sphene',
-    Description: 'Computed picture, not a photograph',
+    Description: texts.computedPictureNotAPhotograph,
     'Sphene settings': latin(JSON.stringify(settings)),
   };
 }

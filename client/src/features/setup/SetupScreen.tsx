@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useUndo } from '@/setupView/useUndo';
 import { CheckStep } from '@/features/check/CheckStep';
 import { LightsStep } from '@/features/lights/LightsStep';
@@ -41,21 +42,21 @@ const CONTENT: Record<Part, () => ReactNode> = {
 
 /** What a tap on the next bar is called. */
 const DOING: Record<NextAction['kind'], string | null> = {
-  'meter-face': 'Meter',
-  'meter-background': 'Meter',
-  'meter-highlight': 'Meter',
-  'meter-again': 'Meter',
-  'choose-camera': 'Choose',
-  'choose-flash': 'Choose',
-  'camera-cannot': 'Ways out',
-  'no-flash-can-help': 'Ways out',
-  'power-out-of-range': 'Ways out',
-  'no-flash-measured': 'Read',
-  answer: 'Answer',
-  'set-and-test': 'It is set',
-  'fire-test': 'Read',
-  'fire-all': 'Read',
-  correct: 'It is set',
+  'meter-face': texts.meter,
+  'meter-background': texts.meter,
+  'meter-highlight': texts.meter,
+  'meter-again': texts.meter,
+  'choose-camera': texts.choose,
+  'choose-flash': texts.choose,
+  'camera-cannot': texts.waysOut,
+  'no-flash-can-help': texts.waysOut,
+  'power-out-of-range': texts.waysOut,
+  'no-flash-measured': texts.read,
+  answer: texts.answer,
+  'set-and-test': texts.itIsSet,
+  'fire-test': texts.read,
+  'fire-all': texts.read,
+  correct: texts.itIsSet,
   shoot: null,
   film: null,
 };
@@ -86,7 +87,7 @@ function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }
   return (
     <View
       role="tablist"
-      aria-label="Parts of the setup"
+      aria-label={texts.partsOfTheSetup}
       style={{ flexDirection: 'row', borderBottomWidth: 1, borderBottomColor: palette.line }}
     >
       {PARTS.map(({ part: one, label }) => {
@@ -193,7 +194,7 @@ const StepsColumn = memo(function StepsColumn({
   return (
     <ScrollView
       role="region"
-      aria-label="Steps"
+      aria-label={texts.steps}
       tabIndex={0}
       style={{ flex: 1 }}
       contentContainerStyle={{ paddingVertical: 16, gap: 24 }}
@@ -245,7 +246,7 @@ function WideParts({
     >
       <ScrollView
         role="region"
-        aria-label="Ladder"
+        aria-label={texts.ladder}
         tabIndex={0}
         style={{ width: 300, flexGrow: 0 }}
         contentContainerStyle={{ paddingVertical: 16, gap: 12 }}
@@ -267,7 +268,7 @@ function WideParts({
       </LaterSetup>
       <ScrollView
         role="region"
-        aria-label="Stage and log"
+        aria-label={texts.stageAndLog}
         tabIndex={0}
         style={{ width: 440, flexGrow: 0 }}
         contentContainerStyle={{ paddingVertical: 16, gap: 24 }}
@@ -275,24 +276,24 @@ function WideParts({
       >
         <View
           role="region"
-          aria-label="Stage"
+          aria-label={texts.stage}
           ref={(node) => {
             places.current.stage = node as unknown as HTMLElement | null;
           }}
           style={{ gap: 12 }}
         >
-          <Heading size="value">Stage</Heading>
+          <Heading size="value">{texts.stage}</Heading>
           <StagePart />
         </View>
         <View
           role="region"
-          aria-label="Log"
+          aria-label={texts.log}
           ref={(node) => {
             places.current.log = node as unknown as HTMLElement | null;
           }}
           style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}
         >
-          <Heading size="value">Log</Heading>
+          <Heading size="value">{texts.log}</Heading>
           <LaterSetup>
             <LaterLog />
           </LaterSetup>
@@ -331,10 +332,10 @@ function SetupParts({ view }: { view: SetupView }) {
           <>
             <IconButton
               icon="calculator-variant-outline"
-              name="Stop arithmetic"
+              name={texts.stopArithmetic}
               onPress={() => router.navigate('/stops')}
             />
-            <IconButton icon="undo" name="Take the last thing back" onPress={undo} />
+            <IconButton icon="undo" name={texts.takeTheLastThingBack} onPress={undo} />
           </>
         }
       >
@@ -357,9 +358,9 @@ export function SetupScreen() {
     return ready ? (
       <NotFoundScreen />
     ) : (
-      <Screen title="Setup" up="/">
+      <Screen title={texts.setup} up="/">
         <Txt role="status" tone="quiet" style={{ padding: 16 }}>
-          Opening the setup.
+          {texts.openingTheSetup}
         </Txt>
       </Screen>
     );

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useWork } from '@/shell/work';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
@@ -17,8 +18,7 @@ export function ImportButton() {
   const [problem, setProblem] = useState<string | null>(null);
   const take = async (file: File) => {
     setProblem(null);
-    if (file.size > MAX_SETUP_FILE_BYTES)
-      return setProblem('This file is too large for a setup file. Choose a file that Export wrote.');
+    if (file.size > MAX_SETUP_FILE_BYTES) return setProblem(texts.thisFileIsTooLarge);
     const { readSetup } = await work.load();
     const read = readSetup(await file.text());
     if (!read.ok) return setProblem(read.reason);
@@ -28,7 +28,7 @@ export function ImportButton() {
   return (
     <View style={{ gap: 8, flexShrink: 1, flexGrow: 1 }}>
       <ActionButton
-        label="Import a setup"
+        label={texts.importASetup}
         icon="tray-arrow-down"
         onPress={() => pickFile('application/json,.json', (file) => void take(file))}
       />

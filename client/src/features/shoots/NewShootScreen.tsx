@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { freshNames } from './freshNames';
 import { sayRule } from '@/language/words';
 import { useActions } from '@/store/application';
@@ -73,21 +74,16 @@ export function NewShootScreen() {
     router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts, freshNames(0, 0)) } }),
   );
   return (
-    <Screen title="New shoot" up="/">
+    <Screen title={texts.newShoot} up="/">
       <ScrollView
         contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 560, width: '100%', alignSelf: 'center' }}
         keyboardShouldPersistTaps="handled"
       >
-        <Field control={control} name="title" label="Name" hint="Who or what it is, so that you find it again." />
-        <Field control={control} name="date" label="Date" hint="Year-month-day, the day at the place." />
-        <Field control={control} name="place" label="Place" hint="May stay empty." />
-        <Field
-          control={control}
-          name="timeZone"
-          label="Time zone of the place"
-          hint="The log's times are shown in it."
-        />
-        <ActionButton label="Make the shoot" kind="primary" onPress={() => void create()} />
+        <Field control={control} name="title" label={texts.name} hint={texts.whoOrWhatItIs} />
+        <Field control={control} name="date" label={texts.date} hint={texts.yearMonthDayTheDay} />
+        <Field control={control} name="place" label={texts.place} hint={texts.mayStayEmpty} />
+        <Field control={control} name="timeZone" label={texts.timeZoneOfThePlace} hint={texts.theLogSTimesAre} />
+        <ActionButton label={texts.makeTheShoot} kind="primary" onPress={() => void create()} />
       </ScrollView>
     </Screen>
   );

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { freshNames } from './freshNames';
 import { useActions } from '@/store/application';
 import { selectDocument, selectSetups, selectSpots } from '@/store/selectors';
@@ -23,16 +24,16 @@ function SpotCard({ spot }: { spot: Spot }) {
   return (
     <View role="article" aria-label={spot.title} style={{ gap: 8, padding: 16, backgroundColor: palette.raised }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <TitleField label="Spot" title={spot.title} onRename={(title) => actions.rename(spot, title)} />
-        <IconButton icon="trash-can-outline" name={`Delete ${spot.title}`} onPress={() => actions.remove(spot)} />
+        <TitleField label={texts.spot} title={spot.title} onRename={(title) => actions.rename(spot, title)} />
+        <IconButton icon="trash-can-outline" name={texts.deleteIt(spot.title)} onPress={() => actions.remove(spot)} />
       </View>
       {setups.map((setup) => (
         <SetupRow key={setup.id} setup={setup} />
       ))}
       <View style={{ alignItems: 'flex-start' }}>
         <ActionButton
-          label="Add a setup"
-          name={`Add a setup at ${spot.title}`}
+          label={texts.addASetup}
+          name={texts.addASetupAt(spot.title)}
           icon="plus"
           kind="plain"
           onPress={() =>
@@ -64,16 +65,16 @@ export function ShootScreen() {
       title={shoot.title}
       place={[formatDay(shoot.date), shoot.place].filter(Boolean).join(' · ')}
       up="/"
-      actions={<IconButton icon="trash-can-outline" name={`Delete ${shoot.title}`} onPress={remove} />}
+      actions={<IconButton icon="trash-can-outline" name={texts.deleteIt(shoot.title)} onPress={remove} />}
     >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
-        <TitleField label="Shoot" title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
+        <TitleField label={texts.shoot} title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
         {spots.map((spot) => (
           <SpotCard key={spot.id} spot={spot} />
         ))}
-        {spots.length === 0 && <Txt>No spots yet. Add one for each place in the light.</Txt>}
+        {spots.length === 0 && <Txt>{texts.noSpotsYetAddOne}</Txt>}
         <ActionButton
-          label="Add a spot"
+          label={texts.addASpot}
           icon="plus"
           kind="primary"
           onPress={() =>

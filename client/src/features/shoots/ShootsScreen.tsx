@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { selectSetups, selectShoots, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
@@ -36,7 +37,7 @@ function ShootCard({ shoot }: { shoot: Shoot }) {
         </View>
         <IconButton
           icon="chevron-right"
-          name={`Open ${shoot.title}`}
+          name={texts.open(shoot.title)}
           onPress={() => router.navigate({ pathname: '/shoot/[id]', params: { id: shoot.id } })}
         />
       </View>
@@ -45,7 +46,7 @@ function ShootCard({ shoot }: { shoot: Shoot }) {
           .filter(({ spotId }) => spotId === spot.id)
           .map((setup) => <SetupRow key={setup.id} setup={setup} spotTitle={spot.title} />),
       )}
-      {spots.length === 0 && <Txt tone="quiet">No spots yet. Open the shoot to add one.</Txt>}
+      {spots.length === 0 && <Txt tone="quiet">{texts.noSpotsYetOpenThe}</Txt>}
     </View>
   );
 }
@@ -57,13 +58,13 @@ export function ShootsScreen() {
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   return (
     <Screen
-      title="Sphene"
-      place="Flash in balance with the light that is there"
+      title={'Sphene'}
+      place={texts.flashInBalanceWithThe}
       actions={
         <>
           <IconButton
             icon="calculator-variant-outline"
-            name="Stop arithmetic"
+            name={texts.stopArithmetic}
             onPress={() => router.navigate('/stops')}
           />
           <IconButton icon="lightbulb-outline" name="Kit" onPress={() => router.navigate('/kit')} />
@@ -77,15 +78,15 @@ export function ShootsScreen() {
         ))}
         {shoots.length === 0 &&
           (ready ? (
-            <Txt>No shoots yet. Make one for the next evening, or import a setup that someone sent you.</Txt>
+            <Txt>{texts.noShootsYetMakeOne}</Txt>
           ) : (
             <Txt tone="quiet" role="status">
-              Looking for your shoots.
+              {texts.lookingForYourShoots}
             </Txt>
           ))}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
           <ActionButton
-            label="New shoot"
+            label={texts.newShoot}
             icon="plus"
             kind="primary"
             grow

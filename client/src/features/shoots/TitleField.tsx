@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -24,7 +25,7 @@ export function TitleField({
     <View style={{ flex: 1 }}>
       <TextInput
         label={label}
-        accessibilityLabel={`${label} name`}
+        accessibilityLabel={texts.name2(label)}
         mode="outlined"
         dense
         value={typed ?? title}
@@ -35,7 +36,7 @@ export function TitleField({
       />
       {wrong && (
         <Txt size="label" tone="danger" role="alert">
-          Give it a name of 1 to 120 letters.
+          {texts.giveItANameOf}
         </Txt>
       )}
     </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -50,23 +51,23 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
       </Txt>
       <Txt size="label" tone="quiet">
         {because}
-        {paces ? ` ${words.paces(panel.distanceM)} away.` : ''}
+        {paces ? texts.away(words.paces(panel.distanceM)) : ''}
       </Txt>
       {panel.kind === 'reflector' && (
         <>
           {reflectors.length > 0 && (
             <ChoiceList
-              label="Which reflector"
+              label={texts.whichReflector}
               value={panel.reflectorId ?? OWN_SIZE}
               onChoose={(id) => put({ reflectorId: id === OWN_SIZE ? null : id })}
               choices={[
                 ...reflectors.map(({ id, name: label }) => ({ value: id, label })),
-                { value: OWN_SIZE, label: 'Another size' },
+                { value: OWN_SIZE, label: texts.anotherSize },
               ]}
             />
           )}
           <ChoiceList
-            label="Its surface"
+            label={texts.itsSurface}
             layout="row"
             value={panel.surface}
             onChoose={(surface: Surface) => put({ surface })}
@@ -76,26 +77,26 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <DistanceDial
-          label={opening ? `Subject to the ${name.toLowerCase()}` : `${name} to the face`}
+          label={opening ? texts.subjectToThe(name.toLowerCase()) : texts.toTheFace(name)}
           value={panel.distanceM}
           unit={unit}
           onChange={(distanceM) => put({ distanceM })}
         />
         <SideDial
-          label={`Side of the ${name.toLowerCase()}`}
+          label={texts.sideOfThe(name.toLowerCase())}
           value={panel.sideDeg}
           onChange={(sideDeg) => put({ sideDeg })}
-          note={panel.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+          note={panel.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
         />
         <HeightDial
-          label={`Height of the ${name.toLowerCase()}`}
+          label={texts.heightOfThe(name.toLowerCase())}
           value={panel.heightM}
           unit={unit}
           onChange={(heightM) => put({ heightM })}
-          note="its middle over the eyes"
+          note={texts.itsMiddleOverTheEyes}
         />
         <NumberDial
-          label={`${name} turned`}
+          label={texts.turned3(name)}
           unit="°"
           value={panel.turnedDeg}
           least={-80}
@@ -103,11 +104,11 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
           step={5}
           decimals={0}
           onChange={(turnedDeg) => put({ turnedDeg })}
-          note="from facing the subject"
+          note={texts.fromFacingTheSubject}
         />
         {own === undefined && (
           <NumberDial
-            label={`${name} width`}
+            label={texts.width(name)}
             unit="m"
             value={panel.widthM}
             least={0.1}
@@ -120,7 +121,7 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
         )}
         {own === undefined && (
           <NumberDial
-            label={`${name} height`}
+            label={texts.height(name)}
             unit="m"
             value={panel.tallM}
             least={0.1}
@@ -133,7 +134,7 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
         )}
         {panel.kind === 'diffuser' && (
           <StopsDial
-            label="Takes off direct light"
+            label={texts.takesOffDirectLight}
             value={panel.takesStops}
             least={0.3}
             most={4}
@@ -145,19 +146,19 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
       </View>
       {panel.kind === 'reflector' && (
         <Txt size="label" tone="quiet">
-          Never throw the sun into eyes: ask for closed eyes until the frame. A reflector is a sail in wind.
+          {texts.neverThrowTheSunInto}
         </Txt>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <ActionButton
-          label="It stands so, meter again"
-          name={`${name} stands so: meter again`}
+          label={texts.itStandsSoMeterAgain}
+          name={texts.standsSoMeterAgain(name)}
           onPress={() => actions.addSceneChange(setup.id, opening ? 'opening' : 'reflector')}
         />
         <ActionButton
           kind="plain"
-          label="Remove"
-          name={`Remove the ${name.toLowerCase()}`}
+          label={texts.remove}
+          name={texts.removeThe(name.toLowerCase())}
           onPress={() => {
             change({ path: 'panels', value: setup.panels.filter(({ id }) => id !== panel.id) });
             // readings that saw it do not hold without it
@@ -205,8 +206,7 @@ export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: 
     change({ path: 'panels', value: [...setup.panels, panel] });
     onSelect(`panel:${panel.id}`);
   };
-  if (setup.panels.length >= MOST_PANELS)
-    return <Txt tone="quiet">Eight are as many as the stage holds. Remove one first.</Txt>;
+  if (setup.panels.length >= MOST_PANELS) return <Txt tone="quiet">{texts.eightAreAsManyAs}</Txt>;
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
       {PANEL_KINDS.map((kind) => (
@@ -214,7 +214,7 @@ export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: 
           key={kind}
           icon="plus"
           label={words.panelKind(kind).name}
-          name={`Add a ${words.panelKind(kind).name.toLowerCase()}`}
+          name={texts.addA(words.panelKind(kind).name.toLowerCase())}
           onPress={() => add(kind)}
         />
       ))}

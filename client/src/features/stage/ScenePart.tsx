@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -21,9 +22,9 @@ import { sayOthers } from './things';
 const capital = (word: string) => word.replace(/^./, (letter) => letter.toUpperCase());
 const choices = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: capital(value) }));
 const WORN = [
-  { value: 'hat', label: 'Hat' },
-  { value: 'spectacles', label: 'Spectacles' },
-  { value: 'deepSet', label: 'Deep-set eyes' },
+  { value: 'hat', label: texts.hat },
+  { value: 'spectacles', label: texts.spectacles },
+  { value: 'deepSet', label: texts.deepSetEyes },
 ] as const;
 
 /** Who stands there: what light does differently on them. */
@@ -36,7 +37,7 @@ function SubjectPart() {
   return (
     <>
       <ToggleList
-        label="Wears and has"
+        label={texts.wearsAndHas}
         values={WORN.map(({ value }) => value).filter((value) => subject[value])}
         onChange={(on) =>
           put({ hat: on.includes('hat'), spectacles: on.includes('spectacles'), deepSet: on.includes('deepSet') })
@@ -44,48 +45,52 @@ function SubjectPart() {
         choices={WORN}
       />
       <ChoiceList
-        label="Skin"
+        label={texts.skin}
         layout="row"
         value={subject.skin}
         onChoose={(skin: Subject['skin']) => put({ skin })}
         choices={choices(['light', 'medium', 'deep'] as const)}
       />
       <ChoiceList
-        label="Hair"
+        label={texts.hair}
         layout="row"
         value={subject.hair}
         onChoose={(hair: Subject['hair']) => put({ hair })}
         choices={choices(['dark', 'light'] as const)}
       />
       <ChoiceList
-        label="Who"
+        label={texts.who}
         layout="row"
         value={setup.people === null ? subject.company : null}
         onChoose={(company: Subject['company'] | null) => {
           if (company !== null) put({ company });
         }}
         choices={[
-          { value: 'alone', label: 'One' },
-          { value: 'two', label: 'Two' },
+          { value: 'alone', label: texts.one },
+          { value: 'two', label: texts.two },
         ]}
       />
       {setup.people !== null && (
         <Txt size="label" tone="quiet">
-          A group stands there, as far as Lights says under its people.
+          {texts.aGroupStandsThereAs}
         </Txt>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <SideDial
-          label="Face turned"
+          label={texts.faceTurned}
           value={subject.turnDeg}
           onChange={(turnDeg) => changeOne('stage.subject.turnDeg', turnDeg)}
           note={
-            subject.turnDeg === 0 ? 'to the camera' : subject.turnDeg < 0 ? 'left of the camera' : 'right of the camera'
+            subject.turnDeg === 0
+              ? texts.toTheCamera
+              : subject.turnDeg < 0
+                ? texts.leftOfTheCamera
+                : texts.rightOfTheCamera
           }
         />
         {companions(setup).length > 0 && (
           <NumberDial
-            label={setup.people === null ? 'Second person turned inward' : 'Others turned inward'}
+            label={setup.people === null ? texts.secondPersonTurnedInward : texts.othersTurnedInward}
             unit="°"
             value={subject.othersTurnDeg}
             least={-180}
@@ -97,7 +102,7 @@ function SubjectPart() {
           />
         )}
         <NumberDial
-          label="Eyes over the ground"
+          label={texts.eyesOverTheGround}
           unit="m"
           value={subject.eyesM}
           least={0.4}
@@ -109,7 +114,7 @@ function SubjectPart() {
         />
         {subject.spectacles && (
           <NumberDial
-            label="Spectacles tipped down"
+            label={texts.spectaclesTippedDown}
             unit="°"
             value={subject.spectaclesTiltDeg}
             least={-5}
@@ -158,14 +163,14 @@ function SunPart() {
   return (
     <>
       <ChoiceList
-        label="The sun"
+        label={texts.theSun}
         layout="row"
         value={sun === null ? 'none' : sun.by}
         onChoose={start}
         choices={[
-          { value: 'none', label: 'No sun' },
-          { value: 'hand', label: 'By hand' },
-          { value: 'time', label: 'Place and time' },
+          { value: 'none', label: texts.noSun },
+          { value: 'hand', label: texts.byHand },
+          { value: 'time', label: texts.placeAndTime },
         ]}
       />
       {solution.stage.sun !== null && (
@@ -176,13 +181,13 @@ function SunPart() {
       {sun?.by === 'hand' && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
           <SideDial
-            label="Sun to the side"
+            label={texts.sunToTheSide}
             value={sun.sideDeg}
             onChange={(sideDeg) => put({ ...sun, sideDeg })}
-            note={sun.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+            note={sun.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
           />
           <NumberDial
-            label="Sun over the horizon"
+            label={texts.sunOverTheHorizon}
             unit="°"
             value={sun.altitudeDeg}
             least={-10}
@@ -197,7 +202,7 @@ function SunPart() {
         <>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
             <NumberDial
-              label="Latitude"
+              label={texts.latitude}
               unit="°"
               value={sun.latitudeDeg}
               least={-90}
@@ -208,7 +213,7 @@ function SunPart() {
               note={sun.latitudeDeg < 0 ? 'south' : 'north'}
             />
             <NumberDial
-              label="Longitude"
+              label={texts.longitude}
               unit="°"
               value={sun.longitudeDeg}
               least={-180}
@@ -219,7 +224,7 @@ function SunPart() {
               note={sun.longitudeDeg < 0 ? 'west' : 'east'}
             />
             <NumberDial
-              label="Camera looks"
+              label={texts.cameraLooks}
               unit="°"
               value={sun.cameraLooksDeg}
               least={0}
@@ -227,7 +232,7 @@ function SunPart() {
               step={5}
               decimals={0}
               onChange={(cameraLooksDeg) => put({ ...sun, cameraLooksDeg })}
-              note="from north through east"
+              note={texts.fromNorthThroughEast}
             />
           </View>
           <TimeField at={sun.at} timeZone={shoot?.timeZone ?? 'UTC'} onChange={(at) => put({ ...sun, at })} />
@@ -247,48 +252,48 @@ function PlacePart() {
     <>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <DistanceDial
-          label="Camera to the subject"
+          label={texts.cameraToTheSubject}
           value={stage.cameraM}
           unit={unit}
           onChange={(cameraM) => changeOne('stage.cameraM', Math.max(0.5, cameraM))}
         />
         <HeightDial
-          label="Lens over the eyes"
+          label={texts.lensOverTheEyes}
           value={stage.cameraUpM}
           unit={unit}
           onChange={(up) => changeOne('stage.cameraUpM', Math.min(4, up))}
         />
         <DistanceDial
-          label="Background behind"
+          label={texts.backgroundBehind}
           value={setup.backgroundM ?? 3}
           unit={unit}
           onChange={(backgroundM) => changeOne('backgroundM', backgroundM)}
-          note={setup.backgroundM === null ? 'not said yet' : 'the subject'}
+          note={setup.backgroundM === null ? texts.notSaidYet : texts.theSubject}
         />
       </View>
       <Txt size="label" tone="quiet">
-        {`At ${Math.round(focalMm)} mm the frame is ${formatDistance(frameWidthM, unit)} wide and ` +
-          `${formatDistance(frameHeightM, unit)} high at the subject.`}
+        {texts.atMmTheFrameIs(Math.round(focalMm), formatDistance(frameWidthM, unit)) +
+          texts.highAtTheSubject(formatDistance(frameHeightM, unit))}
       </Txt>
       <ChoiceList
-        label="Frame"
+        label={texts.frame}
         layout="row"
         value={stage.upright ? 'upright' : 'lying'}
         onChoose={(way) => changeOne('stage.upright', way === 'upright')}
         choices={[
-          { value: 'upright', label: 'Upright' },
-          { value: 'lying', label: 'Lying' },
+          { value: 'upright', label: texts.upright },
+          { value: 'lying', label: texts.lying },
         ]}
       />
       <ChoiceList
-        label="Background"
+        label={texts.background}
         layout="row"
         value={stage.background}
         onChoose={(background) => changeOne('stage.background', background)}
         choices={choices(BACKGROUNDS)}
       />
       <ChoiceList
-        label="Ground"
+        label={texts.ground}
         layout="row"
         value={stage.ground}
         onChoose={(ground) => changeOne('stage.ground', ground)}
@@ -308,31 +313,31 @@ export function ScenePart() {
   return (
     <View>
       <Disclosure
-        title="Subject"
+        title={texts.subject}
         summary={[
-          `${subject.skin} skin`,
-          `${subject.hair} hair`,
+          texts.skin2(subject.skin),
+          texts.hair2(subject.hair),
           ...WORN.filter(({ value }) => subject[value]).map(({ label }) => label.toLowerCase()),
         ].join(', ')}
       >
         <SubjectPart />
       </Disclosure>
       <Disclosure
-        title="Sun"
-        summary={solution.stage.sun === null ? 'None on the stage' : words.sun(solution.stage.sun)}
+        title={texts.sun}
+        summary={solution.stage.sun === null ? texts.noneOnTheStage : words.sun(solution.stage.sun)}
       >
         <SunPart />
       </Disclosure>
       <Disclosure
-        title="Camera and background"
-        summary={`Camera at ${formatDistance(setup.stage.cameraM, unit)}, ${setup.stage.background}, ${setup.stage.ground}`}
+        title={texts.cameraAndBackground}
+        summary={texts.cameraAt(formatDistance(setup.stage.cameraM, unit), setup.stage.background, setup.stage.ground)}
       >
         <PlacePart />
       </Disclosure>
       <View style={{ paddingTop: 8, alignItems: 'flex-start' }}>
         <ActionButton
           kind="plain"
-          label={paces ? 'Stop telling paces' : 'Tell paces and hand-breadths'}
+          label={paces ? texts.stopTellingPaces : texts.tellPacesAndHandBreadths}
           onPress={() => {
             setPaces(!paces);
             actions.setPreferences({ paces: !paces });

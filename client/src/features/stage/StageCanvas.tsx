@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { usePalette } from '@/ui/theme';
@@ -99,7 +100,7 @@ export function StageCanvas({
           surface.current = node as unknown as HTMLElement | null;
         }}
         role="group"
-        aria-label={face === 'plan' ? 'Stage from above' : 'Stage from the side'}
+        aria-label={face === 'plan' ? texts.stageFromAbove : texts.stageFromTheSide}
         onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
         style={{
           height: heightPx,
@@ -150,12 +151,12 @@ export function StageCanvas({
       </View>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
         <View style={{ flex: 1 }}>{beside}</View>
-        <IconButton icon="magnify-minus-outline" name="Zoom out" onPress={() => setZoom(clampZoom(zoom / 1.4))} />
-        <IconButton icon="magnify-plus-outline" name="Zoom in" onPress={() => setZoom(clampZoom(zoom * 1.4))} />
+        <IconButton icon="magnify-minus-outline" name={texts.zoomOut} onPress={() => setZoom(clampZoom(zoom / 1.4))} />
+        <IconButton icon="magnify-plus-outline" name={texts.zoomIn} onPress={() => setZoom(clampZoom(zoom * 1.4))} />
         <ActionButton
           kind="plain"
-          label="Fit"
-          name="Fit the stage"
+          label={texts.fit}
+          name={texts.fitTheStage}
           onPress={() => {
             setZoom(1);
             setPan({ x: 0, y: 0 });

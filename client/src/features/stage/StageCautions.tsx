@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -13,7 +14,7 @@ export function StageCautions({ cautions }: { cautions: readonly StageCaution[] 
   const { change, context } = useSetupView();
   const palette = usePalette();
   return (
-    <View role="list" aria-label="Watch" style={{ gap: 8 }}>
+    <View role="list" aria-label={texts.watch} style={{ gap: 8 }}>
       {cautions.map((caution) => {
         const { kind, lightId, cures } = caution;
         const text = words.stageWatch(caution, context);

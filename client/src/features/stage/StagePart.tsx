@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { PictureCanvas } from '@/features/picture/PictureCanvas';
 import { PictureProgress } from '@/features/picture/PictureProgress';
 import { useCalm, usePicture } from '@/features/picture/usePicture';
@@ -59,7 +60,7 @@ export function StagePart() {
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <Pressable
           role="button"
-          aria-label="Open the picture"
+          aria-label={texts.openThePicture}
           onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}
         >
           {solution.camera === null ? (
@@ -74,7 +75,7 @@ export function StagePart() {
               }}
             >
               <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-                Meter the face: then the picture stands here.
+                {texts.meterTheFaceThenThe}
               </Txt>
             </View>
           ) : (
@@ -94,11 +95,11 @@ export function StagePart() {
             role="status"
             aria-label={
               its === undefined
-                ? (thing?.name ?? 'Nothing held')
+                ? (thing?.name ?? texts.nothingHeld)
                 : `${words.light(its)}: power ${its.powerText ?? 'none'}`
             }
           >
-            <Txt bold>{its === undefined ? (thing?.name ?? 'Nothing held') : words.light(its)}</Txt>
+            <Txt bold>{its === undefined ? (thing?.name ?? texts.nothingHeld) : words.light(its)}</Txt>
             {its !== undefined && (
               <Txt size="value" bold tone="flash">
                 {its.powerText ?? 'off'}
@@ -109,21 +110,21 @@ export function StagePart() {
             <LightReadout most its={its} light={light} />
           ) : (
             <Txt size="label" tone="quiet">
-              {thing?.said ?? 'Take hold of something on the stage.'}
+              {thing?.said ?? texts.takeHoldOfSomethingOn}
             </Txt>
           )}
           {panel !== undefined && <Txt size="label">{panelDoes === undefined ? '' : words.panel(panelDoes)}</Txt>}
         </View>
       </View>
       <ChoiceList
-        label="Seen"
+        label={texts.seen}
         showLabel={false}
         layout="row"
         value={face}
         onChoose={setFace}
         choices={[
-          { value: 'plan', label: 'From above' },
-          { value: 'side', label: 'From the side' },
+          { value: 'plan', label: texts.fromAbove },
+          { value: 'side', label: texts.fromTheSide },
         ]}
       />
       <StageCanvas
@@ -161,14 +162,14 @@ const UnderStage = memo(function UnderStage({
       {panel !== undefined && <PanelCard key={panel.id} panel={panel} moment={moment} />}
       {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
       <View>
-        <Disclosure title="Add to the stage" summary="Lights, reflectors, panels, windows">
+        <Disclosure title={texts.addToTheStage} summary={texts.lightsReflectorsPanelsWindows}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             {[...LIGHT_ROLES].reverse().map((role) => (
               <ActionButton
                 key={role}
                 icon="lightbulb-outline"
                 label={words.lightRole(role).name}
-                name={`Add to the stage: ${words.lightRole(role).name}`}
+                name={texts.addToTheStage2(words.lightRole(role).name)}
                 onPress={() => addLight(store, actions, setup.id, role)}
               />
             ))}
@@ -176,7 +177,7 @@ const UnderStage = memo(function UnderStage({
           <AddPanel moment={moment} onSelect={onSelect} />
           {setup.panels.length > 0 && (
             <ChoiceList
-              label="On the stage"
+              label={texts.onTheStage}
               value={panel === undefined ? null : `panel:${panel.id}`}
               onChoose={onSelect}
               choices={setup.panels.map((one) => ({
@@ -190,7 +191,7 @@ const UnderStage = memo(function UnderStage({
         <View style={{ paddingTop: 8, alignItems: 'flex-start' }}>
           <ActionButton
             icon="flip-horizontal"
-            label="Mirror the stage"
+            label={texts.mirrorTheStage}
             onPress={() => change(...mirroredStage(setup, moment.now(), moment.newestReadingAt))}
           />
         </View>

@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -66,31 +67,34 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
       figures={
         most
           ? [
-              { label: 'Face', value: its.faceStops === null ? 'none' : formatStops(its.faceStops) },
-              { label: 'Background', value: its.backgroundStops === null ? 'none' : formatStops(its.backgroundStops) },
-              { label: 'Distance', value: formatDistance(light.distanceM, unit), ...told(light.distanceM) },
+              { label: texts.face, value: its.faceStops === null ? 'none' : formatStops(its.faceStops) },
               {
-                label: 'From the nose',
+                label: texts.background,
+                value: its.backgroundStops === null ? 'none' : formatStops(its.backgroundStops),
+              },
+              { label: texts.distance, value: formatDistance(light.distanceM, unit), ...told(light.distanceM) },
+              {
+                label: texts.fromTheNose,
                 value:
                   `${degrees(its.noseDeg)} ${Math.abs(its.noseDeg) < 0.5 ? '' : its.noseDeg < 0 ? 'left' : 'right'}`.trim(),
               },
               {
-                label: 'Softness',
+                label: texts.softness,
                 value: `${degrees(its.softnessDeg)} ${its.softnessDeg < 12 ? 'hard' : its.softnessDeg < 30 ? 'medium' : 'soft'}`,
               },
-              { label: 'Beam there', value: formatDistance(its.beamM, unit) },
+              { label: texts.beamThere, value: formatDistance(its.beamM, unit) },
             ]
           : [
               {
-                label: 'Over the ground',
+                label: texts.overTheGround,
                 value: formatDistance(Math.max(0, its.overGroundM), unit),
                 ...told(its.overGroundM),
               },
-              { label: its.riseDeg < 0 ? 'Under the eyes' : 'Over the eyes', value: degrees(its.riseDeg) },
-              { label: 'Half of its light', value: `within ${degrees(its.halfBeamDeg)}` },
+              { label: its.riseDeg < 0 ? texts.underTheEyes : texts.overTheEyes2, value: degrees(its.riseDeg) },
+              { label: texts.halfOfItsLight, value: texts.within(degrees(its.halfBeamDeg)) },
               ...(spreadStops === null || light.role !== 'key'
                 ? []
-                : [{ label: 'Across the group', value: `${formatStopCount(spreadStops)} stops` }]),
+                : [{ label: texts.acrossTheGroup, value: texts.stops(formatStopCount(spreadStops)) }]),
             ]
       }
     />
@@ -103,29 +107,29 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
   const unit = kit.preferences.distanceUnit;
   return (
     <>
-      <Disclosure title="Type the numbers" summary="Distance, side, height, axis">
+      <Disclosure title={texts.typeTheNumbers} summary={texts.distanceSideHeightAxis}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
           <DistanceDial
-            label="Stage distance"
+            label={texts.stageDistance}
             value={light.distanceM}
             unit={unit}
             onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)}
           />
           <SideDial
-            label="Stage side"
+            label={texts.stageSide}
             value={light.sideDeg}
             onChange={(sideDeg) => changeOne(lightPath(index, 'sideDeg'), sideDeg)}
-            note={light.sideDeg < 0 ? 'left of the camera' : 'right of the camera'}
+            note={light.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
           />
           <HeightDial
-            label="Stage height"
+            label={texts.stageHeight}
             value={light.heightM}
             unit={unit}
             onChange={(heightM) => changeOne(lightPath(index, 'heightM'), heightM)}
-            note="over the aim"
+            note={texts.overTheAim2}
           />
           <NumberDial
-            label="Feathered"
+            label={texts.feathered}
             unit="°"
             value={light.featherDeg}
             least={-80}
@@ -133,11 +137,11 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
             step={5}
             decimals={0}
             onChange={(featherDeg) => changeOne(lightPath(index, 'featherDeg'), featherDeg)}
-            note="axis past the aim"
+            note={texts.axisPastTheAim}
           />
         </View>
       </Disclosure>
-      <Disclosure title="Starting places" summary="In one tap, with the reason">
+      <Disclosure title={texts.startingPlaces} summary={texts.inOneTapWithThe}>
         {placementsFor(setup, index).map((placement) => {
           const { id, settings } = placement;
           const { title, because } = words.placement(placement, { setup, kit });
@@ -149,7 +153,7 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
                   {because}
                 </Txt>
               </View>
-              <ActionButton label="Place" name={`Place: ${title}`} onPress={() => change(...settings)} />
+              <ActionButton label={texts.place} name={texts.place2(title)} onPress={() => change(...settings)} />
             </View>
           );
         })}

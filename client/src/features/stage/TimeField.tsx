@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { StopDial } from '@/ui/StopDial';
 import { TZDate } from '@date-fns/tz';
 import { addMinutes } from 'date-fns/addMinutes';
@@ -34,12 +35,12 @@ export function TimeField({
       date.getMonth() + 1 !== month ||
       date.getDate() !== day ||
       date.getHours() !== hour
-      ? failure('Write day and time such as 2026-02-27 16:40.')
+      ? failure(texts.writeDayAndTimeSuch)
       : success(date.getTime());
   };
   return (
     <StopDial
-      label="Day and time there"
+      label={texts.dayAndTimeThere}
       text={format(time, 'yyyy-MM-dd HH:mm')}
       note={zone}
       parse={parse}

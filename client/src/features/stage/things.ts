@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 
 import type { Kit } from '@sphene/core/gear';
@@ -126,7 +127,11 @@ function lightThings(facts: StageFacts): Thing[] {
         at,
         deg: light.sideDeg,
         faces: ['plan', 'side'],
-        said: `${formatDistance(light.distanceM, unit)}, ${saySide(light.sideDeg)}, ${formatDistance(light.heightM, unit)} over the aim`,
+        said: texts.overTheAim(
+          formatDistance(light.distanceM, unit),
+          saySide(light.sideDeg),
+          formatDistance(light.heightM, unit),
+        ),
         moveTo: (place, free) => settings(snappedStand(place, aim, facts, free, MOST_LIGHT_M)),
         nudge: (key, fine) => {
           const next = nudged(light, key, fine, unit, MOST_LIGHT_M, 0.3);
@@ -135,10 +140,10 @@ function lightThings(facts: StageFacts): Thing[] {
       },
       {
         id: `turn:light:${light.id}`,
-        name: `Axis of ${name}`,
+        name: texts.axisOf(name),
         deg: light.featherDeg,
         faces: ['plan'],
-        said: light.featherDeg === 0 ? 'points at its aim' : `${Math.abs(light.featherDeg)}° past its aim`,
+        said: light.featherDeg === 0 ? texts.pointsAtItsAim : texts.pastItsAim(Math.abs(light.featherDeg)),
         at: { x: at.x - forward.x * TURN_M, y: at.y - forward.y * TURN_M, z: at.z - forward.z * TURN_M },
         moveTo: (place, free) => {
           const deg = wrapDeg(angleOf(minus(at, place)) - angleOf(minus(aim, at)));
@@ -183,7 +188,11 @@ function panelThings(facts: StageFacts): Thing[] {
         at,
         deg: panel.sideDeg,
         faces: ['plan', 'side'],
-        said: `${formatDistance(panel.distanceM, unit)}, ${saySide(panel.sideDeg)}, ${formatDistance(panel.heightM, unit)} over the eyes`,
+        said: texts.overTheEyes(
+          formatDistance(panel.distanceM, unit),
+          saySide(panel.sideDeg),
+          formatDistance(panel.heightM, unit),
+        ),
         moveTo: (place, free) => put(snappedStand(place, EYES, facts, free, MOST_PANEL_M, 0.2)),
         nudge: (key, fine) => {
           const next = nudged(panel, key, fine, unit, MOST_PANEL_M, 0.2);
@@ -192,10 +201,10 @@ function panelThings(facts: StageFacts): Thing[] {
       },
       {
         id: `turn:panel:${panel.id}`,
-        name: `Front of ${name}`,
+        name: texts.frontOf(name),
         deg: panel.turnedDeg,
         faces: ['plan'],
-        said: panel.turnedDeg === 0 ? 'looks at the face' : `turned ${Math.abs(panel.turnedDeg)}°`,
+        said: panel.turnedDeg === 0 ? texts.looksAtTheFace : texts.turned(Math.abs(panel.turnedDeg)),
         at: { x: at.x - Math.sin(front) * TURN_M, y: at.y, z: at.z - Math.cos(front) * TURN_M },
         moveTo: (place, free) => {
           const deg = wrapDeg(angleOf(minus(at, place)) - angleOf(minus(EYES, at)));
@@ -239,7 +248,7 @@ function lampThings(facts: StageFacts): Thing[] {
 
 /** How far others are turned towards the person in focus, in words. */
 export const sayOthers = (deg: number): string =>
-  deg === 0 ? 'look at the camera' : `turned ${Math.abs(deg)}° ${deg > 0 ? 'inward' : 'away'}`;
+  deg === 0 ? texts.lookAtTheCamera : `turned ${Math.abs(deg)}° ${deg > 0 ? 'inward' : 'away'}`;
 
 /**
  * Everyone beside the person in focus is turned by the first of them; its handle lies behind the head, clear of
@@ -257,7 +266,7 @@ function othersThing({ setup }: StageFacts): Thing[] {
   return [
     {
       id: 'others',
-      name: rest.length > 0 ? 'Others' : 'Second person',
+      name: rest.length > 0 ? texts.others : texts.secondPerson,
       at: { x: at.x - Math.sin(nose) * NOSE_M, y: at.y, z: at.z - Math.cos(nose) * NOSE_M },
       deg: turnDeg,
       faces: ['plan'],
@@ -308,11 +317,11 @@ export function stageThings(facts: StageFacts): Thing[] {
     ...lampThings(facts),
     {
       id: 'subject',
-      name: 'Face',
+      name: texts.face,
       at: { x: Math.sin(nose) * NOSE_M, y: 0, z: Math.cos(nose) * NOSE_M },
       deg: stage.subject.turnDeg,
       faces: ['plan'],
-      said: stage.subject.turnDeg === 0 ? 'looks at the camera' : `turned ${saySide(stage.subject.turnDeg)}`,
+      said: stage.subject.turnDeg === 0 ? texts.looksAtTheCamera : texts.turned2(saySide(stage.subject.turnDeg)),
       moveTo: (place, free) => turn(free ? angleOf(place) : snapAngle(angleOf(place), 0)),
       nudge: (key, fine) =>
         key === 'ArrowLeft' || key === 'ArrowRight'
@@ -324,12 +333,12 @@ export function stageThings(facts: StageFacts): Thing[] {
     ...othersThing(facts),
     {
       id: 'camera',
-      name: 'Camera',
+      name: texts.camera,
       at: { x: 0, y: stage.cameraUpM, z: stage.cameraM },
       deg: 0,
       faces: ['plan', 'side'],
       said:
-        `${formatDistance(stage.cameraM, unit)} from the subject, ` +
+        texts.fromTheSubject(formatDistance(stage.cameraM, unit)) +
         `${formatDistance(Math.abs(stage.cameraUpM), unit)} ${stage.cameraUpM < 0 ? 'under' : 'over'} the ` +
         'eyes',
       moveTo: ({ y, z }, free) => camera(free ? z : snapTo(z, by), free ? y : snapTo(y, by / 2)),
@@ -348,12 +357,12 @@ export function stageThings(facts: StageFacts): Thing[] {
     },
     {
       id: 'background',
-      name: 'Background',
+      name: texts.background,
       at: { x: 0, y: 0, z: -backgroundM },
       deg: 0,
       faces: ['plan', 'side'],
       said:
-        setup.backgroundM === null ? 'distance not said' : `${formatDistance(backgroundM, unit)} behind the subject`,
+        setup.backgroundM === null ? texts.distanceNotSaid : texts.behindTheSubject(formatDistance(backgroundM, unit)),
       moveTo: ({ z }, free) => background(free ? -z : snapTo(-z, 5 * by)),
       nudge: (key, fine) =>
         key === 'ArrowUp' || key === 'ArrowDown'
@@ -376,7 +385,7 @@ export function stageThings(facts: StageFacts): Thing[] {
     ];
     things.push({
       id: 'sun',
-      name: 'Sun',
+      name: texts.sun,
       at: place,
       deg: sun.sideDeg,
       faces: ['plan', 'side'],

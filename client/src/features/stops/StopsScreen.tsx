@@ -1,3 +1,4 @@
+import { texts } from './texts';
 import { words } from '@/language/words';
 import { IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/shell/Screen';
@@ -14,7 +15,7 @@ import { answerStops } from '@sphene/core/notation';
 const KEYS: readonly (readonly { text: string; say?: string; wide?: boolean }[])[] = [
   [
     { text: 'f/' },
-    { text: '1/', say: 'one over' },
+    { text: '1/', say: texts.oneOver },
     { text: 'ISO ', say: 'ISO' },
     { text: ' Ws', say: 'watt-seconds' },
     { text: ' m', say: 'metres' },
@@ -23,15 +24,21 @@ const KEYS: readonly (readonly { text: string; say?: string; wide?: boolean }[])
     { text: '7' },
     { text: '8' },
     { text: '9' },
-    { text: '⅓', say: 'and one third' },
-    { text: '⅔', say: 'and two thirds' },
+    { text: '⅓', say: texts.andOneThird },
+    { text: '⅔', say: texts.andTwoThirds },
   ],
-  [{ text: '4' }, { text: '5' }, { text: '6' }, { text: ' + ', say: 'brighter by' }, { text: ' − ', say: 'darker by' }],
-  [{ text: '1' }, { text: '2' }, { text: '3' }, { text: ':', say: 'ratio to' }, { text: ' %', say: 'percent' }],
+  [
+    { text: '4' },
+    { text: '5' },
+    { text: '6' },
+    { text: ' + ', say: texts.brighterBy },
+    { text: ' − ', say: texts.darkerBy },
+  ],
+  [{ text: '1' }, { text: '2' }, { text: '3' }, { text: ':', say: texts.ratioTo }, { text: ' %', say: 'percent' }],
   [
     { text: '.', say: 'point' },
     { text: '0' },
-    { text: '½', say: 'and a half' },
+    { text: '½', say: texts.andAHalf },
     { text: ' to ', say: 'to', wide: true },
   ],
 ];
@@ -76,15 +83,15 @@ export function StopsScreen() {
     </Pressable>
   );
   return (
-    <Screen title="Stop arithmetic" place="Apertures, shutters, ISO, power, distance, ratios" up="back">
+    <Screen title={texts.stopArithmetic} place={texts.aperturesShuttersIsoPowerDistance} up="back">
       <ScrollView
         contentContainerStyle={{ padding: 16, gap: 12, maxWidth: 560, width: '100%', alignSelf: 'center' }}
         keyboardShouldPersistTaps="handled"
       >
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
           <TextInput
-            accessibilityLabel="How many stops"
-            placeholder="f/5 to f/7.1"
+            accessibilityLabel={texts.howManyStops}
+            placeholder={'f/5 to f/7.1'}
             value={text}
             onChangeText={setText}
             mode="outlined"
@@ -94,18 +101,14 @@ export function StopsScreen() {
           />
           <IconButton
             icon="backspace-outline"
-            name="Take the last character away"
+            name={texts.takeTheLastCharacterAway}
             onPress={() => setText(text.slice(0, -1).trimEnd())}
             disabled={text === ''}
           />
           <IconButton icon="close" name="Clear" onPress={() => setText('')} disabled={text === ''} />
         </View>
         <View role="status" aria-live="polite" style={{ gap: 8, minHeight: 148 }}>
-          {answer === null && (
-            <Txt tone="quiet">
-              Ask for the step between two values, a value moved by stops, or a ratio. Plus is brighter.
-            </Txt>
-          )}
+          {answer === null && <Txt tone="quiet">{texts.askForTheStepBetween}</Txt>}
           {answer !== null && !answer.ok && <Txt tone="quiet">{words.stopFault(answer.reason)}</Txt>}
           {said !== null && (
             <>
@@ -114,7 +117,7 @@ export function StopsScreen() {
               </Txt>
               <View
                 role="list"
-                aria-label="In all notations"
+                aria-label={texts.inAllNotations}
                 style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20, rowGap: 4 }}
               >
                 {said.notations.map(({ name, text: figure }) => (
@@ -129,20 +132,20 @@ export function StopsScreen() {
             </>
           )}
         </View>
-        <View role="group" aria-label="Keys" style={{ gap: 6 }}>
+        <View role="group" aria-label={texts.keys} style={{ gap: 6 }}>
           {KEYS.map((row) => (
             <View key={row[0]?.text} style={{ flexDirection: 'row', gap: GAP_PX }}>
               {row.map(key)}
             </View>
           ))}
         </View>
-        <Heading level={3}>Such as</Heading>
+        <Heading level={3}>{texts.suchAs}</Heading>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {EXAMPLES.map((example) => (
             <Pressable
               key={example}
               role="button"
-              aria-label={`Ask ${example}`}
+              aria-label={texts.ask(example)}
               onPress={() => setText(example)}
               style={{
                 minHeight: TOUCH,

@@ -1,3 +1,4 @@
+import { texts } from '../texts';
 import { words } from '@/language/words';
 import { useSetupView } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
@@ -51,7 +52,7 @@ function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | null; onS
   return (
     <Pressable
       role="button"
-      aria-label={`Meter a place in ${frame.name}; arrow keys move it`}
+      aria-label={texts.meterAPlaceInArrow(frame.name)}
       {...(keys as object)}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
       onPress={({ nativeEvent }) => {
@@ -136,7 +137,7 @@ export function FrameView({ frame }: { frame: Frame }) {
       ]);
   };
   return (
-    <View role="group" aria-label={`Frame ${frame.name}`} style={{ gap: 8 }}>
+    <View role="group" aria-label={texts.frame(frame.name)} style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
         <View style={{ flex: 1 }}>
           <Txt bold>{settings}</Txt>
@@ -144,28 +145,28 @@ export function FrameView({ frame }: { frame: Frame }) {
             {frame.name}
             {frame.takenAt === null ? '' : `, taken ${frame.takenAt.replace('T', ' ')} by the camera's clock`}
             {frame.settingsFrom === 'typed'
-              ? ', settings typed'
+              ? texts.settingsTyped
               : frame.settingsFrom === 'simulated'
-                ? ', simulated camera'
+                ? texts.simulatedCamera
                 : ''}
           </Txt>
         </View>
         <IconButton
           icon="trash-can-outline"
-          name={`Strike out frame ${frame.name}`}
+          name={texts.strikeOutFrame(frame.name)}
           onPress={() => actions.strike('frame', frame.id, true)}
         />
       </View>
       <Sampler frame={frame} spot={spot} onSpot={setSpot} />
       {spot === null ? (
-        <Txt tone="quiet">Tap a place in the picture to meter it.</Txt>
+        <Txt tone="quiet">{texts.tapAPlaceInThe}</Txt>
       ) : place === null ? (
-        <Txt role="status">Metering …</Txt>
+        <Txt role="status">{texts.metering}</Txt>
       ) : (
         <Txt role="status" bold>
           {place.clipped
-            ? `Clipped here: at least ${formatStops(place.placementStops)} stops. A darker frame tells more.`
-            : `${formatStops(place.placementStops)} stops from mid grey ` +
+            ? texts.clippedHereAtLeastStops(formatStops(place.placementStops))
+            : texts.stopsFromMidGrey(formatStops(place.placementStops)) +
               `here${Math.abs(place.placementStops) < 0.05 ? '' : place.placementStops > 0 ? ', brighter' : ', darker'}.`}
         </Txt>
       )}
@@ -173,14 +174,14 @@ export function FrameView({ frame }: { frame: Frame }) {
         <>
           <ToneChooser value={tone} onChange={setTone} />
           <ChoiceList
-            label="As a reading of"
+            label={texts.asAReadingOf}
             layout="scroll"
             value={activePointId}
             onChoose={activatePoint}
             choices={solution.points.map(({ pointId, name }) => ({ value: pointId, label: name }))}
           />
           <ActionButton
-            label={`Take it for ${point?.name.toLowerCase() ?? 'the point'}`}
+            label={`Take it for ${point?.name.toLowerCase() ?? texts.thePoint}`}
             kind="primary"
             onPress={take}
           />
@@ -195,7 +196,7 @@ export function FrameView({ frame }: { frame: Frame }) {
                 .
               </Txt>
               <ActionButton
-                label={`Take its colour for ${point?.name.toLowerCase() ?? 'the point'}`}
+                label={`Take its colour for ${point?.name.toLowerCase() ?? texts.thePoint}`}
                 onPress={takeColour}
               />
             </View>

@@ -1,3 +1,4 @@
+import { texts } from '../texts';
 import { useSetupView } from '@/setupView/setupContext';
 import { useDevices } from '@/setupView/useDevices';
 import { useActions } from '@/store/application';
@@ -18,9 +19,8 @@ import type { ExposureSettings } from '@sphene/core/photometry';
 import { FrameView } from './FrameView';
 
 const REASONS = {
-  'too large': 'This file is over 120 MB. Export a JPEG from the camera or the raw converter and choose that.',
-  'no picture':
-    'This file is not a picture that the browser can open, or it is damaged. Choose a JPEG as the camera writes it.',
+  'too large': texts.thisFileIsOver120,
+  'no picture': texts.thisFileIsNotA,
 } as const;
 
 /** Asks for the settings of a picture that does not tell them. */
@@ -35,31 +35,31 @@ function AskSettings({
 }) {
   const [settings, setSettings] = useState<ExposureSettings>({ av: opened.av, tv: opened.tv, sv: opened.sv });
   return (
-    <View role="group" aria-label="Settings of the frame" style={{ gap: 8 }}>
+    <View role="group" aria-label={texts.settingsOfTheFrame} style={{ gap: 8 }}>
       <Txt>{opened.name} does not tell its exposure. Set what the camera was at.</Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <ApertureDial
-          label="Frame aperture"
+          label={texts.frameAperture}
           value={settings.av}
           increment="third"
           onChange={(av) => setSettings({ ...settings, av })}
         />
         <ShutterDial
-          label="Frame shutter"
+          label={texts.frameShutter}
           value={settings.tv}
           increment="third"
           onChange={(tv) => setSettings({ ...settings, tv })}
         />
         <IsoDial
-          label="Frame ISO"
+          label={texts.frameIso}
           value={settings.sv}
           increment="third"
           onChange={(sv) => setSettings({ ...settings, sv })}
         />
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <ActionButton label="Keep the frame" kind="primary" grow onPress={() => onDone(settings)} />
-        <ActionButton label="Leave it" onPress={onLeave} />
+        <ActionButton label={texts.keepTheFrame} kind="primary" grow onPress={() => onDone(settings)} />
+        <ActionButton label={texts.leaveIt} onPress={onLeave} />
       </View>
     </View>
   );
@@ -111,8 +111,7 @@ export function TestFrames() {
     noKeyboard: true,
     onDrop: ([file], rejected) => {
       if (file !== undefined) void open(file);
-      else if (rejected.length > 0)
-        setProblem('Test frames are JPEG pictures. Export one from the camera or the raw converter and choose that.');
+      else if (rejected.length > 0) setProblem(texts.testFramesAreJpegPictures);
     },
   });
   const stop = () => {
@@ -123,7 +122,7 @@ export function TestFrames() {
   const shown = frames.find(({ id }) => id === chosen) ?? frames.at(-1);
   return (
     <div
-      {...getRootProps({ role: 'group', 'aria-label': 'Test frames' })}
+      {...getRootProps({ role: 'group', 'aria-label': texts.testFrames })}
       style={{
         display: 'flex',
         flexDirection: 'column',
@@ -132,24 +131,24 @@ export function TestFrames() {
         outline: isDragActive ? `2px dashed ${palette.accent}` : 'none',
       }}
     >
-      <input {...getInputProps({ 'aria-label': 'Test frame file' })} />
-      <Heading size="value">Test frames</Heading>
+      <input {...getInputProps({ 'aria-label': texts.testFrameFile })} />
+      <Heading size="value">{texts.testFrames}</Heading>
       <Txt tone="quiet">
-        {wide ? 'Drop a JPEG here, or choose one' : 'Choose a JPEG'} and tap a place in it: its tone becomes a reading.
-        A small copy is kept with the setup; the original stays on this device.
+        {wide ? texts.dropAJpegHereOr : texts.chooseAJpeg} and tap a place in it: its tone becomes a reading. A small
+        copy is kept with the setup; the original stays on this device.
       </Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
         <ActionButton
-          label="Import a test frame"
+          label={texts.importATestFrame}
           icon="image-plus-outline"
           onPress={pick}
           disabled={progress !== null}
         />
         {cameras.map(({ id, name }) => (
-          <ActionButton key={id} label={`Release ${name.toLowerCase()}`} onPress={() => void devices.release(id)} />
+          <ActionButton key={id} label={texts.release(name.toLowerCase())} onPress={() => void devices.release(id)} />
         ))}
         {progress !== null && <Txt role="status">{progress} …</Txt>}
-        {progress !== null && <ActionButton label="Stop" onPress={stop} />}
+        {progress !== null && <ActionButton label={texts.stop} onPress={stop} />}
       </View>
       {problem !== null && (
         <Txt tone="danger" role="alert">
@@ -170,7 +169,7 @@ export function TestFrames() {
               key={id}
               label={name}
               kind={id === shown?.id ? 'secondary' : 'plain'}
-              name={`Show ${name}`}
+              name={texts.show(name)}
               onPress={() => setChosen(id)}
             />
           ))}

@@ -1,0 +1,32 @@
+import { catalogue } from '@/language/language';
+
+/** What `account` says in words of its own. */
+export const texts = catalogue({
+  aNewSetupKeepsFirst: 'A new setup keeps first',
+  aperture: 'Aperture',
+  apertureShutter: 'Aperture, shutter',
+  asTheDevice: 'As the device',
+  dark: 'Dark',
+  dim: 'Dim',
+  distancesIn: 'Distances in',
+  feet: 'Feet',
+  forBrightSun: 'for bright sun',
+  forDusk: 'for dusk',
+  glare: 'Glare',
+  halves: 'Halves',
+  keys: 'Keys',
+  mainsForLampsThatFlicker: 'Mains, for lamps that flicker',
+  metres: 'Metres',
+  settings: 'Settings',
+  shutter: 'Shutter',
+  sparesNightVision: 'spares night vision',
+  tenths: 'Tenths',
+  theHandMeterShows: 'The hand meter shows',
+  theIsoGivesWayFirst: 'the ISO gives way first',
+  themeOnThisDevice: 'Theme, on this device',
+  thenApertureTheShutterGives: 'then aperture; the shutter gives way first',
+  thenIsoTheApertureGives: 'then ISO; the aperture gives way first',
+  thenIsoTheShutterGives: 'then ISO; the shutter gives way first',
+  thirds: 'Thirds',
+  youSayTheLookAs: 'You say the look as',
+});

@@ -1,0 +1,21 @@
+import { catalogue } from '@/language/language';
+
+/** What `setup` says in words of its own. */
+export const texts = catalogue({
+  answer: 'Answer',
+  choose: 'Choose',
+  itIsSet: 'It is set',
+  ladder: 'Ladder',
+  log: 'Log',
+  meter: 'Meter',
+  openingTheSetup: 'Opening the setup.',
+  partsOfTheSetup: 'Parts of the setup',
+  read: 'Read',
+  setup: 'Setup',
+  stage: 'Stage',
+  stageAndLog: 'Stage and log',
+  steps: 'Steps',
+  stopArithmetic: 'Stop arithmetic',
+  takeTheLastThingBack: 'Take the last thing back',
+  waysOut: 'Ways out',
+});

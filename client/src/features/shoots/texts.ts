@@ -1,0 +1,32 @@
+import { catalogue } from '@/language/language';
+
+/** What `shoots` says in words of its own. */
+export const texts = catalogue({
+  addASetup: 'Add a setup',
+  addASetupAt: (title: string) => `Add a setup at ${title}`,
+  addASpot: 'Add a spot',
+  date: 'Date',
+  deleteIt: (title: string) => `Delete ${title}`,
+  flashInBalanceWithThe: 'Flash in balance with the light that is there',
+  giveItANameOf: 'Give it a name of 1 to 120 letters.',
+  importASetup: 'Import a setup',
+  lookingForYourShoots: 'Looking for your shoots.',
+  makeTheShoot: 'Make the shoot',
+  mayStayEmpty: 'May stay empty.',
+  name: 'Name',
+  name2: (label: string) => `${label} name`,
+  newShoot: 'New shoot',
+  noShootsYetMakeOne: 'No shoots yet. Make one for the next evening, or import a setup that someone sent you.',
+  noSpotsYetAddOne: 'No spots yet. Add one for each place in the light.',
+  noSpotsYetOpenThe: 'No spots yet. Open the shoot to add one.',
+  open: (title: string) => `Open ${title}`,
+  place: 'Place',
+  shoot: 'Shoot',
+  spot: 'Spot',
+  stopArithmetic: 'Stop arithmetic',
+  theLogSTimesAre: "The log's times are shown in it.",
+  thisFileIsTooLarge: 'This file is too large for a setup file. Choose a file that Export wrote.',
+  timeZoneOfThePlace: 'Time zone of the place',
+  whoOrWhatItIs: 'Who or what it is, so that you find it again.',
+  yearMonthDayTheDay: 'Year-month-day, the day at the place.',
+});

@@ -1,0 +1,21 @@
+import { catalogue } from '@/language/language';
+
+/** What `stops` says in words of its own. */
+export const texts = catalogue({
+  andAHalf: 'and a half',
+  andOneThird: 'and one third',
+  andTwoThirds: 'and two thirds',
+  aperturesShuttersIsoPowerDistance: 'Apertures, shutters, ISO, power, distance, ratios',
+  ask: (example: string) => `Ask ${example}`,
+  askForTheStepBetween: 'Ask for the step between two values, a value moved by stops, or a ratio. Plus is brighter.',
+  brighterBy: 'brighter by',
+  darkerBy: 'darker by',
+  howManyStops: 'How many stops',
+  inAllNotations: 'In all notations',
+  keys: 'Keys',
+  oneOver: 'one over',
+  ratioTo: 'ratio to',
+  stopArithmetic: 'Stop arithmetic',
+  suchAs: 'Such as',
+  takeTheLastCharacterAway: 'Take the last character away',
+});

@@ -1,0 +1,31 @@
+import { catalogue } from '@/language/language';
+
+/** What `setupView` says in words of its own. */
+export const texts = catalogue({
+  aTestFrameCameFrom: (name: string) => `A test frame came from ${name}.`,
+  ambient: 'Ambient',
+  camera: 'Camera',
+  check: 'Check',
+  connectAMeterFirstFiring: 'Connect a meter first: firing makes it read.',
+  ctrlZOrCmdZ: 'Ctrl Z or Cmd Z',
+  doTheNextThing: 'do the next thing',
+  goToAmbientLookCamera: 'go to Ambient, Look, Camera, Lights, Stage, Check, Log',
+  itIsRight: 'It is right',
+  leaveADialAsIt: 'leave a dial as it was',
+  lights: 'Lights',
+  log: 'Log',
+  look: 'Look',
+  moreAfterThis: (more: number) => ` ${more} more after this.`,
+  openASetupAndPress: (name: string, text: string) => `${name}: ${text}. Open a setup and press again to keep it.`,
+  openASetupFirstIts: 'Open a setup first: its settings are used, and the frame is kept there.',
+  openASetupFirstThen: (name: string) => `${name}: open a setup first, then release again.`,
+  stage: 'Stage',
+  stepTheDialOrThe: 'step the dial or the control that has the focus',
+  strikeItOut: 'Strike it out',
+  takeTheLastThingBack: 'take the last thing back (outside a text field)',
+  takeWhatWasTyped: 'take what was typed',
+  theDeviceGatewayRefusedLook: 'The device gateway refused. Look for devices again.',
+  thePictureDidNotArrive: (name: string) => `${name}: the picture did not arrive whole. Release again.`,
+  theServerCannotBeReached: 'The server cannot be reached, so devices cannot either. Readings can still be typed.',
+  withTheFlashFrom: (text: string, name: string) => `${text} with the flash, from ${name}.`,
+});

@@ -1,0 +1,25 @@
+import { catalogue } from '@/language/language';
+
+/** What `shell` says in words of its own. */
+export const texts = catalogue({
+  changesWaitOnThisDevice: (waiting: number) => `${waiting} changes wait on this device and go when it is back.`,
+  everythingIsKept: 'Everything is kept.',
+  everythingIsSaved: 'Everything is saved',
+  notHere: 'Not here',
+  notSynced: 'Not synced',
+  offline: 'Offline',
+  onThisDevice: (waiting: number) => `${waiting} on this device`,
+  opening: 'Opening.',
+  saved: 'Saved',
+  saving: 'Saving',
+  sphene: (title: string) => `${title} · Sphene`,
+  theServerDidNotTake:
+    'The server did not take the last changes. They are kept on this device; export the setup to be safe.',
+  theServerIsOutOf: 'The server is out of reach. ',
+  thereIsNothingAtThis:
+    'There is nothing at this address on this account. It may have been deleted, or not have arrived on this device yet.',
+  thisScreenIsNotOn:
+    'This screen is not on the device yet and the server cannot be reached. What you entered is kept. Connect, then try again.',
+  toTheShoots: 'To the shoots',
+  tryAgain: 'Try again',
+});
