@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-/** How many times slower than usual this machine is held: waits for a state last that much longer before they give up. */
+/** How many times slower than usual this machine is: waits for a state last that much longer before they give up. */
 const SLOWER = Number(process.env['SLOW'] ?? 1);
 
 export default defineConfig({

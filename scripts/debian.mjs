@@ -54,10 +54,3 @@ export function ensurePackages({ chromium = false } = {}) {
   }
   if (!apt('install', '--no-install-recommends', ...missing)) throw new Error(`apt-get failed. ${byHand}`);
 }
-
-/** Installs a Debian package for a command that one script alone wants. */
-export function ensureCommand(command, packageName) {
-  if (spawnSync('which', [command]).status === 0) return;
-  apt('update');
-  if (!apt('install', '--no-install-recommends', packageName)) throw new Error(`Install by hand: ${packageName}.`);
-}

@@ -58,7 +58,7 @@ export function ShootsScreen() {
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   return (
     <Screen
-      title={'Sphene'}
+      title="Sphene"
       place={texts.flashInBalanceWithThe}
       actions={
         <>
