@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 
 import { SCREENS } from './screens';
-import { SLOWER, WIDE, expect, test } from './stack';
+import { WIDE, expect, test } from './stack';
 
 /** Parts whose folded parts are opened first. */
 const FOLDED = ['Look', 'Camera', 'Lights', 'Stage'];
@@ -28,7 +28,6 @@ for (const theme of ['Glare', 'Dark', 'Dim'])
     ['wide', WIDE],
   ] as const)
     test(`axe finds nothing: ${theme}, ${size}`, async ({ page, stack }) => {
-      test.setTimeout(180_000 * SLOWER);
       await page.setViewportSize(viewport);
       await page.goto(`${stack.url}/settings`);
       await page.getByRole('radio', { name: theme }).click();

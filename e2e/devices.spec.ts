@@ -2,7 +2,7 @@ import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 
 import { startOwnStandIns } from '../scripts/standIns.mjs';
-import { SLOWER, SetupPage, Stack, TERRACE, WIDE, expect, test as base } from './stack';
+import { SetupPage, Stack, TERRACE, WIDE, expect, test as base } from './stack';
 
 type StandIns = Awaited<ReturnType<typeof startOwnStandIns>>;
 const endOf = async (device: ChildProcess) => {
@@ -123,7 +123,6 @@ test('the meter is pressed on its own page too', async ({ page, context, reach, 
 });
 
 test('three lights led through by the simulated devices, from nothing to balanced', async ({ page, reach }) => {
-  test.setTimeout(150_000 * SLOWER);
   const setup = new SetupPage(page);
   await setup.open(reach, TERRACE);
   let ambient = await setup.part('Ambient');

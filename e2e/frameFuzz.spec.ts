@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 
-import { SLOWER, expect, test } from './stack';
+import { expect, test } from './stack';
 
 const SCRIPTS = path.join(import.meta.dirname, '../client/dist/_expo/static/js/web');
 
@@ -9,7 +9,6 @@ const SCRIPTS = path.join(import.meta.dirname, '../client/dist/_expo/static/js/w
 const FILES = Number(process.env['FUZZ_FILES'] ?? 2000);
 
 test(`${FILES} damaged pictures give a frame or a reason, and never break the worker`, async ({ page, stack }) => {
-  test.setTimeout(180_000 * SLOWER);
   const script = readdirSync(SCRIPTS).find((name) => /^frame-.*\.js$/.test(name)) ?? '';
   const picture = readFileSync(path.join(import.meta.dirname, 'fixtures/terrace.jpg')).toString('base64');
   await page.goto(stack.url);

@@ -5,7 +5,7 @@ import ts from 'typescript';
 
 import { pseudoText } from '@sphene/core/words';
 import { SCREENS } from './screens';
-import { SLOWER, expect, test } from './stack';
+import { expect, test } from './stack';
 
 const ENGLISH = path.resolve(import.meta.dirname, '../core/src/english');
 const LANGUAGE_KEY = 'sphene.language';
@@ -61,7 +61,6 @@ function unmarked(text: string): string {
 }
 
 test('in another language nothing that the core says is left as it was', async ({ page, stack }) => {
-  test.setTimeout(240_000 * SLOWER);
   const pieces = piecesOfEnglish();
   expect(pieces.length).toBeGreaterThan(300);
   await page.addInitScript((key) => localStorage.setItem(key, 'x-pseudo'), LANGUAGE_KEY);

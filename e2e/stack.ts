@@ -71,8 +71,6 @@ export class Stack {
 
 export const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
 export const TERRACE = '/setup/019c9c00-0000-7000-8000-000000000012';
-/** How many times slower than usual the machine is: waits for a state last that much longer before they give up. */
-export const SLOWER = Number(process.env['SLOW'] ?? 1);
 export const WIDE = { width: 1280, height: 800 };
 
 /** A setup on screen, through what a person sees and touches. */

@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { decode } from 'fast-png';
 
-import { SLOWER, HALL, type SetupPage, WIDE, expect, pressOnceShown, test } from './stack';
+import { HALL, type SetupPage, WIDE, expect, pressOnceShown, test } from './stack';
 
 const PICTURE = HALL.replace('/setup/', '/picture/');
 const handle = (page: Page, name: string) => page.getByRole('slider', { name, exact: true }).filter({ visible: true });
 const progress = (page: Page, state: string | RegExp) =>
   page.getByRole('status', { name: state }).filter({ visible: true }).first();
-const finished = (page: Page) => expect(progress(page, 'Picture: finished')).toBeVisible({ timeout: 45_000 * SLOWER });
+const finished = (page: Page) => expect(progress(page, 'Picture: finished')).toBeVisible();
 const picture = (page: Page) =>
   page
     .getByRole('img', { name: /^Picture\. / })
@@ -265,7 +265,7 @@ test('rendering is stopped and goes on; meanwhile the stage answers', async ({ p
   await setup.part('Stage');
   await pressOnceShown(page, 'Stop refining the picture');
   await expect(progress(page, /Picture: (stopped, coarse|setting the scene)/)).toBeVisible();
-  await expect(progress(page, 'Picture: stopped, coarse')).toBeVisible({ timeout: 30_000 * SLOWER });
+  await expect(progress(page, 'Picture: stopped, coarse')).toBeVisible();
   // what moves is rendered again at once
   await handle(page, 'Key A').press('ArrowRight');
   await expect(handle(page, 'Key A')).toHaveAttribute('aria-valuenow', '45');
@@ -273,7 +273,7 @@ test('rendering is stopped and goes on; meanwhile the stage answers', async ({ p
   const stopped = pressOnceShown(page, 'Stop refining the picture');
   await handle(page, 'Key A').press('ArrowRight');
   await stopped;
-  await expect(progress(page, 'Picture: stopped, coarse')).toBeVisible({ timeout: 30_000 * SLOWER });
+  await expect(progress(page, 'Picture: stopped, coarse')).toBeVisible();
   await page.getByRole('button', { name: 'Go on with the picture' }).click();
   await finished(page);
 });
