@@ -10,7 +10,7 @@ const thingsOf = (setup: Setup): Thing[] =>
   stageThings({
     setup,
     kit: SAMPLE_KIT,
-    solution: solve(setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(NOW)),
+    numbers: solve(setup, SAMPLE_KIT, SAMPLE_HALL.readings, new Date(NOW)),
     now: () => NOW,
     newestReadingAt: '2026-02-27T13:12:00Z',
     sunRingM: 1.9,

@@ -11,7 +11,7 @@ import type { ReadText, StopAnswer } from '../src/notation';
 import type { Outcome } from '../src/photometry';
 import type { Setup } from '../src/setup';
 import { type Solution, solve } from '../src/solution';
-import type { Placement, StageCaution } from '../src/stage';
+import type { Placement, StageCure, StageWatch } from '../src/stage';
 import type { Words, WordsContext } from '../src/words';
 
 /**
@@ -34,8 +34,10 @@ export function said(solution: Solution, words: Words, context: WordsContext) {
   const statement = (figures: Solution['look']['wanted']) =>
     figures === null ? null : { ...figures, words: words.lookInWords(figures.holdBackStops) };
   const { advice, sources, mixed, whiteBalance } = colour;
+  const { stageCures, groupCures: _told, ...numbersAndAdvice } = solution;
+  const { watches, ...standing } = stage;
   return {
-    ...solution,
+    ...numbersAndAdvice,
     look: {
       ...look,
       wanted: statement(look.wanted),
@@ -92,7 +94,7 @@ export function said(solution: Solution, words: Words, context: WordsContext) {
         : {
             ...group,
             people: group.people.map(({ id, stops }) => ({ name: words.personPlace(id), stops })),
-            cures: group.cures.map((cure) => ({
+            cures: solution.groupCures.map((cure) => ({
               id: cure.id,
               title: words.groupCure(cure, context),
               spreadStops: cure.spreadStops,
@@ -108,13 +110,13 @@ export function said(solution: Solution, words: Words, context: WordsContext) {
       return { ...rest, name: words.panelName(panel), text: words.panel(panel) };
     }),
     stage: {
-      ...stage,
+      ...standing,
       lights: stage.lights.map(({ role, group: letter, ...light }) => ({
         ...light,
         name: words.light({ role, group: letter }),
       })),
       sun: stage.sun === null ? null : { ...stage.sun, text: words.sun(stage.sun) },
-      cautions: stage.cautions.map((caution) => saidStageCaution(caution, words, context)),
+      cautions: watches.map((watch) => saidWatch(watch, curesOf(stageCures, watch), words, context)),
     },
     points: points.map((point) => saidPoint(point, words, context, lightNamed)),
     dome: dome === null ? null : { ...dome, text: words.dome(dome) },
@@ -215,12 +217,15 @@ function saidDisagreement(one: Disagreement, words: Words, context: WordsContext
   };
 }
 
-export function saidStageCaution(caution: StageCaution, words: Words, context: WordsContext) {
+const curesOf = (cures: Solution['stageCures'], { kind, lightId }: StageWatch): StageCure[] =>
+  cures.find((one) => one.watch === kind && one.lightId === lightId)?.moves ?? [];
+
+function saidWatch(watch: StageWatch, cures: readonly StageCure[], words: Words, context: WordsContext) {
   return {
-    kind: caution.kind === 'beam-narrow' ? 'beam-misses' : caution.kind,
-    lightId: caution.lightId,
-    text: words.stageWatch(caution, context),
-    cures: caution.cures.map((cure) => ({ title: words.stageMove(cure, context), settings: cure.settings })),
+    kind: watch.kind === 'beam-narrow' ? 'beam-misses' : watch.kind,
+    lightId: watch.lightId,
+    text: words.stageWatch(watch, context),
+    cures: cures.map((cure) => ({ title: words.stageMove(cure, context), settings: cure.settings })),
   };
 }
 

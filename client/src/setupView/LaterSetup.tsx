@@ -1,7 +1,7 @@
 import { useAppSelector } from '@/store/store';
 import { type ReactNode, useDeferredValue } from 'react';
 
-import { SetupContext, useSetupView } from './setupContext';
+import { SetupProvider, useSetupView } from './setupContext';
 
 /**
  * Parts that come a moment after what is being dragged: until it rests they see the setup as it was when the page last had
@@ -12,5 +12,5 @@ export function LaterSetup({ children }: { children: ReactNode }) {
   const view = useSetupView();
   const later = useDeferredValue(view);
   const dragged = useAppSelector((state) => state.documents.draft !== null);
-  return <SetupContext.Provider value={dragged ? later : view}>{children}</SetupContext.Provider>;
+  return <SetupProvider view={dragged ? later : view}>{children}</SetupProvider>;
 }

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -9,13 +9,15 @@ import { View } from 'react-native';
 
 /** Readings that do not fit, each with its likely cause and two ways to answer. The reading is kept either way. */
 export function Questions() {
-  const { setup, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const palette = usePalette();
   const actions = useActions();
-  const [question] = solution.questions;
+  const [question] = numbers.questions;
   if (question === undefined) return null;
   const { text, cause } = words.question(question, context);
-  const more = solution.questions.length - 1;
+  const more = numbers.questions.length - 1;
   return (
     <View role="alert" style={{ gap: 8, borderLeftWidth: 3, borderLeftColor: palette.danger, paddingLeft: 12 }}>
       <Txt bold>{text}</Txt>

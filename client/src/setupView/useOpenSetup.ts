@@ -8,7 +8,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import type { Setting } from '@sphene/core/setup';
 import { sayActionFault } from './actionFault';
 import { restingAdvice, selectActivePointId, selectKit, selectNumbers } from './selectSolution';
-import type { SetupView } from './setupContext';
+import type { Hands, OpenSetup, SetupView } from './setupContext';
 
 /**
  * The setup of a screen with its solution and what changes it; `view` is null while it is not there, `ready`
@@ -20,7 +20,7 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   const setup = useAppSelector((state) => selectSetup(state, id));
   const kit = useAppSelector(selectKit);
-  const solution = useAppSelector((state) => selectNumbers(state, id));
+  const numbers = useAppSelector((state) => selectNumbers(state, id));
   const selectRestingAdvice = useMemo(() => restingAdvice(id), [id]);
   const advice = useAppSelector(selectRestingAdvice);
   const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
@@ -28,27 +28,36 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
   // a meter that is connected is held where the next reading goes
   const devices = useDevices();
   useEffect(() => devices.holdAtActivePoint(), [devices, activePointId]);
-  const view = useMemo((): SetupView | null => {
-    if (setup === undefined || solution === undefined || advice === undefined) return null;
+  const hands = useMemo((): Hands => {
     const change = (...settings: Setting[]) => {
-      const changed = actions.changeSettings(setup.id, settings);
+      const changed = actions.changeSettings(id, settings);
       if (!changed.ok) dispatch(noticed({ text: sayActionFault(changed.reason) }));
     };
-    const activatePoint = (pointId: string | null) => dispatch(meteringMoved({ setupId: setup.id, pointId }));
     return {
-      setup,
-      kit,
-      solution,
-      advice,
-      context: { setup, kit },
-      activePointId,
-      activatePoint,
-      readingsPlace,
-      cameraBody: kit.cameras.find(({ id: cameraId }) => cameraId === setup.camera.cameraId),
-      lens: kit.lenses.find(({ id: lensId }) => lensId === setup.camera.lensId),
       change,
       changeOne: (path, value) => change({ path, value }),
+      activatePoint: (pointId) => void dispatch(meteringMoved({ setupId: id, pointId })),
+      readingsPlace,
     };
-  }, [setup, kit, solution, advice, activePointId, actions, dispatch]);
+  }, [id, actions, dispatch]);
+  const open = useMemo(
+    (): OpenSetup | null =>
+      setup === undefined
+        ? null
+        : {
+            setup,
+            context: { setup, kit },
+            cameraBody: kit.cameras.find((camera) => camera.id === setup.camera.cameraId),
+            lens: kit.lenses.find((lens) => lens.id === setup.camera.lensId),
+          },
+    [setup, kit],
+  );
+  const view = useMemo(
+    (): SetupView | null =>
+      open === null || numbers === undefined || advice === undefined
+        ? null
+        : { open, kit, numbers, advice, hands, activePointId },
+    [open, kit, numbers, advice, hands, activePointId],
+  );
   return { view, ready };
 }

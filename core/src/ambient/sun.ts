@@ -11,11 +11,18 @@ export interface SunStand {
   towards: Place;
 }
 
+/** By the sun as it is said: documents never change, and while a light is dragged the sun is asked for at every frame. */
+const known = new WeakMap<Sun, SunStand>();
+
 /** The sun of a stage: typed, or from place and time. The camera's right is clockwise of where it looks; the subject looks back. */
 export function sunStand({ sun }: Pick<StagePlan, 'sun'>): SunStand | null {
   if (sun === null) return null;
+  const stood = known.get(sun);
+  if (stood !== undefined) return stood;
   const { sideDeg, altitudeDeg } = sun.by === 'hand' ? sun : fromTime(sun);
-  return { sideDeg, altitudeDeg, towards: direction(sideDeg, altitudeDeg) };
+  const stands = { sideDeg, altitudeDeg, towards: direction(sideDeg, altitudeDeg) };
+  known.set(sun, stands);
+  return stands;
 }
 
 function fromTime({

@@ -1,5 +1,5 @@
 export { evenness, type PersonPlace } from './evenness';
-export { type GroupCure, type GroupLight, groupLight } from './groupLight';
+export { type GroupCure, groupCures, type GroupLight, groupLight, type SolvedGroupCure } from './groupLight';
 export { firedAs, type LightConfig, lightConfig, type MissingGear, promisedAv, sameSource } from './lightConfig';
 export type { LightSolution, StepEffect } from './lightPower';
 export { type LightAtPoint, type LightsSolution, solveLights, usualTarget } from './lights';

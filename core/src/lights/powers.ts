@@ -51,14 +51,19 @@ function leastMiss(low: number, high: number, target: PointTarget): number {
 export function choosePowers({ gains, ambient, targets, settings }: PowerProblem): PowerChoice {
   const lights = settings.length;
   const levels = settings.map((list) => list.map((stops) => 2 ** stops));
-  const cost = (at: readonly number[]): number =>
-    targets.reduce((sum, target, point) => {
-      const level = (gains[point] ?? []).reduce(
-        (total, gain, light) => total + gain * (levels[light]?.[at[light] ?? 0] ?? 0),
-        ambient[point] ?? 0,
-      );
-      return sum + target.weight * missStops(level, target) ** 2;
-    }, 0);
+  /** what a choice misses by; a sum that has passed `most` need not be finished */
+  const cost = (at: readonly number[], most = Infinity): number => {
+    let sum = 0;
+    for (let point = 0; point < targets.length && sum < most; point += 1) {
+      const target = targets[point];
+      if (target === undefined) continue;
+      let level = ambient[point] ?? 0;
+      for (let light = 0; light < lights; light += 1)
+        level += (gains[point]?.[light] ?? 0) * (levels[light]?.[at[light] ?? 0] ?? 0);
+      sum += target.weight * missStops(level, target) ** 2;
+    }
+    return sum;
+  };
 
   let best = descend(settings, cost);
   let least = cost(best);
@@ -126,20 +131,22 @@ export function choosePowers({ gains, ambient, targets, settings }: PowerProblem
 }
 
 /** A good start: each light in turn to its best setting while the others stand, from several beginnings. */
-function descend(settings: PowerProblem['settings'], cost: (at: readonly number[]) => number): number[] {
+function descend(settings: PowerProblem['settings'], cost: (at: readonly number[], most?: number) => number): number[] {
   const starts = [0, 0.5, 1].map((part) => settings.map((list) => Math.round(part * (list.length - 1))));
   let [best, least] = [starts[0] ?? [], Infinity];
   for (const start of starts) {
-    let at = start;
+    const at = [...start];
     let its = cost(at);
     for (let improved = true; improved;) {
       improved = false;
       for (let light = 0; light < settings.length; light += 1) {
+        let chosen = at[light] ?? 0;
         for (let index = 0; index < (settings[light]?.length ?? 0); index += 1) {
-          const tried = at.map((value, other) => (other === light ? index : value));
-          const then = cost(tried);
-          if (then < its - 1e-12) [at, its, improved] = [tried, then, true];
+          at[light] = index;
+          const then = cost(at, its);
+          if (then < its - 1e-12) [chosen, its, improved] = [index, then, true];
         }
+        at[light] = chosen;
       }
     }
     if (its < least) [best, least] = [at, its];

@@ -32,21 +32,42 @@ export function flatAxes(faces: Place): { across: Place; up: Place } {
   return { across, up: cross(across, faces) };
 }
 
-/** Rows and columns of places on a flat thing. */
+/** Rows and columns of cells on a flat thing. */
 const ROWS = 12;
+/** The middles of the cells, in halves of its width and height from its own middle. */
+const SQUARE_CELLS = Array.from({ length: ROWS * ROWS }, (_, cell) => ({
+  a: (2 * Math.floor(cell / ROWS) + 1) / ROWS - 1,
+  b: (2 * (cell % ROWS) + 1) / ROWS - 1,
+}));
+const ROUND_CELLS = SQUARE_CELLS.filter(({ a, b }) => a * a + b * b <= 1);
 
-/** Places spread evenly over a flat thing, each standing for `areaM2`. */
-function placesOn({ at, faces, widthM, tallM, round }: Flat): { places: Place[]; areaM2: number } {
+/** How much a cell counts, by the cosines at it and at the receiver. */
+type Weigh = (leaving: number, arriving: number) => number;
+
+/** `∫ weight / (by·r²) dA` over a flat thing's cells, as seen from a place that looks somewhere. */
+function sumOver(
+  { at, faces, widthM, tallM, round }: Flat,
+  from: Place,
+  looks: Place,
+  by: number,
+  weigh: Weigh,
+): number {
   const { across, up } = flatAxes(faces);
-  const places: Place[] = [];
-  for (let i = 0; i < ROWS; i += 1)
-    for (let j = 0; j < ROWS; j += 1) {
-      const [a, b] = [(2 * i + 1) / ROWS - 1, (2 * j + 1) / ROWS - 1];
-      if (!round || a * a + b * b <= 1)
-        places.push(plus(at, plus(times(across, (a * widthM) / 2), times(up, (b * tallM) / 2))));
-    }
-  const area = round ? (Math.PI / 4) * widthM * tallM : widthM * tallM;
-  return { places, areaM2: area / places.length };
+  const cells = round ? ROUND_CELLS : SQUARE_CELLS;
+  const areaM2 = (round ? (Math.PI / 4) * widthM * tallM : widthM * tallM) / cells.length;
+  let sum = 0;
+  for (const { a, b } of cells) {
+    const [sideM, upM] = [(a * widthM) / 2, (b * tallM) / 2];
+    const x = at.x + (across.x * sideM + up.x * upM) - from.x;
+    const y = at.y + (across.y * sideM + up.y * upM) - from.y;
+    const z = at.z + (across.z * sideM + up.z * upM) - from.z;
+    const r2 = Math.max(1e-4, x * x + y * y + z * z);
+    const r = Math.sqrt(r2);
+    const leaving = -(x * faces.x + y * faces.y + z * faces.z) / r;
+    const arriving = (x * looks.x + y * looks.y + z * looks.z) / r;
+    sum += (weigh(leaving, arriving) * areaM2) / (by * r2);
+  }
+  return sum;
 }
 
 /** How a receiver answers light by the cosine of the angle from where it faces. */
@@ -60,14 +81,9 @@ export const DOME_ANSWER: Answer = (cosine) => (1 + cosine) / 2;
  * @param faces where the receiver looks
  */
 export function shareFromFlat(flat: Flat, at: Place, faces: Place, answer: Answer): number {
-  const { places, areaM2 } = placesOn(flat);
-  return places.reduce((sum, place) => {
-    const to = minus(place, at);
-    const r2 = Math.max(1e-4, dot(to, to));
-    const r = Math.sqrt(r2);
-    const leaving = -dot(to, flat.faces) / r;
-    return leaving <= 0 ? sum : sum + (leaving * Math.max(0, answer(dot(to, faces) / r)) * areaM2) / (Math.PI * r2);
-  }, 0);
+  return sumOver(flat, at, faces, Math.PI, (leaving, arriving) =>
+    leaving <= 0 ? 0 : leaving * Math.max(0, answer(arriving)),
+  );
 }
 
 /**
@@ -75,13 +91,7 @@ export function shareFromFlat(flat: Flat, at: Place, faces: Place, answer: Answe
  * @param whole what the receiver gets from the whole sphere of unit radiance: π for a card, 2π for a dome
  */
 export function coveredShare(flat: Flat, at: Place, faces: Place, answer: Answer, whole: number): number {
-  const { places, areaM2 } = placesOn(flat);
-  const hidden = places.reduce((sum, place) => {
-    const to = minus(place, at);
-    const r2 = Math.max(1e-4, dot(to, to));
-    const r = Math.sqrt(r2);
-    return sum + (Math.abs(dot(to, flat.faces) / r) * Math.max(0, answer(dot(to, faces) / r)) * areaM2) / r2;
-  }, 0);
+  const hidden = sumOver(flat, at, faces, 1, (leaving, arriving) => Math.abs(leaving) * Math.max(0, answer(arriving)));
   return Math.min(0.95, hidden / whole);
 }
 

@@ -9,8 +9,8 @@ import type {
   VideoSolution,
 } from '../balance';
 import type { DialMatrix, WhyChains } from '../explain';
-import type { GroupLight, StayingPower } from '../lights';
-import type { StageSolution } from '../stage';
+import type { GroupLight, SolvedGroupCure, StayingPower } from '../lights';
+import type { StageCures, StageSolution } from '../stage';
 
 /** What follows a thumb: the numbers of a setup, and what they say by themselves. */
 export interface SolutionNumbers extends Pick<
@@ -60,6 +60,10 @@ export interface SolutionAdvice {
   dials: DialMatrix | null;
   /** why each figure is what it is */
   why: WhyChains;
+  /** moves that cure what is to be watched on the stage */
+  stageCures: StageCures[];
+  /** what makes the key even on a group; empty where it is, or where nothing does */
+  groupCures: SolvedGroupCure[];
   /** what would let the lights last for the planned pace; empty where they do, or where nothing does */
   cheaper: CheaperSetting[];
   waysOut: WayOut[];

@@ -12,10 +12,10 @@ import {
 import { dialMatrix, whyChains } from '../explain';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
-import { groupLight, stayingPower } from '../lights';
+import { groupCures, groupLight, stayingPower } from '../lights';
 import { type Fact, type MeteredScene, meterScene } from '../metering';
 import type { Setup } from '../setup';
-import { solveStage } from '../stage';
+import { solveStage, stageCures } from '../stage';
 import type { Solution, SolutionAdvice, SolutionNumbers } from './solution';
 
 /** The first breath of an answer, with what the second one starts from. */
@@ -34,7 +34,8 @@ export interface SolvedNumbers {
 export function solveNumbers(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): SolvedNumbers {
   const scene = meterScene(setup, kit, facts, clock);
   const now = balance(setup, kit, scene);
-  return { numbers: numbersOf(setup, kit, scene, now), advise: () => solveAdvice(setup, kit, scene, now) };
+  const numbers = numbersOf(setup, kit, scene, now);
+  return { numbers, advise: () => solveAdvice(setup, kit, scene, now, numbers) };
 }
 
 /**
@@ -51,7 +52,7 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
   const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, points } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
-  const group = groupLight(setup, kit, now.usable);
+  const group = groupLight(setup, now.usable);
   return {
     look,
     depth,
@@ -87,11 +88,20 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
   };
 }
 
-function solveAdvice(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionAdvice {
+function solveAdvice(
+  setup: Setup,
+  kit: Kit,
+  scene: MeteredScene,
+  now: Balance,
+  { stage, group }: SolutionNumbers,
+): SolutionAdvice {
+  const evening = groupCures(setup, kit, now.usable, group);
   const ways = waysOut(setup, kit, scene, now);
   return {
     dials: dialMatrix(setup, kit, now),
     why: whyChains(now),
+    stageCures: stageCures(setup, kit, now.usable, stage, evening),
+    groupCures: evening,
     cheaper: cheaperSettings(setup, kit, scene, now),
     ...ways,
     nextAction: nextAction(now, ways.waysOut),

@@ -6,13 +6,14 @@ import type { MeteredScene } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
 import { frameSizeM, type FrameView, type Place, wrapDeg } from '../scene';
 import type { Setup } from '../setup';
-import { type Context, depthOfLight, lightCautions, secondShadow, type StageCaution, sunCautions } from './cautions';
 import { cameraAt, EYES, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
+import { depthOfLight, secondShadow, type StageWatch, type WatchContext, watchLight, watchSun } from './watches';
 
 /** Where everything stands and what that does. */
 export interface StageSolution {
   lights: StageLight[];
-  cautions: StageCaution[];
+  /** what to watch, light by light; what cures it is advice (`stageCures`) */
+  watches: StageWatch[];
   sun: SunStand | null;
   /** what the light at the face is made of */
   ambient: AmbientShares;
@@ -58,18 +59,18 @@ export function solveStage(
       powerText: now.lights.find(({ lightId }) => lightId === light.id)?.powerText ?? null,
     };
   });
-  const context: Context = { setup, kit, now, view, lights };
+  const context: WatchContext = { setup, now, view, lights };
   return {
     lights,
     sun,
     ambient: ambientShares(setup, kit, shadowUnderStops),
     camera: { at: cameraAt(setup), focalMm, view, frameWidthM: widthM, frameHeightM: heightM },
     spreadStops: group?.spreadStops ?? null,
-    cautions: [
-      ...now.usable.flatMap((one) => lightCautions(one, context)),
+    watches: [
+      ...now.usable.flatMap((one) => watchLight(one, context)),
       ...secondShadow(context),
       ...depthOfLight(group),
-      ...sunCautions(setup, sun),
+      ...watchSun(setup, sun),
     ],
   };
 }

@@ -7,9 +7,9 @@ import { sunStand } from '../ambient';
 import { english } from '../english';
 import { SAMPLE_KIT, sampleId } from '../sample';
 import { type Setting, type Setup, withSettings } from '../setup';
-import type { StageWatch } from './cautions';
 import { mirroredStage, placementsFor } from './placements';
 import { halfBeamDeg } from './stageLights';
+import type { StageWatch } from './watches';
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
 type Says = Parameters<typeof sceneOf>[1];

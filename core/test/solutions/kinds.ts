@@ -6,7 +6,8 @@ import { WAY_KINDS } from '../../src/advice/wayOut';
 import { WARNING_KINDS } from '../../src/balance/warning';
 import type { Doubt } from '../../src/metering/questions';
 import type { Solution } from '../../src/solution';
-import { STAGE_MOVE_KINDS, STAGE_WATCH_KINDS } from '../../src/stage/cautions';
+import { STAGE_MOVE_KINDS } from '../../src/stage/cures';
+import { STAGE_WATCH_KINDS } from '../../src/stage/watches';
 import { PLACEMENT_IDS } from '../../src/stage/placements';
 
 /** What a reading can be questioned for; the compiler says when a kind is missing. */
@@ -35,7 +36,7 @@ export const ALL_KINDS: readonly string[] = [
 
 /** The kinds that one answer has. */
 export const kindsOf = (
-  { warnings, questions, nextAction, cautions, stage, waysOut, notHelping }: Solution,
+  { warnings, questions, nextAction, cautions, stage, stageCures, waysOut, notHelping }: Solution,
   diagnoses: readonly Diagnosis[],
   placementIds: readonly string[],
 ): string[] => [
@@ -43,7 +44,8 @@ export const kindsOf = (
   ...questions.map(({ kind }) => `question ${kind}`),
   `action ${nextAction.kind}`,
   ...cautions.map(({ kind }) => `caution ${kind}`),
-  ...stage.cautions.flatMap(({ kind, cures }) => [`stage ${kind}`, ...cures.map((move) => `move ${move.kind}`)]),
+  ...stage.watches.map(({ kind }) => `stage ${kind}`),
+  ...stageCures.flatMap(({ moves }) => moves.map(({ kind }) => `move ${kind}`)),
   ...[...waysOut, ...notHelping].map(({ way }) => `way ${way.kind}`),
   ...diagnoses.flatMap(({ symptom, cures }) => [`symptom ${symptom}`, ...cures.map(({ kind }) => `cure ${kind}`)]),
   ...placementIds.map((id) => `placement ${id}`),

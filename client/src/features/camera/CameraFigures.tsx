@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import type { SettingPath } from '@sphene/core/setup';
-import { useSetupView } from '../../setupView/setupContext';
+import { useAdvice, useChange, useNumbers, useSetup } from '../../setupView/setupContext';
 
 type Figure = 'shutter' | 'aperture' | 'iso';
 const PIN: Record<Figure, { path: SettingPath; pin: 'tv' | 'av' | 'sv'; name: string }> = {
@@ -22,13 +22,10 @@ const PIN: Record<Figure, { path: SettingPath; pin: 'tv' | 'av' | 'sv'; name: st
 /** What the camera is set to and why: each figure can be asked for its reason, and pinned where it stands. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function CameraFigures() {
-  const {
-    setup,
-    solution: { camera },
-    advice: { why },
-    changeOne,
-    context,
-  } = useSetupView();
+  const { setup, context } = useSetup();
+  const { camera } = useNumbers();
+  const { why } = useAdvice();
+  const { changeOne } = useChange();
   const palette = usePalette();
   const [asked, setAsked] = useState<Figure | null>(null);
   if (camera === null) return <Txt>{texts.meterTheFaceAndChoose}</Txt>;

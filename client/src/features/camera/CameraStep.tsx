@@ -12,7 +12,7 @@ import { limitsInForce, MOTION_LIMITS } from '@sphene/core/exposure';
 import type { CameraDial } from '@sphene/core/gear';
 import { formatAperture, formatShutter } from '@sphene/core/notation';
 import { MOTIONS } from '@sphene/core/setup';
-import { useSetupView } from '../../setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
 import { CameraFigures } from './CameraFigures';
 import { SecondBody, Video } from './OtherCameras';
 import { WaysOut } from './WaysOut';
@@ -26,7 +26,9 @@ const MOST_DELAY_MS = 20;
 
 /** Body, lens, how it is held, how people move: what they allow. */
 function Gear() {
-  const { setup, kit, cameraBody, lens, changeOne, change } = useSetupView();
+  const { setup, cameraBody, lens } = useSetup();
+  const kit = useKit();
+  const { changeOne, change } = useChange();
   const { camera } = setup;
   return (
     <>
@@ -91,7 +93,10 @@ function Gear() {
 
 /** The wanted aperture: typed, or from the nearest and the farthest person. */
 function WantedAperture() {
-  const { setup, kit, solution, cameraBody, lens, changeOne } = useSetupView();
+  const { setup, cameraBody, lens } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const { depth, wantedAv } = setup.camera;
   const increment = cameraBody?.increment ?? 'third';
   const unit = kit.preferences.distanceUnit;
@@ -137,11 +142,11 @@ function WantedAperture() {
             />
           </View>
           <Txt size="label" tone="quiet">
-            {solution.depth === null
+            {numbers.depth === null
               ? texts.nameTheLensTheDepth
-              : `${formatAperture(solution.depth.neededAv, 'tenth')} holds them sharp at ` +
-                texts.mmFocusedAtMCircle(Math.round(solution.depth.focalMm), solution.depth.focusM.toFixed(1)) +
-                texts.ofConfusionMm(solution.depth.circleMm.toFixed(3))}
+              : `${formatAperture(numbers.depth.neededAv, 'tenth')} holds them sharp at ` +
+                texts.mmFocusedAtMCircle(Math.round(numbers.depth.focalMm), numbers.depth.focusM.toFixed(1)) +
+                texts.ofConfusionMm(numbers.depth.circleMm.toFixed(3))}
           </Txt>
         </>
       )}
@@ -154,7 +159,8 @@ const ROLE_IN_ORDER = [texts.keptAsWanted, texts.givesWayNext, texts.givesWayFir
 
 /** Which dial is kept and which gives way first. */
 function KeepOrder() {
-  const { setup, cameraBody, changeOne } = useSetupView();
+  const { setup, cameraBody } = useSetup();
+  const { changeOne } = useChange();
   const { keepOrder, wantedTv } = setup.camera;
   const up = (index: number) => {
     const order = [...keepOrder];
@@ -198,7 +204,8 @@ function KeepOrder() {
 
 /** The limits that hold here, from the kit unless changed. */
 function Limits() {
-  const { setup, cameraBody, lens, changeOne } = useSetupView();
+  const { setup, cameraBody, lens } = useSetup();
+  const { changeOne } = useChange();
   const { limits, syncDelayMs } = setup.camera;
   if (cameraBody === undefined) return null;
   const { increment } = cameraBody;
@@ -255,12 +262,15 @@ function Limits() {
 /** The camera with its lens and filters, what is held and what gives way, and the settings that follow. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function CameraStep() {
-  const { setup, kit, solution, cameraBody, changeOne, context } = useSetupView();
+  const { setup, cameraBody, context } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const { filterIds, highSpeedSync, keepOrder, video, secondCameraId } = setup.camera;
   return (
     <View style={{ gap: 16 }}>
       <CameraFigures />
-      {solution.warnings
+      {numbers.warnings
         .filter(({ kind }) => WARNINGS.includes(kind))
         .map((warning) => (
           <Txt key={warning.kind} tone="danger">
@@ -314,9 +324,9 @@ export function CameraStep() {
             <Disclosure
               title={texts.secondCamera}
               summary={
-                solution.second === null
+                numbers.second === null
                   ? texts.theSamePictureOnAnother
-                  : `${solution.second.cameraName}: ${words.secondBody(solution.second)}`
+                  : `${numbers.second.cameraName}: ${words.secondBody(numbers.second)}`
               }
             >
               <SecondBody chosen={secondCameraId} />
@@ -326,9 +336,9 @@ export function CameraStep() {
               summary={
                 video === null
                   ? texts.stills
-                  : solution.video === null
+                  : numbers.video === null
                     ? ''
-                    : words.video(solution.video, solution.camera?.text.aperture ?? null, context).text
+                    : words.video(numbers.video, numbers.camera?.text.aperture ?? null, context).text
               }
             >
               <Video />

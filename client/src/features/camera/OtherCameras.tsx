@@ -6,14 +6,17 @@ import { Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
 import { View } from 'react-native';
 
-import { useSetupView } from '../../setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
 
 const NONE = 'none';
 
 /** The same picture on a second body. */
 export function SecondBody({ chosen }: { chosen: string | null }) {
-  const { setup, kit, solution, changeOne } = useSetupView();
-  const { second } = solution;
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
+  const { second } = numbers;
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
@@ -45,10 +48,12 @@ const RATES = [24, 25, 30, 50, 60, 100, 120];
 
 /** Filming: shutter from frame rate and angle, the filter for the wanted aperture, flicker. */
 export function Video() {
-  const { setup, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const { video } = setup.camera;
-  const its = solution.video;
-  const said = its === null ? null : words.video(its, solution.camera?.text.aperture ?? null, context);
+  const its = numbers.video;
+  const said = its === null ? null : words.video(its, numbers.camera?.text.aperture ?? null, context);
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList

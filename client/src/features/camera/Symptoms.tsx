@@ -12,14 +12,16 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { diagnose, type Symptom, SYMPTOMS } from '@sphene/core/advice';
-import { useSetupView } from '../../setupView/setupContext';
+import { useChange, useKit, useSetup } from '../../setupView/setupContext';
 
 const CHOICES = SYMPTOMS.map((value) => ({ value, label: words.symptom(value) }));
 const MOST_STOPS = 5;
 
 /** From what looks wrong to the one control that moves only that, the cheapest first. */
 export function Symptoms() {
-  const { setup, kit, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change } = useChange();
   const actions = useActions();
   const palette = usePalette();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));

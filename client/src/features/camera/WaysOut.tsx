@@ -11,7 +11,7 @@ import { View } from 'react-native';
 
 import type { WayOut } from '@sphene/core/advice';
 import { ripple } from '@sphene/core/explain';
-import { useSetupView } from '../../setupView/setupContext';
+import { useAdvice, useChange, useKit, useSetup } from '../../setupView/setupContext';
 import { RippleList } from './RippleList';
 
 const EFFECTS = [
@@ -24,7 +24,9 @@ const EFFECTS = [
 
 /** One way out: what it does, its price by kind, and one tap to take it. */
 function WayCard({ way }: { way: WayOut }) {
-  const { setup, kit, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change } = useChange();
   const actions = useActions();
   const palette = usePalette();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
@@ -106,7 +108,8 @@ function WayCard({ way }: { way: WayOut }) {
 
 /** Every way out of a wish that cannot be met, ranked, and what does not help here. */
 export function WaysOut({ cures }: { cures: WayOut['cures'] }) {
-  const { context, advice } = useSetupView();
+  const { context } = useSetup();
+  const advice = useAdvice();
   const ways = advice.waysOut.filter((way) => way.cures === cures);
   if (ways.length === 0) return null;
   return (

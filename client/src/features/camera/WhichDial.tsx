@@ -11,7 +11,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 
 import { type DialColumn, type DialSource, ripple } from '@sphene/core/explain';
 import { formatStops } from '@sphene/core/notation';
-import { useSetupView } from '../../setupView/setupContext';
+import { useAdvice, useChange, useKit, useSetup } from '../../setupView/setupContext';
 import { RippleList } from './RippleList';
 
 const NAME_PX = 96;
@@ -19,7 +19,9 @@ const CELL_PX = 74;
 
 /** A step of one dial before it is taken: what it does to each source, what follows to keep the look. */
 function StepAhead({ column, sources }: { column: DialColumn; sources: readonly DialSource[] }) {
-  const { setup, kit, change, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const kit = useKit();
+  const { change } = useChange();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [name, step] = [words.dialControl(column.control), words.dialStep(column.step, context)];
@@ -67,10 +69,8 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
  */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function WhichDial() {
-  const {
-    advice: { dials },
-    context,
-  } = useSetupView();
+  const { dials } = useAdvice();
+  const { context } = useSetup();
   const palette = usePalette();
   const [chosen, setChosen] = useState<string | null>(null);
   if (dials === null) return <Txt tone="quiet">{texts.meterTheFaceAndChoose2}</Txt>;

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { PowerDial, StopsDial } from '@/ui/dials';
@@ -15,7 +15,7 @@ const MOST_COMPENSATION = 5;
 
 /** Automatic flash first: the power that the unit reported for a frame that looked right becomes the manual start. */
 export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: FlashUnit }) {
-  const { change } = useSetupView();
+  const { change } = useChange();
   const [reported, setReported] = useState(light.powerStops ?? 0);
   const [compensation, setCompensation] = useState(0);
   const { manualStops, plainStops } = automaticStart(unit.scale, reported, compensation);

@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { Questions } from '@/setupView/Questions';
-import { useSetupView } from '@/setupView/setupContext';
+import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useDevices } from '@/setupView/useDevices';
 import { useActions } from '@/store/application';
 import { useAppSelector } from '@/store/store';
@@ -25,10 +25,8 @@ const ALL = 'all';
 
 /** What was read with every light on, beside what was foretold. */
 function Together() {
-  const {
-    setup,
-    solution: { together },
-  } = useSetupView();
+  const { setup } = useSetup();
+  const { together } = useNumbers();
   if (together === null) return null;
   const { pointId, readText, foretoldText, offStops } = together;
   return (
@@ -55,7 +53,11 @@ function nextToFire(lights: readonly LightSolution[], order: readonly string[], 
 /** Firing a test, reading the meter, and the correction that follows; each light alone, then all together. */
 // eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function CheckStep() {
-  const { setup, kit, solution, changeOne, advice } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
+  const advice = useAdvice();
   const actions = useActions();
   const devices = useDevices();
   const radio = useAppSelector((state) => state.devices.list.find(({ kind, mine }) => kind === 'radio' && mine));
@@ -64,7 +66,7 @@ export function CheckStep() {
   const [ownPointId, setPointId] = useState<string | null>(null);
   const [ownLightId, setLightId] = useState<string | null>(null);
   const [ownHeld, setOwnHeld] = useState<Pick<ExposureSettings, 'tv' | 'sv'> | null>(null);
-  const { camera, lights } = solution;
+  const { camera, lights } = numbers;
   const several = lights.length > 1;
   const chosenId =
     ownLightId !== null && (ownLightId === ALL || lights.some(({ lightId }) => lightId === ownLightId))
@@ -72,7 +74,7 @@ export function CheckStep() {
       : several
         ? nextToFire(
             lights,
-            solution.meteringOrder,
+            numbers.meteringOrder,
             advice.nextAction.kind === 'fire-all' || advice.nextAction.kind === 'shoot',
           )
         : (lights[0]?.lightId ?? ALL);
@@ -94,7 +96,7 @@ export function CheckStep() {
         : [firedAs(stands, powerOf(its), pointId, its.syncLossStops)];
     });
   const point = setup.points.find(({ id }) => id === pointId);
-  const at = solution.points.find((its) => its.pointId === pointId);
+  const at = numbers.points.find((its) => its.pointId === pointId);
   // alone, a light gives its own total; all together, the point's
   const expectedEv100 =
     one === undefined || one.meter === null || pointId !== one.aimPointId
@@ -113,7 +115,7 @@ export function CheckStep() {
   };
   return (
     <View style={{ gap: 12 }}>
-      {solution.questions.some(({ kind }) => kind === 'outlier') && <Questions />}
+      {numbers.questions.some(({ kind }) => kind === 'outlier') && <Questions />}
       <Together />
       {several && (
         <ChoiceList
@@ -121,7 +123,7 @@ export function CheckStep() {
           value={chosenId}
           onChoose={choose}
           choices={[
-            ...solution.meteringOrder
+            ...numbers.meteringOrder
               .flatMap((id) => lights.find(({ lightId }) => lightId === id) ?? [])
               .map((its) => ({
                 value: its.lightId,

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
@@ -52,9 +52,11 @@ export function Correction({ light }: { light: LightSolution }) {
  * them apart.
  */
 export function DisagreementCard({ light }: { light: LightSolution }) {
-  const { setup, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const palette = usePalette();
-  const one = solution.disagreements.find(({ lightId }) => lightId === light.lightId);
+  const one = numbers.disagreements.find(({ lightId }) => lightId === light.lightId);
   if (one === undefined) return null;
   const { text, causes, tellApart } = words.disagreement(one, context);
   return (

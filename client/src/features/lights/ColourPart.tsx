@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
@@ -39,7 +39,8 @@ function fromText(from: string): string {
 
 /** The colour of the ambient at one point: a named source, or kelvin and tint. */
 function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
-  const { setup, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const { changeOne } = useChange();
   const { ambient } = setup.colour;
   const now = ambient.find((one) => one.pointId === pointId);
   const put = (colour: { kelvin: number; greenCc: number; from: (typeof ambient)[number]['from'] } | null) =>
@@ -97,9 +98,11 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
 
 /** The gels for one light, what they cost, and one tap. */
 function GelChoice({ gels }: { gels: GelAdvice }) {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const palette = usePalette();
-  const index = solution.lights.find(({ lightId }) => lightId === gels.lightId)?.index;
+  const index = numbers.lights.find(({ lightId }) => lightId === gels.lightId)?.index;
   const light = setup.lights.find(({ id }) => id === gels.lightId);
   const name = light === undefined ? '' : words.light(light);
   return (
@@ -136,9 +139,11 @@ function GelChoice({ gels }: { gels: GelAdvice }) {
 
 /** Colours of ambient and lights, the gels for the wanted relation, and the white balance. */
 export function ColourPart() {
-  const { setup, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const palette = usePalette();
-  const { colour } = solution;
+  const { colour } = numbers;
   const { relation, warmerMired, whiteBalance } = setup.colour;
   return (
     <View style={{ gap: 12 }}>

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useAdvice, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
@@ -21,10 +21,13 @@ const PLACES = [
 /** Where the outermost people stand, how even the key is on them, and what brings it under the bound. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function GroupPart() {
-  const { setup, solution, change, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const advice = useAdvice();
+  const { change, changeOne } = useChange();
   const palette = usePalette();
   const { people } = setup;
-  const { group } = solution;
+  const { group } = numbers;
   return (
     <View style={{ gap: 12 }}>
       <ChoiceList
@@ -74,7 +77,7 @@ export function GroupPart() {
               <Txt size="label" tone="quiet">
                 {group.people.map(({ id, stops }) => `${words.personPlace(id)} ${formatStops(stops)}`).join(', ')}
               </Txt>
-              {group.cures.map((cure) => {
+              {advice.groupCures.map((cure) => {
                 const { id, spreadStops, settings } = cure;
                 const title = words.groupCure(cure, context);
                 return (
@@ -98,7 +101,7 @@ export function GroupPart() {
                   </View>
                 );
               })}
-              {!group.even && group.cures.length === 0 && <Txt>{texts.noDistanceWithinReachDoes}</Txt>}
+              {!group.even && advice.groupCures.length === 0 && <Txt>{texts.noDistanceWithinReachDoes}</Txt>}
             </>
           )}
         </>

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
@@ -19,11 +19,14 @@ const MOST_LAMPS = 6;
 /** One continuous lamp: where it falls, its dimmer and colour, and what it adds there. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function LampCard({ placed }: { placed: PlacedLamp }) {
-  const { setup, kit, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const actions = useActions();
   const palette = usePalette();
   const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
-  const its = solution.lamps.find(({ id }) => id === placed.id);
+  const its = numbers.lamps.find(({ id }) => id === placed.id);
   const put = (change: Partial<PlacedLamp>) =>
     changeOne(
       'lamps',
@@ -119,7 +122,9 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
 
 /** Lamps that count as ambient with a dial; reflectors, panels and openings stand on the stage. */
 export function LampsPart() {
-  const { setup, kit, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { changeOne } = useChange();
   const lamps = offered(kit.lamps);
   const face = setup.points.find(({ role }) => role === 'face');
   const add = (lampId: string, kelvinHigh: number) =>

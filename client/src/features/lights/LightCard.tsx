@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
@@ -18,11 +18,14 @@ import { PowerFigures } from './PowerFigures';
 /** One light: folded, its power and what it does; open, its figures, gear and place. */
 // eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightCard({ light, index, alone }: { light: Light; index: number; alone: boolean }) {
-  const { setup, kit, solution, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const palette = usePalette();
   const [opened, setOpened] = useState(false);
   const open = alone || opened;
-  const its = solution.lights.find(({ lightId }) => lightId === light.id);
+  const its = numbers.lights.find(({ lightId }) => lightId === light.id);
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
   const name = words.light(light);
   const said = its === undefined ? texts.noPowerYet : (its.powerText ?? texts.noFlashCanHelp);

@@ -1,5 +1,5 @@
 import { texts } from './texts';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { ToggleList } from '@/ui/ToggleList';
@@ -15,7 +15,8 @@ const MOST_CHANNELS = 32;
 /** What a light is made of: unit, modifier, and folded away grid, gels, stand, radio. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightGear({ light, index }: { light: Light; index: number }) {
-  const { kit, change, changeOne } = useSetupView();
+  const kit = useKit();
+  const { change, changeOne } = useChange();
   const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
   const path = <F extends Parameters<typeof lightPath>[1]>(field: F) => lightPath(index, field);
   const choose = (field: 'modifierId' | 'gridId' | 'standId') => (id: string) =>

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useSetup } from '@/setupView/setupContext';
 import { selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -16,7 +16,9 @@ import { type Light, LIGHT_ROLE_FACTS, LIGHT_ROLES, lightPath } from '@sphene/co
 
 /** The same look in another way, or half a step closer: what each changes. */
 function EqualLooks({ light, index }: { light: Light; index: number }) {
-  const { setup, kit, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change } = useChange();
   const palette = usePalette();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
@@ -55,7 +57,9 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
 
 /** Where a light stands and what it aims at. */
 export function LightPlace({ light, index }: { light: Light; index: number }) {
-  const { setup, kit, change, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change, changeOne } = useChange();
   const unit = kit.preferences.distanceUnit;
   const aim = setup.points.find(({ id }) => id === light.aimPointId);
   const usual = LIGHT_ROLE_FACTS[light.role].stand;

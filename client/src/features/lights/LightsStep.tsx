@@ -3,7 +3,7 @@ import { WaysOut } from '@/features/camera/WaysOut';
 import { words } from '@/language/words';
 import { sayActionFault } from '@/setupView/actionFault';
 import { addLight } from '@/setupView/addLight';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { noticed } from '@/store/deviceSlice';
 import { type Store, useAppDispatch } from '@/store/store';
@@ -33,7 +33,8 @@ const USUAL_BACKGROUND_M = 3;
  * come to.
  */
 function AddLight() {
-  const { setup, kit } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
   const actions = useActions();
   const dispatch = useAppDispatch();
   const store = useStore() as Store;
@@ -69,10 +70,12 @@ function AddLight() {
 /** All lights: each with its power, gear and place; what every point comes to; colour, group, charge and wind. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightsStep() {
-  const { setup, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const router = useRouter();
   const several = setup.lights.length > 1;
-  const { colour, group, staying } = solution;
+  const { colour, group, staying } = numbers;
   const background = setup.points.find(({ role }) => role === 'background');
   return (
     <View style={{ gap: 16 }}>
@@ -80,7 +83,7 @@ export function LightsStep() {
         <LightCard key={light.id} light={light} index={index} alone={!several} />
       ))}
       <WaysOut cures="power" />
-      {solution.warnings
+      {numbers.warnings
         .filter(({ kind }) => FLASH_WARNINGS.includes(kind))
         .map((warning) => (
           <Txt key={words.warning(warning, context)} tone="danger">
@@ -136,7 +139,7 @@ export function LightsStep() {
       )}
       <Disclosure
         title={texts.continuousLamps}
-        summary={solution.lamps.map(({ name }) => name).join(', ') || texts.ambientWithADialReflectors}
+        summary={numbers.lamps.map(({ name }) => name).join(', ') || texts.ambientWithADialReflectors}
       >
         <LampsPart />
       </Disclosure>
@@ -146,10 +149,10 @@ export function LightsStep() {
         name={texts.openTheKit}
         onPress={() => router.navigate('/kit')}
       />
-      {solution.cautions.length > 0 && (
+      {numbers.cautions.length > 0 && (
         <View style={{ gap: 4 }}>
           <Heading>{texts.mind}</Heading>
-          {solution.cautions.map((caution) => (
+          {numbers.cautions.map((caution) => (
             <Txt key={words.caution(caution, context)} size="label" tone="quiet">
               {words.caution(caution, context)}
             </Txt>

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { WhyRow } from '@/ui/WhyRow';
@@ -23,7 +23,7 @@ const BASIS: Record<LightSolution['basis'], { power: string; doubt: (taughtBy: n
 
 /** One step of the dial before it is tapped: what it does to the picture. */
 function StepButton({ label, step, light }: { label: string; step: StepEffect | null; light: LightSolution }) {
-  const { change } = useSetupView();
+  const { change } = useChange();
   if (step === null) return null;
   const hold = () =>
     change(
@@ -48,9 +48,13 @@ function StepButton({ label, step, light }: { label: string; step: StepEffect | 
 /** A light's power in its own scale and what the meter then shows; each figure can be asked for its reason. */
 // eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PowerFigures({ light }: { light: LightSolution }) {
-  const { setup, kit, solution, changeOne, context, advice } = useSetupView();
+  const { setup, context } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
+  const advice = useAdvice();
   const palette = usePalette();
-  const noFlash = solution.warnings.find(({ kind }) => kind === 'no-flash-can-help');
+  const noFlash = numbers.warnings.find(({ kind }) => kind === 'no-flash-can-help');
   if (light.powerText === null || light.meter === null)
     return (
       <Txt tone="danger">{noFlash === undefined ? texts.noFlashCanHelpThere : words.warning(noFlash, context)}</Txt>
@@ -59,9 +63,9 @@ export function PowerFigures({ light }: { light: LightSolution }) {
     const chain = advice.why[key];
     return chain === undefined ? undefined : words.why(chain, context);
   };
-  const { actual } = solution.look;
+  const { actual } = numbers.look;
   const locked = setup.lights[light.index]?.locked === true;
-  const face = solution.points.find(({ role }) => role === 'face');
+  const face = numbers.points.find(({ role }) => role === 'face');
   const share =
     face?.totalStops == null || face.ambientStops === null ? null : 1 - 2 ** (face.ambientStops - face.totalStops);
   const onFace = light.aimPointId === face?.pointId;

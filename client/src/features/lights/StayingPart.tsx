@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useAdvice, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
@@ -14,10 +14,13 @@ const USUAL_GUST_MPS = 8;
 /** How long the lights last, the reserve, and the wind. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StayingPart() {
-  const { setup, solution, advice, change, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const advice = useAdvice();
+  const { change, changeOne } = useChange();
   const palette = usePalette();
   const { pace, gustMps, reserveStops } = setup;
-  const { staying } = solution;
+  const { staying } = numbers;
   const { cheaper } = advice;
   return (
     <View style={{ gap: 12 }}>

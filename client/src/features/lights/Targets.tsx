@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
@@ -22,7 +22,7 @@ const WEIGHT_NAMES = { 0.5: texts.little, 1: texts.usual, 2: texts.more, 4: text
 /** What one point should come to, where it lands, and whose light it is. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (target: Target | null) => void }) {
-  const { setup } = useSetupView();
+  const { setup } = useSetup();
   const own = setup.look.targets.find(({ pointId }) => pointId === point.pointId);
   const isFace = point.role === 'face';
   const now: Target = own ?? {
@@ -106,8 +106,10 @@ function PointTarget({ point, onTarget }: { point: PointSolution; onTarget: (tar
 
 /** Targets at every point, misses and shares, and how the lights stand to each other. */
 export function Targets() {
-  const { setup, solution, changeOne } = useSetupView();
-  const { ratios, powersExact, lights } = solution;
+  const { setup } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
+  const { ratios, powersExact, lights } = numbers;
   const put = (pointId: string) => (target: Target | null) =>
     changeOne('look.targets', [
       ...setup.look.targets.filter((one) => one.pointId !== pointId),
@@ -115,7 +117,7 @@ export function Targets() {
     ]);
   return (
     <View>
-      {solution.points.map((point) => (
+      {numbers.points.map((point) => (
         <PointTarget key={point.pointId} point={point} onTarget={put(point.pointId)} />
       ))}
       <View style={{ gap: 2, paddingTop: 8 }}>

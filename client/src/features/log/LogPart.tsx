@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { exportSetup } from '@/setupView/exportSetup';
-import { useSetupView } from '@/setupView/setupContext';
+import { useKit, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import {
   selectChangeGroups,
@@ -46,7 +46,8 @@ interface Entry {
 /** Every fact and every change of a setting with its time, the newest first; facts can be struck out and restored. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LogPart() {
-  const { setup, kit } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
   const palette = usePalette();
   const actions = useActions();
   const store = useStore() as Store;

@@ -11,8 +11,8 @@ import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import type { Setup } from '@sphene/core/setup';
-import { type SolutionNumbers, solve } from '@sphene/core/solution';
-import { useSetupView } from '../../setupView/setupContext';
+import { type SolutionNumbers, solveNumbers } from '@sphene/core/solution';
+import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
 
 const MOST_ASIDE = 2;
 /** Two stand side by side on a phone. */
@@ -22,17 +22,17 @@ const COLUMN_PX = 175;
 function Column({
   name,
   setup,
-  solution,
+  numbers,
   children,
 }: {
   name: string;
   setup: Setup;
-  solution: SolutionNumbers;
+  numbers: SolutionNumbers;
   children?: React.ReactNode;
 }) {
   const palette = usePalette();
-  const { kit } = useSetupView();
-  const { camera, lights, look, points } = solution;
+  const kit = useKit();
+  const { camera, lights, look, points } = numbers;
   const holdBack = look.holdBackStops ?? setup.look.holdBackStops;
   const background = points.find(({ role }) => role === 'background')?.placedStops ?? null;
   const lines = [
@@ -65,8 +65,8 @@ function Column({
       <Ladder
         points={points}
         said={points.map((point) => words.point(point, { setup, kit })).join(' ')}
-        clipsAboveStops={solution.latitude?.clipsAboveStops ?? null}
-        noiseBelowStops={solution.latitude?.noiseBelowStops ?? null}
+        clipsAboveStops={numbers.latitude?.clipsAboveStops ?? null}
+        noiseBelowStops={numbers.latitude?.noiseBelowStops ?? null}
         compact
       />
       <View style={{ flexGrow: 1 }} />
@@ -77,14 +77,17 @@ function Column({
 
 /** Two or three versions of look and camera side by side; one is kept. */
 export function CompareVersions() {
-  const { setup, kit, solution, change, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { change, changeOne } = useChange();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const aside = useMemo(
     () =>
       setup.versions.map((version) => {
         const other = { ...setup, look: version.look, camera: version.camera };
-        return { version, other, solution: solve(other, kit, facts, new Date(clockMs)) };
+        return { version, other, its: solveNumbers(other, kit, facts, new Date(clockMs)).numbers };
       }),
     [setup, kit, facts, clockMs],
   );
@@ -93,7 +96,9 @@ export function CompareVersions() {
       ...setup.versions,
       {
         id: newId(),
-        name: `Version ${['A', 'B'].find((letter) => !setup.versions.some(({ name }) => name === texts.version2(letter))) ?? ''}`,
+        name:
+          ['A', 'B'].map(texts.version2).find((name) => setup.versions.every((one) => one.name !== name)) ??
+          texts.version2(''),
         look: setup.look,
         camera: setup.camera,
       },
@@ -112,9 +117,9 @@ export function CompareVersions() {
         tabIndex={0}
         contentContainerStyle={{ gap: 8 }}
       >
-        <Column name="Now" setup={setup} solution={solution} />
-        {aside.map(({ version, other, solution: its }) => (
-          <Column key={version.id} name={version.name} setup={other} solution={its}>
+        <Column name="Now" setup={setup} numbers={numbers} />
+        {aside.map(({ version, other, its }) => (
+          <Column key={version.id} name={version.name} setup={other} numbers={its}>
             <ActionButton
               label={texts.keepThisOne}
               name={texts.keep(version.name)}

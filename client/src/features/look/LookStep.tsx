@@ -12,7 +12,7 @@ import { View } from 'react-native';
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
 import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup } from '@sphene/core/setup';
-import { useSetupView } from '../../setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
 import { Symptoms } from '../camera/Symptoms';
 import { CompareVersions } from './CompareVersions';
 
@@ -40,7 +40,7 @@ function leading(
 
 /** How this person says the look; kept for all setups. */
 function OwnWay() {
-  const { kit } = useSetupView();
+  const kit = useKit();
   const actions = useActions();
   return (
     <ChoiceList
@@ -68,8 +68,10 @@ const nameOf = ({ points }: Setup, pointId: string | undefined): string | undefi
 
 /** The highlight that leads, and how far it stays under clipping. */
 function Headroom() {
-  const { setup, solution, changeOne } = useSetupView();
-  const highlightName = nameOf(setup, solution.look.highlight?.pointId);
+  const { setup } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
+  const highlightName = nameOf(setup, numbers.look.highlight?.pointId);
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
@@ -97,8 +99,9 @@ function Headroom() {
 
 /** Where all of it lands, in one place. */
 function Lands() {
-  const { setup, solution, context } = useSetupView();
-  const { look, warnings, points, camera } = solution;
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { look, warnings, points, camera } = numbers;
   const background = points.find(({ role }) => role === 'background');
   const byDials =
     camera?.met !== true ||
@@ -141,9 +144,12 @@ function Lands() {
 /** The wish: what the exposure is set by, how dark the ambient may sit, where face and background land, and the feel after the numbers. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LookStep() {
-  const { setup, kit, solution, change, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { change, changeOne } = useChange();
   const actions = useActions();
-  const { look } = solution;
+  const { look } = numbers;
   const { lookWay } = kit.preferences;
   const background = setup.points.find(({ role }) => role === 'background');
   const draft = (...settings: Setting[]) => actions.draft(setup.id, settings);

@@ -1,5 +1,5 @@
 import { texts } from './texts';
-import { useSetupView } from '@/setupView/setupContext';
+import { useActivePoint, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { useState } from 'react';
@@ -21,7 +21,11 @@ const INHERITED: readonly Assumed[] = ['shutter', 'iso', 'aperture', 'direction'
 
 /** Metering what is there: which point, how, and what the meter shows; then what the readings say together. */
 export function AmbientStep() {
-  const { setup, kit, solution, change, activePointId, activatePoint } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { change, activatePoint } = useChange();
+  const activePointId = useActivePoint();
   const actions = useActions();
   /** what was set by hand since the last reading; the rest is taken over from it */
   const [said, setSaid] = useState<readonly Assumed[]>([]);
@@ -30,8 +34,8 @@ export function AmbientStep() {
   const { meter } = setup;
   const name = point?.name ?? 'Point';
   const expected =
-    solution.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ??
-    solution.points.find(({ ambientEv100 }) => ambientEv100 !== null)?.ambientEv100 ??
+    numbers.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ??
+    numbers.points.find(({ ambientEv100 }) => ambientEv100 !== null)?.ambientEv100 ??
     null;
   return (
     <View style={{ gap: 8 }}>

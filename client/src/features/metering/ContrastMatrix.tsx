@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { StopsDial } from '@/ui/dials';
@@ -15,13 +15,15 @@ const CELL = { width: 88, minHeight: 36, justifyContent: 'center' as const };
 /** Stops of light between any two points, on demand; warnings about contrast always. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function ContrastMatrix() {
-  const { setup, solution, changeOne, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const nameOf = (pointId: string) => setup.points.find(({ id }) => id === pointId)?.name ?? '';
-  const { pointIds, stops } = solution.contrast;
+  const { pointIds, stops } = numbers.contrast;
   const metered = pointIds.map((_, index) => index).filter((index) => stops[index]?.[index] !== null);
-  const warnings = solution.warnings.filter(
+  const warnings = numbers.warnings.filter(
     ({ kind }) =>
       kind === 'span' || kind === 'headroom' || kind === 'face-contrast' || kind === 'fooled' || kind === 'one-source',
   );

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { View } from 'react-native';
@@ -9,8 +9,9 @@ import { formatStopCount } from '@sphene/core/notation';
 
 /** Dome to the camera against dome to the light, once both were taken at the face: a choice of mood. */
 export function DomeChoice() {
-  const { solution, changeOne } = useSetupView();
-  const { dome } = solution;
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
+  const { dome } = numbers;
   if (dome === null) return null;
   return (
     <View role="group" aria-label={texts.domeOfTheFace} style={{ gap: 4 }}>

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useSetup } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
@@ -55,7 +55,7 @@ export function ToneChooser({
 
 /** The line that says how it is metered; a tap opens the choices. */
 export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
-  const { setup } = useSetupView();
+  const { setup } = useSetup();
   const palette = usePalette();
   const { method, read } = setup.meter;
   const spoken = words.method(method);
@@ -89,7 +89,8 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
 
 /** How the meter is pointed and which of its values is read. */
 export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void }) {
-  const { setup, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const { changeOne } = useChange();
   const { method, read } = setup.meter;
   const say = (next: MeteringMethod) => {
     onSaid('direction');

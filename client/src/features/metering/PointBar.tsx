@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useActivePoint, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { newId } from '@/store/ids';
 import { selectReadings } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -19,14 +19,18 @@ const MOST_POINTS = 20;
 /** The points of the setup, each with its latest reading and its stops over the face; more are one tap away. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PointBar({ beside }: { beside: ReactNode }) {
-  const { setup, kit, solution, changeOne, activePointId, activatePoint } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne, activatePoint } = useChange();
+  const activePointId = useActivePoint();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
   const [adding, setAdding] = useState(false);
   const [ownName, setOwnName] = useState('');
   const few = setup.points.length <= 2;
-  const face = solution.points.find(({ role }) => role === 'face');
+  const face = numbers.points.find(({ role }) => role === 'face');
   const noteOf = (pointId: string): string => {
-    const point = solution.points.find((one) => one.pointId === pointId);
+    const point = numbers.points.find((one) => one.pointId === pointId);
     const reading = readings.find(({ id }) => id === point?.readingId);
     if (point === undefined || reading === undefined) return texts.notMetered;
     const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)}`;

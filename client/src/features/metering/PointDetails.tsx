@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { noticed } from '@/store/deviceSlice';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { selectReadings } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/store';
@@ -90,7 +90,7 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
 }
 
 function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: boolean; age: number }) {
-  const { kit } = useSetupView();
+  const kit = useKit();
   const actions = useActions();
   const palette = usePalette();
   const [correcting, setCorrecting] = useState(false);
@@ -150,13 +150,16 @@ function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: bool
 /** One point: what its reading means at the camera, its readings, and what is said of it. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PointDetails({ point }: { point: MeteringPoint }) {
-  const { setup, solution, changeOne, activatePoint, readingsPlace, advice, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne, activatePoint, readingsPlace } = useChange();
+  const advice = useAdvice();
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const readings = useAppSelector((state) => selectReadings(state, setup.id)).filter(
     (reading) => reading.light === 'ambient' && reading.pointId === point.id,
   );
   const [all, setAll] = useState(false);
-  const solved = solution.points.find(({ pointId }) => pointId === point.id);
+  const solved = numbers.points.find(({ pointId }) => pointId === point.id);
   const changePoint = (change: Partial<MeteringPoint>) =>
     changeOne(
       'points',

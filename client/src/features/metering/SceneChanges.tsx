@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -11,7 +11,9 @@ import { SCENE_CHANGES } from '@sphene/core/setup';
 
 /** What changed in the scene, in one tap each, and the fewest readings that settle it. */
 export function SceneChanges() {
-  const { setup, solution, activatePoint, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { activatePoint } = useChange();
   const palette = usePalette();
   const actions = useActions();
   return (
@@ -28,7 +30,7 @@ export function SceneChanges() {
           />
         ))}
       </View>
-      {solution.meterAgain.map((again) => (
+      {numbers.meterAgain.map((again) => (
         <View
           key={again.pointId}
           style={{

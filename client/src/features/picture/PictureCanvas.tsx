@@ -16,7 +16,7 @@ import { usePictureVersion } from './usePicture';
 interface PictureCanvasProps {
   setup: Setup;
   kit: Kit;
-  solution: SolutionNumbers;
+  numbers: SolutionNumbers;
   picture: PictureOf;
   widthPx: number;
   showing?: Showing;
@@ -37,8 +37,8 @@ const USUAL_LATITUDE = { clipsAboveStops: 3, noiseBelowStops: -5 };
 const percent = (count: number, all: number): string => `${((100 * count) / all).toFixed(1)} %`;
 
 /** The picture in words: what its tones are and what is lost. */
-function sayPicture(name: string, solution: SolutionNumbers, developed: Developed | null): string {
-  const tones = solution.points
+function sayPicture(name: string, numbers: SolutionNumbers, developed: Developed | null): string {
+  const tones = numbers.points
     .flatMap(({ name: point, placedStops }) =>
       placedStops === null ? [] : [`${point.toLowerCase()} ${formatStops(placedStops)}`],
     )
@@ -73,7 +73,7 @@ function labelLifts(places: readonly { x: number; y: number }[]): number[] {
 export function PictureCanvas({
   setup,
   kit,
-  solution,
+  numbers,
   picture,
   widthPx,
   showing = 'all',
@@ -99,23 +99,23 @@ export function PictureCanvas({
       if (context == null) return;
       if (instead !== null) return context.putImageData(instead, 0, 0);
       const ready = pictureMaker().ready(picture);
-      const weights = weightsOf(setup, kit, solution, picture, showing);
+      const weights = weightsOf(setup, kit, numbers, picture, showing);
       if (ready === null || weights === null) return;
-      const { clipsAboveStops, noiseBelowStops } = solution.latitude ?? USUAL_LATITUDE;
+      const { clipsAboveStops, noiseBelowStops } = numbers.latitude ?? USUAL_LATITUDE;
       const developed = ready.composer.compose(ready.layers, weights, {
         clipsAboveStops,
         noiseBelowStops: Math.abs(noiseBelowStops),
         marks,
       });
       context.putImageData(new ImageData(developed.rgba, developed.width, developed.height), 0, 0);
-      box.current?.setAttribute('aria-label', sayPicture(name, solution, developed));
+      box.current?.setAttribute('aria-label', sayPicture(name, numbers, developed));
       box.current?.setAttribute('data-drawn', String(version));
       drawn.current?.(developed);
     });
     return () => clearTimeout(timer);
-  }, [setup, kit, solution, picture, version, showing, marks, instead, name]);
+  }, [setup, kit, numbers, picture, version, showing, marks, instead, name]);
   const ready = tones ? pictureMaker().ready(picture) : null;
-  toneRows.current = ready === null ? [] : toneMarks(setup, solution, picture, ready.materials);
+  toneRows.current = ready === null ? [] : toneMarks(setup, numbers, picture, ready.materials);
   const heightPx = (widthPx * picture.height) / picture.width;
   const lifts = labelLifts(toneRows.current.map(({ x, y }) => ({ x: x * widthPx, y: y * heightPx })));
   return (
@@ -124,7 +124,7 @@ export function PictureCanvas({
         box.current = node as unknown as HTMLElement | null;
       }}
       role="img"
-      aria-label={sayPicture(name, solution, null)}
+      aria-label={sayPicture(name, numbers, null)}
       style={{ width: widthPx, height: heightPx, backgroundColor: palette.raised }}
     >
       <canvas

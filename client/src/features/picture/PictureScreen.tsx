@@ -3,7 +3,7 @@ import { useUndo } from '@/setupView/useUndo';
 import { Histogram } from '@/ui/Histogram';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { words } from '@/language/words';
-import { SetupContext, useSetupView } from '@/setupView/setupContext';
+import { SetupProvider, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useOpenSetup } from '@/setupView/useOpenSetup';
 import { noticed } from '@/store/deviceSlice';
 import { useAppDispatch } from '@/store/store';
@@ -109,12 +109,14 @@ function HoldButton({
 
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function PictureParts() {
-  const { setup, kit, solution } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
   const undo = useUndo(setup.id);
   const dispatch = useAppDispatch();
   const wide = useWide();
   const window = useWindowDimensions();
-  const picture = usePicture(setup, kit, solution);
+  const picture = usePicture(setup, kit, numbers);
   const [showing, setShowing] = useState('all');
   const [overlays, setOverlays] = useState<string[]>(['tones']);
   const [before, setBefore] = useState<ImageData | null>(null);
@@ -136,7 +138,7 @@ function PictureParts() {
   const save = () => {
     const { current } = shown;
     if (current !== null)
-      savePicture(current, setup, solution).catch(() => dispatch(noticed({ text: texts.thePictureCouldNotBe2 })));
+      savePicture(current, setup, numbers).catch(() => dispatch(noticed({ text: texts.thePictureCouldNotBe2 })));
   };
   const room = wide ? Math.min(720, window.width - 520) : window.width - 32;
   const widthPx = Math.floor(Math.min(room, ((window.height - (wide ? 150 : 300)) * picture.width) / picture.height));
@@ -146,7 +148,7 @@ function PictureParts() {
       <PictureCanvas
         setup={setup}
         kit={kit}
-        solution={solution}
+        numbers={numbers}
         picture={picture}
         widthPx={widthPx}
         showing={showingOf(showing)}
@@ -166,7 +168,7 @@ function PictureParts() {
   );
   const controls = (
     <View style={{ gap: 16 }}>
-      {solution.camera === null && (
+      {numbers.camera === null && (
         <Txt role="status" tone="danger">
           {texts.meterTheFaceFirstUntil}
         </Txt>
@@ -273,8 +275,8 @@ export function PictureScreen() {
       </Screen>
     );
   return (
-    <SetupContext.Provider value={view}>
-      <PictureParts key={view.setup.id} />
-    </SetupContext.Provider>
+    <SetupProvider view={view}>
+      <PictureParts key={view.open.setup.id} />
+    </SetupProvider>
   );
 }

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { MarkedSlider } from '@/ui/MarkedSlider';
@@ -14,7 +14,9 @@ import { lightPath, type Setting } from '@sphene/core/setup';
 
 /** One light's power by hand: it is held there while the others follow. */
 function PowerSlider({ its }: { its: LightSolution }) {
-  const { setup, kit, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change } = useChange();
   const actions = useActions();
   const palette = usePalette();
   const light = setup.lights[its.index];
@@ -72,10 +74,10 @@ function PowerSlider({ its }: { its: LightSolution }) {
 
 /** Powers at slider speed: the picture follows the thumb. */
 export function PowerSliders() {
-  const { solution } = useSetupView();
+  const numbers = useNumbers();
   return (
     <View style={{ gap: 8 }}>
-      {solution.lights.map((its) => (
+      {numbers.lights.map((its) => (
         <PowerSlider key={its.lightId} its={its} />
       ))}
     </View>

@@ -11,8 +11,8 @@ const latin = (text: string): string =>
   text.replace(/[^\x20-\x7e]/g, (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`);
 
 /** The settings that a picture was made with, as PNG text. */
-export function pictureText(setup: Setup, solution: SolutionNumbers): Record<string, string> {
-  const { camera, lights, points, stage, colour } = solution;
+export function pictureText(setup: Setup, numbers: SolutionNumbers): Record<string, string> {
+  const { camera, lights, points, stage, colour } = numbers;
   const settings = {
     setup: setup.title,
     camera: camera === null ? null : camera.text,
@@ -44,12 +44,12 @@ export function pictureText(setup: Setup, solution: SolutionNumbers): Record<str
 }
 
 /** Saves a picture as a PNG file with its settings in it. */
-export async function savePicture(developed: Developed, setup: Setup, solution: SolutionNumbers): Promise<void> {
+export async function savePicture(developed: Developed, setup: Setup, numbers: SolutionNumbers): Promise<void> {
   const file = await pictureMaker().png(
     developed.rgba.slice(),
     developed.width,
     developed.height,
-    pictureText(setup, solution),
+    pictureText(setup, numbers),
   );
   const url = URL.createObjectURL(new Blob([file as Uint8Array<ArrayBuffer>], { type: 'image/png' }));
   const link = document.createElement('a');

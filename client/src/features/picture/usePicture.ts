@@ -11,9 +11,9 @@ import type { SolutionNumbers } from '@sphene/core/solution';
  * Has the picture of the setup on screen made, coarsely at once and finely when nothing moves.
  * @param wanted false: not yet
  */
-export function usePicture(setup: Setup, kit: Kit, solution: SolutionNumbers, wanted = true): PictureOf {
+export function usePicture(setup: Setup, kit: Kit, numbers: SolutionNumbers, wanted = true): PictureOf {
   const focused = useIsFocused();
-  const picture = useMemo(() => pictureOf(setup, kit, solution), [setup, kit, solution]);
+  const picture = useMemo(() => pictureOf(setup, kit, numbers), [setup, kit, numbers]);
   useEffect(() => {
     if (focused && wanted) pictureMaker().show(picture);
   }, [picture, focused, wanted]);

@@ -23,7 +23,7 @@ import { memo, type ReactNode, useEffect, useLayoutEffect, useRef, useState } fr
 import { Pressable, ScrollView, View } from 'react-native';
 
 import type { NextAction } from '@sphene/core/advice';
-import { SetupContext, type SetupView, useSetupView } from '../../setupView/setupContext';
+import { SetupProvider, type SetupView, useChange, useNumbers, useSetup } from '../../setupView/setupContext';
 import { useOpenSetup } from '../../setupView/useOpenSetup';
 import { CameraStep } from '../camera/CameraStep';
 import { LookStep } from '../look/LookStep';
@@ -62,7 +62,9 @@ const DOING: Record<NextAction['kind'], string | null> = {
 };
 
 function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
-  const { solution, activatePoint, readingsPlace, context } = useSetupView();
+  const numbers = useNumbers();
+  const { activatePoint, readingsPlace } = useChange();
+  const { context } = useSetup();
   const show = (pointId: string) => {
     activatePoint(pointId);
     onTone();
@@ -71,11 +73,11 @@ function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void
   };
   return (
     <Ladder
-      points={solution.points}
-      said={solution.points.map((point) => words.point(point, context)).join(' ')}
+      points={numbers.points}
+      said={numbers.points.map((point) => words.point(point, context)).join(' ')}
       onTone={show}
-      clipsAboveStops={solution.latitude?.clipsAboveStops ?? null}
-      noiseBelowStops={solution.latitude?.noiseBelowStops ?? null}
+      clipsAboveStops={numbers.latitude?.clipsAboveStops ?? null}
+      noiseBelowStops={numbers.latitude?.noiseBelowStops ?? null}
       compact={compact}
     />
   );
@@ -127,7 +129,7 @@ function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void
   // what lies over the part besides the ladder, px
   const [besidesPx, setBesidesPx] = useState(66);
   const head = useRef<HTMLElement | null>(null);
-  const tones = useSetupView().solution.points.length;
+  const tones = useNumbers().points.length;
   const Content = CONTENT[part];
   // while metering and on the stage the ladder is the strip, so that pad or stage fit on the screen
   const strip = part === 'ambient' || part === 'stage';
@@ -230,8 +232,9 @@ function WideParts({
   onPart: (part: Part) => void;
 }) {
   const palette = usePalette();
-  const { solution, context } = useSetupView();
-  const warnings = solution.warnings.map((warning) => words.warning(warning, context));
+  const numbers = useNumbers();
+  const { context } = useSetup();
+  const warnings = numbers.warnings.map((warning) => words.warning(warning, context));
   return (
     <View
       style={{
@@ -252,7 +255,7 @@ function WideParts({
         contentContainerStyle={{ paddingVertical: 16, gap: 12 }}
       >
         <SetupLadder compact={false} onTone={() => onPart('ambient')} />
-        {solution.points.map((point) => (
+        {numbers.points.map((point) => (
           <Txt key={point.pointId} size="label" tone="quiet">
             {words.point(point, context)}
           </Txt>
@@ -304,26 +307,26 @@ function WideParts({
 }
 
 function SetupParts({ view }: { view: SetupView }) {
-  const { setup, advice } = view;
+  const { setup, context } = view.open;
+  const { nextAction } = view.advice;
   const undo = useUndo(setup.id);
   const wide = useWide();
   const router = useRouter();
-  const [part, setPart] = useState<Part>(advice.nextAction.step);
+  const [part, setPart] = useState<Part>(nextAction.step);
   const places = useRef<Partial<Record<Part, HTMLElement | null>>>({});
   const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
-  const { nextAction } = advice;
   const goTo = (next: Part) => {
     setPart(next);
     places.current[next]?.scrollIntoView({ block: 'start' });
   };
   const doNext = () => {
-    if (nextAction.settings.length > 0) view.change(...nextAction.settings);
+    if (nextAction.settings.length > 0) view.hands.change(...nextAction.settings);
     goTo(nextAction.step);
   };
   useShortcuts({ onPart: goTo, onNext: doNext, onUndo: undo });
   return (
-    <SetupContext.Provider value={view}>
+    <SetupProvider view={view}>
       <Screen
         title={setup.title}
         place={[spot?.title, shoot?.title].filter(Boolean).join(' · ')}
@@ -340,9 +343,9 @@ function SetupParts({ view }: { view: SetupView }) {
         }
       >
         {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
-        <NextBar {...words.nextAction(nextAction, view.context)} doing={DOING[nextAction.kind]} onPress={doNext} />
+        <NextBar {...words.nextAction(nextAction, context)} doing={DOING[nextAction.kind]} onPress={doNext} />
       </Screen>
-    </SetupContext.Provider>
+    </SetupProvider>
   );
 }
 
@@ -364,5 +367,5 @@ export function SetupScreen() {
         </Txt>
       </Screen>
     );
-  return <SetupParts key={view.setup.id} view={view} />;
+  return <SetupParts key={view.open.setup.id} view={view} />;
 }

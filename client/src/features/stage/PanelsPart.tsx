@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
@@ -24,11 +24,14 @@ const capital = (word: string) => word.replace(/^./, (letter) => letter.toUpperC
 /** One flat thing: what it does, and its numbers. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
-  const { setup, kit, solution, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { change } = useChange();
   const actions = useActions();
   const palette = usePalette();
   const { distanceUnit: unit, paces } = kit.preferences;
-  const its = solution.panels.find(({ id }) => id === panel.id);
+  const its = numbers.panels.find(({ id }) => id === panel.id);
   const own = kit.reflectors.find(({ id }) => id === panel.reflectorId);
   const reflectors = offered(kit.reflectors, panel.reflectorId);
   const { name, because } = words.panelKind(panel.kind);
@@ -178,7 +181,9 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
 
 /** Adds reflectors, panels and openings. */
 export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: string) => void }) {
-  const { setup, kit, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change } = useChange();
   const add = (kind: PanelKind) => {
     const { stand, widthM, tallM } = PANEL_FACTS[kind];
     // the dark side is the one away from the window, else from the key

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -30,7 +30,9 @@ const WORN = [
 /** Who stands there: what light does differently on them. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function SubjectPart() {
-  const { setup, kit, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { changeOne } = useChange();
   const { subject } = setup.stage;
   const put = (change: Partial<Subject>) => changeOne('stage.subject', { ...subject, ...change });
   const unit = kit.preferences.distanceUnit;
@@ -132,7 +134,9 @@ function SubjectPart() {
 /** Where the sun stands: by hand, or from place and time. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function SunPart() {
-  const { setup, solution, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
   const elsewhere = useAppSelector((state) =>
     Object.values(state.documents.byId).find(
@@ -149,8 +153,8 @@ function SunPart() {
         : by === 'hand'
           ? {
               by: 'hand',
-              sideDeg: Math.round(solution.stage.sun?.sideDeg ?? 150),
-              altitudeDeg: Math.round(Math.max(-10, solution.stage.sun?.altitudeDeg ?? 25)),
+              sideDeg: Math.round(numbers.stage.sun?.sideDeg ?? 150),
+              altitudeDeg: Math.round(Math.max(-10, numbers.stage.sun?.altitudeDeg ?? 25)),
             }
           : {
               by: 'time',
@@ -173,9 +177,9 @@ function SunPart() {
           { value: 'time', label: texts.placeAndTime },
         ]}
       />
-      {solution.stage.sun !== null && (
+      {numbers.stage.sun !== null && (
         <Txt role="status" bold>
-          {words.sun(solution.stage.sun)}
+          {words.sun(numbers.stage.sun)}
         </Txt>
       )}
       {sun?.by === 'hand' && (
@@ -244,10 +248,13 @@ function SunPart() {
 
 /** Camera, background and ground. */
 function PlacePart() {
-  const { setup, kit, solution, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { changeOne } = useChange();
   const unit = kit.preferences.distanceUnit;
   const { stage } = setup;
-  const { frameWidthM, frameHeightM, focalMm } = solution.stage.camera;
+  const { frameWidthM, frameHeightM, focalMm } = numbers.stage.camera;
   return (
     <>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
@@ -305,7 +312,9 @@ function PlacePart() {
 
 /** Everything about the scene that is not a light: folded away until it is wanted. */
 export function ScenePart() {
-  const { setup, kit, solution } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
   const actions = useActions();
   const { subject } = setup.stage;
   const unit = kit.preferences.distanceUnit;
@@ -324,7 +333,7 @@ export function ScenePart() {
       </Disclosure>
       <Disclosure
         title={texts.sun}
-        summary={solution.stage.sun === null ? texts.noneOnTheStage : words.sun(solution.stage.sun)}
+        summary={numbers.stage.sun === null ? texts.noneOnTheStage : words.sun(numbers.stage.sun)}
       >
         <SunPart />
       </Disclosure>

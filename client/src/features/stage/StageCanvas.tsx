@@ -1,5 +1,5 @@
 import { texts } from './texts';
-import { useSetupView } from '@/setupView/setupContext';
+import { useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { usePalette } from '@/ui/theme';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
@@ -36,7 +36,9 @@ export function StageCanvas({
   heightPx: number;
   beside: ReactNode;
 }) {
-  const { setup, kit, solution } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
   const palette = usePalette();
   const [width, setWidth] = useState(340);
   const [zoom, setZoom] = useState(1);
@@ -114,7 +116,7 @@ export function StageCanvas({
           <StageDrawing
             setup={setup}
             kit={kit}
-            solution={solution}
+            numbers={numbers}
             view={view}
             width={width}
             height={heightPx}

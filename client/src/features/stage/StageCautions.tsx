@@ -1,23 +1,24 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useAdvice, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import type { StageCaution } from '@sphene/core/stage';
-
 /** What to watch on the stage, each with the moves that cure it, the smallest first. */
-export function StageCautions({ cautions }: { cautions: readonly StageCaution[] }) {
-  const { change, context } = useSetupView();
+export function StageCautions() {
+  const numbers = useNumbers();
+  const advice = useAdvice();
+  const { change } = useChange();
+  const { context } = useSetup();
   const palette = usePalette();
   return (
     <View role="list" aria-label={texts.watch} style={{ gap: 8 }}>
-      {cautions.map((caution) => {
-        const { kind, lightId, cures } = caution;
-        const text = words.stageWatch(caution, context);
+      {numbers.stage.watches.map((watched) => {
+        const { kind, lightId } = watched;
+        const cures = advice.stageCures.find((one) => one.watch === kind && one.lightId === lightId)?.moves ?? [];
         return (
           <View
             key={`${kind} ${lightId ?? ''}`}
@@ -33,7 +34,7 @@ export function StageCautions({ cautions }: { cautions: readonly StageCaution[] 
             <View style={{ flexDirection: 'row', gap: 8 }}>
               <PathIcon name="alert-outline" color={palette.danger} size={20} />
               <View style={{ flex: 1 }}>
-                <Txt>{text}</Txt>
+                <Txt>{words.stageWatch(watched, context)}</Txt>
               </View>
             </View>
             {cures.length > 0 && (

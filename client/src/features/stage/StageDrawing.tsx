@@ -55,7 +55,7 @@ function beamOf({ face }: StageView, flat: Flat, halfDeg: number, lengthM: numbe
 interface DrawingProps {
   setup: Setup;
   kit: Kit;
-  solution: SolutionNumbers;
+  numbers: SolutionNumbers;
   view: StageView;
   width: number;
   height: number;
@@ -69,7 +69,7 @@ interface DrawingProps {
 export const StageDrawing = memo(function StageDrawing({
   setup,
   kit,
-  solution,
+  numbers,
   view,
   width,
   height,
@@ -81,14 +81,14 @@ export const StageDrawing = memo(function StageDrawing({
   const { face, pxPerM } = view;
   const eyes = toPx(view, { x: 0, y: 0, z: 0 });
   const backgroundM = setup.backgroundM ?? UNSAID_BACKGROUND_M;
-  const { view: frame, at: cameraPlace } = solution.stage.camera;
+  const { view: frame, at: cameraPlace } = numbers.stage.camera;
   const reach = stage.cameraM + backgroundM;
   const half = face === 'plan' ? frame.halfWidth : frame.halfHeight;
   const fieldSide: Place = face === 'plan' ? { x: 1, y: 0, z: 0 } : { x: 0, y: 1, z: 0 };
   const farMiddle = off(cameraPlace, frame.towards, reach);
   const ground = toPx(view, { x: 0, y: -stage.subject.eyesM, z: 0 }).y;
   const camera = toPx(view, cameraPlace);
-  const sun = sunAt({ solution, sunRingM });
+  const sun = sunAt({ numbers, sunRingM });
   const wall =
     face === 'plan'
       ? [
@@ -154,7 +154,7 @@ export const StageDrawing = memo(function StageDrawing({
           }
         />
       )}
-      {sun !== null && solution.stage.sun !== null && solution.stage.sun.altitudeDeg > -1 && (
+      {sun !== null && numbers.stage.sun !== null && numbers.stage.sun.altitudeDeg > -1 && (
         <Line
           x1={toPx(view, sun).x}
           y1={toPx(view, sun).y}
@@ -165,7 +165,7 @@ export const StageDrawing = memo(function StageDrawing({
           strokeDasharray="10 5"
         />
       )}
-      {solution.stage.lights.map(({ lightId, flat, halfBeamDeg, index }) => {
+      {numbers.stage.lights.map(({ lightId, flat, halfBeamDeg, index }) => {
         const selected = selectedId === `light:${lightId}`;
         const lengthM = setup.lights[index]?.distanceM ?? 1;
         return (
@@ -212,7 +212,7 @@ export const StageDrawing = memo(function StageDrawing({
           </G>
         );
       })}
-      {solution.stage.lights.map(({ lightId, flat, at }) => {
+      {numbers.stage.lights.map(({ lightId, flat, at }) => {
         const stand = toPx(view, at);
         return (
           <G key={lightId}>
@@ -245,7 +245,7 @@ export const StageDrawing = memo(function StageDrawing({
       <Head view={view} setup={setup} palette={palette} ground={ground} />
       <CameraBody x={camera.x} y={camera.y} face={face} palette={palette} />
       {sun !== null && (
-        <SunSign {...toPx(view, sun)} palette={palette} up={(solution.stage.sun?.altitudeDeg ?? 0) > 0} />
+        <SunSign {...toPx(view, sun)} palette={palette} up={(numbers.stage.sun?.altitudeDeg ?? 0) > 0} />
       )}
       <ScaleBar view={view} height={height} unit={kit.preferences.distanceUnit} palette={palette} />
     </Svg>

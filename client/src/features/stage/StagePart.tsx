@@ -5,7 +5,7 @@ import { useCalm, usePicture } from '@/features/picture/usePicture';
 import { LaterSetup } from '@/setupView/LaterSetup';
 import { words } from '@/language/words';
 import { addLight } from '@/setupView/addLight';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import type { Store } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -35,7 +35,9 @@ const CANVAS_PX = { phone: 300, wide: 340 } as const;
 /** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
 // eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function StagePart() {
-  const { setup, kit, solution } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
   const palette = usePalette();
   const router = useRouter();
   const wide = useWide();
@@ -43,14 +45,14 @@ export function StagePart() {
   const stage = useStage();
   const calm = useCalm();
   // on a phone the stage was opened on purpose; on a wide screen it waits until hands rest, or take hold of something on it
-  const picture = usePicture(setup, kit, solution, !wide || calm || stage.selectedId !== null);
+  const picture = usePicture(setup, kit, numbers, !wide || calm || stage.selectedId !== null);
   const [face, setFace] = useState<Face>('plan');
   const selected =
-    stage.selectedId ?? (solution.stage.lights[0] === undefined ? null : `light:${solution.stage.lights[0].lightId}`);
-  const its = solution.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
+    stage.selectedId ?? (numbers.stage.lights[0] === undefined ? null : `light:${numbers.stage.lights[0].lightId}`);
+  const its = numbers.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
   const light = its === undefined ? undefined : setup.lights[its.index];
   const panel = setup.panels.find(({ id }) => selected === `panel:${id}`);
-  const panelDoes = solution.panels.find(({ id }) => id === panel?.id);
+  const panelDoes = numbers.panels.find(({ id }) => id === panel?.id);
   const thing = stage.things.find(({ id }) => id === selected);
   const picturePx = wide ? PICTURE_PX.wide : PICTURE_PX.phone;
   const pictureWidth = picture.width > picture.height ? Math.round(picturePx * 1.25) : picturePx;
@@ -63,7 +65,7 @@ export function StagePart() {
           aria-label={texts.openThePicture}
           onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}
         >
-          {solution.camera === null ? (
+          {numbers.camera === null ? (
             <View
               style={{
                 width: picturePx,
@@ -82,7 +84,7 @@ export function StagePart() {
             <PictureCanvas
               setup={setup}
               kit={kit}
-              solution={solution}
+              numbers={numbers}
               picture={picture}
               widthPx={pictureWidth}
               name="Picture"
@@ -149,16 +151,18 @@ const UnderStage = memo(function UnderStage({
   selectedId: string | null;
   onSelect: (id: string | null) => void;
 }) {
-  const { setup, solution, change, context } = useSetupView();
+  const { setup, context } = useSetup();
+  const numbers = useNumbers();
+  const { change } = useChange();
   const actions = useActions();
   const store = useStore() as Store;
   const moment = useMoment();
-  const its = solution.stage.lights.find(({ lightId }) => selectedId === `light:${lightId}`);
+  const its = numbers.stage.lights.find(({ lightId }) => selectedId === `light:${lightId}`);
   const light = its === undefined ? undefined : setup.lights[its.index];
   const panel = setup.panels.find(({ id }) => selectedId === `panel:${id}`);
   return (
     <View style={{ gap: 12 }}>
-      {solution.stage.cautions.length > 0 && <StageCautions cautions={solution.stage.cautions} />}
+      {numbers.stage.watches.length > 0 && <StageCautions />}
       {panel !== undefined && <PanelCard key={panel.id} panel={panel} moment={moment} />}
       {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
       <View>
@@ -196,7 +200,7 @@ const UnderStage = memo(function UnderStage({
           />
         </View>
       </View>
-      {solution.cautions
+      {numbers.cautions
         .map((caution) => words.caution(caution, context))
         .map((text) => (
           <Txt key={text} size="label" tone="quiet">

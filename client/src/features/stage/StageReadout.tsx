@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
@@ -57,10 +57,11 @@ const degrees = (value: number): string => `${Math.round(Math.abs(value))}°`;
 
 /** What the light that is held does, as it moves: what is wanted most beside the picture, the rest under the stage. */
 export function LightReadout({ its, light, most }: { its: StageLight; light: Light; most: boolean }) {
-  const { kit, solution } = useSetupView();
+  const kit = useKit();
+  const numbers = useNumbers();
   const { distanceUnit: unit, paces } = kit.preferences;
   const told = (m: number) => (paces ? { note: words.paces(Math.abs(m)) } : {});
-  const { spreadStops } = solution.stage;
+  const { spreadStops } = numbers.stage;
   return (
     <Figures
       columns={most ? 2 : 3}
@@ -103,7 +104,9 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
 
 /** The same light's numbers to be typed, and starting places in one tap. */
 export function LightNumbers({ light, index }: { light: Light; index: number }) {
-  const { setup, kit, change, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { change, changeOne } = useChange();
   const unit = kit.preferences.distanceUnit;
   return (
     <>

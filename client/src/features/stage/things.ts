@@ -30,7 +30,7 @@ export interface Thing {
 export interface StageFacts {
   setup: Setup;
   kit: Kit;
-  solution: SolutionNumbers;
+  numbers: SolutionNumbers;
   now: () => string;
   /** the newest ambient reading, so that what panels were then is kept */
   newestReadingAt: string | null;
@@ -103,9 +103,9 @@ const MOST_LIGHT_M = 5;
 const MOST_PANEL_M = 8;
 
 function lightThings(facts: StageFacts): Thing[] {
-  const { setup, kit, solution } = facts;
+  const { setup, kit, numbers } = facts;
   const unit = kit.preferences.distanceUnit;
-  return solution.stage.lights.flatMap(({ index, role, group, at, axis }): Thing[] => {
+  return numbers.stage.lights.flatMap(({ index, role, group, at, axis }): Thing[] => {
     const name = words.light({ role, group });
     const light = setup.lights[index];
     if (light === undefined) return [];
@@ -287,17 +287,17 @@ function othersThing({ setup }: StageFacts): Thing[] {
 
 /** Where the sun is drawn: on a ring round the subject. */
 export const sunAt = ({
-  solution: {
+  numbers: {
     stage: { sun },
   },
   sunRingM,
-}: Pick<StageFacts, 'solution' | 'sunRingM'>): Place | null =>
+}: Pick<StageFacts, 'numbers' | 'sunRingM'>): Place | null =>
   sun === null ? null : { x: sun.towards.x * sunRingM, y: sun.towards.y * sunRingM, z: sun.towards.z * sunRingM };
 
 /** Everything that can be moved, in the order in which the keyboard goes through it. */
 // eslint-disable-next-line max-lines-per-function -- each thing that can be moved, one after the other
 export function stageThings(facts: StageFacts): Thing[] {
-  const { setup, kit, solution } = facts;
+  const { setup, kit, numbers } = facts;
   const { stage } = setup;
   const unit = kit.preferences.distanceUnit;
   const by = step(unit);
@@ -389,7 +389,7 @@ export function stageThings(facts: StageFacts): Thing[] {
       at: place,
       deg: sun.sideDeg,
       faces: ['plan', 'side'],
-      said: solution.stage.sun === null ? '' : words.sun(solution.stage.sun),
+      said: numbers.stage.sun === null ? '' : words.sun(numbers.stage.sun),
       moveTo: (to, free) => {
         // from above the drag turns it, from the side it raises it
         const across = Math.hypot(to.x, to.z);

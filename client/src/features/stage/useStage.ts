@@ -1,4 +1,4 @@
-import { useSetupView } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { timestamp } from '@/store/ids';
 import { selectDocument, selectReadings } from '@/store/selectors';
@@ -29,7 +29,7 @@ export interface Moment {
 }
 
 export function useMoment(): Moment {
-  const { setup } = useSetupView();
+  const { setup } = useSetup();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
   return useMemo(
     () => ({
@@ -49,7 +49,10 @@ export function useMoment(): Moment {
 const SUN_RING_M = 1.9;
 
 export function useStage(): Stage {
-  const { setup, kit, solution, change } = useSetupView();
+  const { setup } = useSetup();
+  const kit = useKit();
+  const numbers = useNumbers();
+  const { change } = useChange();
   const actions = useActions();
   const kept = useAppSelector((state) => selectDocument(state, 'setup', setup.id)) ?? setup;
   const moment = useMoment();
@@ -67,7 +70,7 @@ export function useStage(): Stage {
       }),
     },
     kit,
-    solution,
+    numbers: numbers,
     ...moment,
     sunRingM,
   });

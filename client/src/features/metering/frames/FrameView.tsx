@@ -1,6 +1,6 @@
 import { texts } from '../texts';
 import { words } from '@/language/words';
-import { useSetupView } from '@/setupView/setupContext';
+import { useActivePoint, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -92,7 +92,10 @@ function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | null; onS
 /** One test frame: its settings, its histogram, and any place of it as a reading of a point. */
 // eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function FrameView({ frame }: { frame: Frame }) {
-  const { setup, solution, activePointId, activatePoint, changeOne } = useSetupView();
+  const { setup } = useSetup();
+  const numbers = useNumbers();
+  const activePointId = useActivePoint();
+  const { activatePoint, changeOne } = useChange();
   const actions = useActions();
   const [spot, setSpot] = useState<Spot | null>(null);
   const [tone, setTone] = useState<Parameters<typeof ToneChooser>[0]['value']>({ tone: 'pale-skin', toneStops: 1 });
@@ -116,7 +119,7 @@ export function FrameView({ frame }: { frame: Frame }) {
     setSpot(null);
   };
   // a grey card in the ambient alone tells its colour against the white balance that the picture was made with
-  const white = solution.colour.whiteBalance;
+  const white = numbers.colour.whiteBalance;
   const colour =
     place === null || place.clipped
       ? undefined
@@ -178,7 +181,7 @@ export function FrameView({ frame }: { frame: Frame }) {
             layout="scroll"
             value={activePointId}
             onChoose={activatePoint}
-            choices={solution.points.map(({ pointId, name }) => ({ value: pointId, label: name }))}
+            choices={numbers.points.map(({ pointId, name }) => ({ value: pointId, label: name }))}
           />
           <ActionButton
             label={`Take it for ${point?.name.toLowerCase() ?? texts.thePoint}`}

@@ -1,5 +1,5 @@
 import { texts } from '../texts';
-import { useSetupView } from '@/setupView/setupContext';
+import { useNumbers, useSetup } from '@/setupView/setupContext';
 import { useDevices } from '@/setupView/useDevices';
 import { useActions } from '@/store/application';
 import { selectFrames } from '@/store/selectors';
@@ -68,7 +68,8 @@ function AskSettings({
 /** Test frames of the photographer's own: imported, kept small, and metered by tapping a place. */
 // eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function TestFrames() {
-  const { setup, solution } = useSetupView();
+  const { setup } = useSetup();
+  const numbers = useNumbers();
   const palette = usePalette();
   const wide = useWide();
   const actions = useActions();
@@ -90,7 +91,7 @@ export function TestFrames() {
     setProblem(null);
     setAsking(null);
     setProgress('Reading the settings');
-    const result = await openFrame(file, file.name, solution.camera ?? setup.meter, (now) => {
+    const result = await openFrame(file, file.name, numbers.camera ?? setup.meter, (now) => {
       if (turn.current === mine) setProgress(now);
     });
     if (turn.current !== mine) return;
