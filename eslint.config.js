@@ -78,6 +78,7 @@ export default defineConfig(
     ignores: [
       '**/node_modules',
       '**/dist',
+      '**/dist-gallery',
       '**/.expo',
       '**/*.cjs',
       '**/*.mjs',

@@ -1,26 +1,9 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
-
+import { faults } from './axe';
 import { SCREENS } from './screens';
 import { WIDE, expect, test } from './stack';
 
 /** Parts whose folded parts are opened first. */
 const FOLDED = ['Look', 'Camera', 'Lights', 'Stage'];
-
-/** In the page itself, and only what is wrong is reported: a quarter of the time, the same findings (a page here has no frames). */
-async function faults(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    .options({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })
-    .analyze();
-  return violations.map(
-    ({ id, nodes }) =>
-      `${id}: ${nodes
-        .slice(0, 4)
-        .map(({ html }) => html.slice(0, 200))
-        .join(' | ')}`,
-  );
-}
 
 for (const theme of ['Glare', 'Dark', 'Dim'])
   for (const [size, viewport] of [

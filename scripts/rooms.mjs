@@ -45,6 +45,7 @@ export const SPEAKING_ROOMS = {
 export const CLIENT_FOLDERS = [
   ['language', 'the language of the page, catalogues of texts', []],
   ['ui', 'parts without a store', ['language']],
+  ['gallery', 'every part of ui on one page; not shipped', ['ui', 'language']],
   ['workers', 'beside the page', []],
   ['store', 'slices, selectors of documents, actions', ['workers', 'store/sync']],
   ['store/sync', 'keeper, exchange, storage, server', ['store']],

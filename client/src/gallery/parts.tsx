@@ -1,0 +1,501 @@
+import { words } from '@/language/words';
+import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { BackgroundControl } from '@/ui/BackgroundControl';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Disclosure } from '@/ui/Disclosure';
+import { Histogram } from '@/ui/Histogram';
+import { HoldBackControl } from '@/ui/HoldBackControl';
+import { Ladder } from '@/ui/Ladder';
+import { LookEntry } from '@/ui/LookEntry';
+import { Mark } from '@/ui/Mark';
+import { MarkedSlider } from '@/ui/MarkedSlider';
+import { NextBar } from '@/ui/NextBar';
+import PathIcon from '@/ui/PathIcon';
+import { ReadingEntry } from '@/ui/ReadingEntry';
+import { ClearKey, ReadingPad } from '@/ui/ReadingPad';
+import { StopDial } from '@/ui/StopDial';
+import { ToggleList } from '@/ui/ToggleList';
+import { Heading, Txt } from '@/ui/Txt';
+import { WhyPanel } from '@/ui/WhyPanel';
+import { WhyRow } from '@/ui/WhyRow';
+import {
+  ApertureDial,
+  DistanceDial,
+  HeightDial,
+  IsoDial,
+  NumberDial,
+  PowerDial,
+  ShutterDial,
+  SideDial,
+  StopsDial,
+  ToneDial,
+} from '@/ui/dials';
+import { type IconName, iconPaths } from '@/ui/iconPaths';
+import { SIZE } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
+import { type ReactNode, useState } from 'react';
+import { View } from 'react-native';
+
+import { LOOK_WAY_IDS } from '@sphene/core/gear';
+import { failure, INCREMENT_STOPS } from '@sphene/core/photometry';
+import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE } from '@sphene/core/sample';
+import { solve } from '@sphene/core/solution';
+
+/** One part of `ui` with a picture of each state that it can be in. */
+export interface GalleryPart {
+  /** its file in `ui`, without the ending */
+  file: string;
+  states: readonly { name: string; shown: ReactNode }[];
+}
+
+const CLOCK = new Date('2026-02-27T15:40:00Z');
+const HALL = solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK);
+const TERRACE = solve(SAMPLE_TERRACE.setup, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK);
+const HALL_WORDS = { setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT };
+const { shutter: CHAIN } = HALL.why;
+if (CHAIN === undefined) throw new Error('the sample has a reason for its shutter');
+const WHY = words.why(CHAIN, HALL_WORDS);
+const [UNIT] = SAMPLE_KIT.flashUnits;
+const nothing = () => undefined;
+
+/** A part that holds a value, with something to hold it. */
+function Held<T>({ start, children }: { start: T; children: (value: T, put: (value: T) => void) => ReactNode }) {
+  const [value, put] = useState(start);
+  return children(value, put);
+}
+
+function Icons() {
+  const palette = usePalette();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+      {(Object.keys(iconPaths) as IconName[]).map((name) => (
+        <View key={name} style={{ alignItems: 'center', width: 88 }}>
+          <PathIcon name={name} color={palette.text} />
+          <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+            {name.replaceAll('-', ' ')}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** A bare track: what the slider itself brings is seen. */
+function PlainTrack() {
+  const palette = usePalette();
+  return <View style={{ flex: 1, backgroundColor: palette.raised }} />;
+}
+
+const TWO_WAYS = [
+  { value: 'near', label: 'Near' },
+  { value: 'far', label: 'Far', note: 'from 3 m' },
+];
+const LIGHTS = [
+  { value: 'key', label: 'Key' },
+  { value: 'fill', label: 'Fill', note: 'one stop under' },
+  { value: 'rim', label: 'Rim' },
+];
+
+const ladder = (
+  { points, latitude }: typeof HALL,
+  setup: typeof SAMPLE_HALL.setup,
+  over: Partial<{ compact: boolean; bare: boolean }>,
+) => (
+  <Ladder
+    points={points}
+    said={points.map((point) => words.point(point, { setup, kit: SAMPLE_KIT })).join(' ')}
+    clipsAboveStops={over.bare ? null : (latitude?.clipsAboveStops ?? null)}
+    noiseBelowStops={over.bare ? null : (latitude?.noiseBelowStops ?? null)}
+    {...(over.compact === undefined ? null : { compact: over.compact })}
+    onTone={nothing}
+  />
+);
+
+const BUTTONS: GalleryPart[] = [
+  {
+    file: 'ActionButton',
+    states: [
+      { name: 'primary', shown: <ActionButton kind="primary" label="Use these" onPress={nothing} /> },
+      { name: 'secondary', shown: <ActionButton label="Apply" onPress={nothing} /> },
+      { name: 'plain', shown: <ActionButton kind="plain" label="Leave it" onPress={nothing} /> },
+      { name: 'with an icon', shown: <ActionButton icon="plus" label="Add a light" onPress={nothing} /> },
+      { name: 'off', shown: <ActionButton kind="primary" disabled label="Not yet" onPress={nothing} /> },
+      { name: 'icon alone', shown: <IconButton icon="undo" name="Take it back" onPress={nothing} /> },
+      { name: 'icon alone, off', shown: <IconButton icon="undo" name="Nothing to undo" disabled onPress={nothing} /> },
+    ],
+  },
+  {
+    file: 'NextBar',
+    states: [
+      {
+        name: 'to be tapped',
+        shown: <NextBar text="Meter the face" detail="dome to the lens" doing="Meter" onPress={nothing} />,
+      },
+      { name: 'said only', shown: <NextBar text="Shoot" detail="all is set" doing={null} onPress={nothing} /> },
+    ],
+  },
+  { file: 'PathIcon', states: [{ name: 'every icon', shown: <Icons /> }] },
+  { file: 'Mark', states: [{ name: 'our mark', shown: <Mark size={48} /> }] },
+];
+
+const TEXTS: GalleryPart[] = [
+  {
+    file: 'Txt',
+    states: [
+      ...(Object.keys(SIZE) as (keyof typeof SIZE)[]).map((size) => ({
+        name: `size ${size}`,
+        shown: <Txt size={size}>f/5.6 at 1/200, ISO 100</Txt>,
+      })),
+      ...(['text', 'quiet', 'accent', 'ambient', 'flash', 'danger'] as const).map((tone) => ({
+        name: `tone ${tone}`,
+        shown: (
+          <Txt tone={tone} bold>
+            Two stops under
+          </Txt>
+        ),
+      })),
+      {
+        name: 'heading',
+        shown: (
+          <Heading level={3} size="value">
+            Ambient
+          </Heading>
+        ),
+      },
+    ],
+  },
+  {
+    file: 'WhyRow',
+    states: [
+      { name: 'with a reason', shown: <WhyRow label="Shutter" value="1/200" why={WHY} /> },
+      { name: 'without one', shown: <WhyRow label="Filter" value="none" /> },
+    ],
+  },
+  { file: 'WhyPanel', states: [{ name: 'lines that add up', shown: <WhyPanel why={WHY} /> }] },
+  {
+    file: 'Disclosure',
+    states: [
+      {
+        name: 'folded away; a tap opens it',
+        shown: (
+          <Disclosure title="Where it stands" summary="2.2 m, 40° right of the camera">
+            <Txt>What was folded away.</Txt>
+          </Disclosure>
+        ),
+      },
+    ],
+  },
+];
+
+const CHOICES: GalleryPart[] = [
+  {
+    file: 'ChoiceList',
+    states: [
+      ...(['wrap', 'row', 'scroll'] as const).map((layout) => ({
+        name: `layout ${layout}`,
+        shown: (
+          <Held start="near">
+            {(value, put) => (
+              <ChoiceList label={`Stands, ${layout}`} layout={layout} value={value} onChoose={put} choices={TWO_WAYS} />
+            )}
+          </Held>
+        ),
+      })),
+      {
+        name: 'nothing chosen',
+        shown: <ChoiceList label="Stands where" value={undefined} onChoose={nothing} choices={TWO_WAYS} />,
+      },
+    ],
+  },
+  {
+    file: 'ToggleList',
+    states: [
+      {
+        name: 'some on',
+        shown: (
+          <Held start={['fill']}>
+            {(values, put) => <ToggleList label="Lights that fire" values={values} onChange={put} choices={LIGHTS} />}
+          </Held>
+        ),
+      },
+    ],
+  },
+];
+
+const DIALS: GalleryPart[] = [
+  {
+    file: 'StopDial',
+    states: [
+      {
+        name: 'at an end, with a note and a way back',
+        shown: (
+          <StopDial
+            label="Shutter held"
+            text="1/200"
+            down={{ name: 'slower', onPress: nothing }}
+            up={{ name: 'faster', onPress: nothing, disabled: true }}
+            parse={() => failure('Keep it at 1/200 or slower.')}
+            onChange={nothing}
+            note="set here"
+            onReset={nothing}
+          />
+        ),
+      },
+    ],
+  },
+  {
+    file: 'dials',
+    states: [
+      {
+        name: 'aperture',
+        shown: (
+          <Held start={5}>
+            {(av, put) => <ApertureDial label="Aperture" value={av} increment="third" onChange={put} />}
+          </Held>
+        ),
+      },
+      {
+        name: 'shutter',
+        shown: (
+          <Held start={7}>
+            {(tv, put) => <ShutterDial label="Shutter" value={tv} increment="third" onChange={put} />}
+          </Held>
+        ),
+      },
+      {
+        name: 'ISO',
+        shown: (
+          <Held start={2}>{(sv, put) => <IsoDial label="ISO" value={sv} increment="third" onChange={put} />}</Held>
+        ),
+      },
+      {
+        name: 'stops, signed',
+        shown: (
+          <Held start={-1}>
+            {(stops, put) => (
+              <StopsDial
+                label="Feel"
+                value={stops}
+                least={-3}
+                most={3}
+                step={INCREMENT_STOPS.third}
+                signed
+                onChange={put}
+              />
+            )}
+          </Held>
+        ),
+      },
+      {
+        name: 'tone',
+        shown: <Held start={1}>{(stops, put) => <ToneDial label="Tone" value={stops} onChange={put} />}</Held>,
+      },
+      {
+        name: 'number',
+        shown: (
+          <Held start={50}>
+            {(mm, put) => (
+              <NumberDial
+                label="Focal length"
+                unit="mm"
+                least={10}
+                most={400}
+                step={5}
+                decimals={0}
+                value={mm}
+                onChange={put}
+              />
+            )}
+          </Held>
+        ),
+      },
+      {
+        name: 'distance in metres and in feet',
+        shown: (
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            {(['m', 'ft'] as const).map((unit) => (
+              <Held key={unit} start={2.2}>
+                {(metres, put) => (
+                  <DistanceDial label={`Distance, ${unit}`} unit={unit} value={metres} onChange={put} />
+                )}
+              </Held>
+            ))}
+          </View>
+        ),
+      },
+      {
+        name: 'height',
+        shown: (
+          <Held start={0.6}>
+            {(metres, put) => <HeightDial label="Height" unit="m" value={metres} onChange={put} />}
+          </Held>
+        ),
+      },
+      {
+        name: 'side',
+        shown: <Held start={40}>{(deg, put) => <SideDial label="Side" value={deg} onChange={put} />}</Held>,
+      },
+      ...(UNIT === undefined
+        ? []
+        : [
+            {
+              name: 'power on its own scale',
+              shown: (
+                <Held start={-3}>
+                  {(stops, put) => <PowerDial label="Power" unit={UNIT} value={stops} onChange={put} />}
+                </Held>
+              ),
+            },
+          ]),
+    ],
+  },
+  {
+    file: 'MarkedSlider',
+    states: [
+      {
+        name: 'with usual places',
+        shown: (
+          <Held start={1}>
+            {(value, put) => (
+              <MarkedSlider
+                label="Background over the face"
+                value={value}
+                range={{ least: -3, most: 3 }}
+                marks={[
+                  { value: -2, name: 'Low', note: '−2', words: 'two stops under' },
+                  { value: 0, name: 'Level', note: '0', words: 'level' },
+                  { value: 2, name: 'High', note: '+2', words: 'two stops over' },
+                ]}
+                said={words.stops(value)}
+                less="A tenth less"
+                more="A tenth more"
+                track={() => <PlainTrack />}
+                onDraft={put}
+                onChange={put}
+              />
+            )}
+          </Held>
+        ),
+      },
+    ],
+  },
+];
+
+const LOOKS: GalleryPart[] = [
+  {
+    file: 'HoldBackControl',
+    states: [
+      {
+        name: 'moody',
+        shown: (
+          <Held start={2}>
+            {(value, put) => <HoldBackControl value={value} way="underTotal" onDraft={put} onChange={put} />}
+          </Held>
+        ),
+      },
+    ],
+  },
+  {
+    file: 'LookEntry',
+    states: LOOK_WAY_IDS.map((way) => ({
+      name: `said as ${way.replaceAll('-', ' ')}`,
+      shown: <Held start={1}>{(value, put) => <LookEntry way={way} value={value} onChange={put} />}</Held>,
+    })),
+  },
+  {
+    file: 'BackgroundControl',
+    states: [
+      {
+        name: 'under mid grey',
+        shown: (
+          <Held start={-1.3}>
+            {(value, put) => (
+              <BackgroundControl
+                name="Window wall"
+                value={value}
+                faceText="2 stops held back"
+                onDraft={put}
+                onChange={put}
+              />
+            )}
+          </Held>
+        ),
+      },
+    ],
+  },
+  {
+    file: 'Ladder',
+    states: [
+      { name: 'a room, with flash', shown: ladder(HALL, SAMPLE_HALL.setup, {}) },
+      { name: 'a terrace in the sun, no room for flash', shown: ladder(TERRACE, SAMPLE_TERRACE.setup, {}) },
+      { name: 'before a camera is known', shown: ladder(HALL, SAMPLE_HALL.setup, { bare: true }) },
+      { name: 'as a strip', shown: ladder(HALL, SAMPLE_HALL.setup, { compact: true }) },
+      {
+        name: 'nothing metered',
+        shown: <Ladder points={[]} said="" clipsAboveStops={null} noiseBelowStops={null} />,
+      },
+    ],
+  },
+  {
+    file: 'Histogram',
+    states: [
+      {
+        name: 'three channels, some clipped',
+        shown: (
+          <Histogram
+            frame={{
+              name: 'frame 12',
+              histogram: {
+                red: Array.from({ length: 64 }, (_, bin) => 400 * Math.exp(-(((bin - 40) / 12) ** 2))),
+                green: Array.from({ length: 64 }, (_, bin) => 420 * Math.exp(-(((bin - 34) / 11) ** 2))),
+                blue: Array.from({ length: 64 }, (_, bin) => 380 * Math.exp(-(((bin - 26) / 12) ** 2))),
+              },
+              clipped: { highlights: [0.012, 0.004, 0], shadows: [0, 0.001, 0.02] },
+            }}
+          />
+        ),
+      },
+    ],
+  },
+];
+
+const READINGS: GalleryPart[] = [
+  {
+    file: 'ReadingPad',
+    states: [
+      ...(['aperture', 'shutter', 'iso'] as const).map((read) => ({
+        name: `keys for ${read}`,
+        shown: <Held start="">{(text, put) => <ReadingPad text={text} read={read} onText={put} />}</Held>,
+      })),
+      { name: 'clear', shown: <ClearKey onPress={nothing} disabled={false} /> },
+      { name: 'nothing to clear', shown: <ClearKey onPress={nothing} disabled /> },
+    ],
+  },
+  {
+    file: 'ReadingEntry',
+    states: [
+      {
+        name: 'empty',
+        shown: (
+          <Held start={{ av: 4, tv: 7, sv: 2 }}>
+            {(held, put) => (
+              <ReadingEntry
+                label="Reading of the face"
+                held={held}
+                read="aperture"
+                onHeld={put}
+                meterIncrement="tenth"
+                expectedEv100={9}
+                saveLabel="Take it"
+                onSave={nothing}
+              />
+            )}
+          </Held>
+        ),
+      },
+    ],
+  },
+];
+
+/** Every part of `ui`, in the order in which a page is made of them. A test holds it against the folder. */
+export const PARTS: readonly GalleryPart[] = [...TEXTS, ...BUTTONS, ...CHOICES, ...DIALS, ...LOOKS, ...READINGS];

@@ -1,0 +1,2 @@
+/** Makes the gallery's page; returns the folder that holds it. */
+export function buildGallery(): Promise<string>;
