@@ -10,6 +10,7 @@ export function freshDevice(network: (url: string, init: { body: string }) => Pr
     structuredClone: (value: unknown) => deserialize(serialize(value)) as unknown,
     fetch: network,
   });
+  globalThis.localStorage?.clear();
   if (AbortSignal.timeout === undefined) AbortSignal.timeout = () => new AbortController().signal;
 }
 

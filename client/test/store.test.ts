@@ -121,9 +121,19 @@ describe('the keeper', () => {
     expect(selectDocument(app.state(), 'spot', spot.id)?.title).toBe('By the door');
   });
 
-  it('remembers the theme', async () => {
-    await (await open()).keeper.keepTheme('dim');
+  it('remembers the theme from the moment of the tap, and one that an earlier version kept elsewhere', async () => {
+    (await open()).keeper.keepTheme('dim');
+    // the page goes in the same moment
     expect((await open()).device().theme).toBe('dim');
+    localStorage.clear();
+    await (await openStorage()).put('values', 'glare', 'theme');
+    expect((await open()).device().theme).toBe('glare');
+    expect((await open()).device().theme).toBe('glare');
+  });
+
+  it("takes the system's theme where what was kept is none", async () => {
+    localStorage.setItem('sphene.theme', 'purple');
+    expect((await open()).device().theme).toBe('system');
   });
 
   it('says so when the device is full, and goes on once there is room', async () => {

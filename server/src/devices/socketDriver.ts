@@ -13,6 +13,8 @@ const MAX_TEXT_BYTES = 4096;
 const MAX_BYTES = 40_000_000;
 const OPEN_MS = 3000;
 const ALIVE_EVERY_MS = 5000;
+/** A device may be busy with a picture and answer nothing meanwhile; one that is unplugged closes its socket. */
+const SILENT_MS = 30_000;
 
 /** Reads what a device sends: JSON messages, and the bytes that a picture announced. Anything else is rubbish. */
 export function deviceReader(
@@ -75,19 +77,19 @@ export const socketDriver = (kind: DeviceKind): DeviceDriver => ({
       socket.terminate();
       events.gone(text);
     };
-    let alive = true;
+    let heardAt = Date.now();
     const beating = setInterval(() => {
-      if (!alive) return end('It stopped answering. Switch it on again and connect it.');
-      alive = false;
+      if (Date.now() - heardAt > SILENT_MS) return end('It stopped answering. Switch it on again and connect it.');
       socket.ping();
     }, ALIVE_EVERY_MS);
     socket.on('pong', () => {
-      alive = true;
+      heardAt = Date.now();
     });
     socket.on('error', () => end('The connection broke.'));
     socket.on('close', () => end('It went away. What it had sent is kept; connect it again when it is back.'));
     const read = deviceReader(kind, events, end);
     socket.on('message', (data, isBinary) => {
+      heardAt = Date.now();
       if (!over) read(data as Buffer, isBinary);
     });
     try {

@@ -32,7 +32,7 @@ export function SettingsScreen() {
         <ChoiceList<ThemeChoice>
           label={texts.themeOnThisDevice}
           value={theme}
-          onChoose={(choice) => void keeper.keepTheme(choice)}
+          onChoose={(choice) => keeper.keepTheme(choice)}
           choices={[
             { value: 'system', label: texts.asTheDevice },
             { value: 'glare', label: texts.glare, note: texts.forBrightSun },

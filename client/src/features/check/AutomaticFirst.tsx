@@ -41,13 +41,11 @@ export function AutomaticFirst({ light, unit }: { light: LightSolution; unit: Fl
         />
       </View>
       <Txt size="label" tone="quiet">
-        The compensation is in that power already
-        {compensation === 0
-          ? ''
-          : plainStops === null
-            ? texts.withoutItAutomaticWouldHave
-            : texts.withoutItAutomaticWouldHave2(writePower(unit.scale, plainStops))}
-        .
+        {compensation === 0 && texts.compensationIsInIt}
+        {compensation !== 0 &&
+          (plainStops === null
+            ? texts.compensationIsInItOverFull
+            : texts.compensationIsInItElse(writePower(unit.scale, plainStops)))}
       </Txt>
       <ActionButton
         label={texts.startByHandAt(words.light(light), writePower(unit.scale, manualStops))}

@@ -21,6 +21,7 @@ export function Correction({ light }: { light: LightSolution }) {
   if (light.correction === null || light.meter === null) return null;
   const { correction } = light;
   const settled = Math.abs(correction.changeStops) < 1e-6;
+  const change = correction.changeStops < 0 ? texts.flashDown : texts.flashUp;
   return (
     <View
       role="group"
@@ -28,8 +29,12 @@ export function Correction({ light }: { light: LightSolution }) {
       style={{ gap: 4, borderLeftWidth: 3, borderLeftColor: palette.flash, paddingLeft: 12 }}
     >
       <Txt tone="quiet">
-        At {correction.firedPowerText} the flash alone gave {correction.measuredFlashText}: the{' '}
-        {light.aimName.toLowerCase()} {words.stopsBothWays(correction.measuredTotalStops)} against mid grey.
+        {texts.flashAloneGave(
+          correction.firedPowerText,
+          correction.measuredFlashText,
+          light.aimName.toLowerCase(),
+          words.stopsBothWays(correction.measuredTotalStops),
+        )}
       </Txt>
       <Txt size="figure" bold tone="flash">
         {light.powerText}
@@ -37,12 +42,9 @@ export function Correction({ light }: { light: LightSolution }) {
       <Txt bold>
         {settled
           ? texts.leaveItThere
-          : `Flash ${correction.changeStops < 0 ? 'down' : 'up'} ${formatStopCount(correction.changeStops)}: ` +
-            `${words.stops(correction.changeStops)}.`}
+          : change(formatStopCount(correction.changeStops), words.stops(correction.changeStops))}
       </Txt>
-      <Txt tone="quiet">
-        Meter should then read {light.meter.totalText} total, {light.meter.flashText} flash only.
-      </Txt>
+      <Txt tone="quiet">{texts.meterShouldThenRead(light.meter.totalText, light.meter.flashText)}</Txt>
     </View>
   );
 }

@@ -3,6 +3,19 @@ import { catalogue } from '@/language/language';
 /** What `check` says in words of its own. */
 export const texts = catalogue({
   all: 'All',
+  alone: 'alone',
+  metered: 'metered',
+  together: 'together',
+  point: 'Point',
+  totalInText: 'total',
+  stopsOver: (stops: string) => `${stops} stops over`,
+  stopsUnder: (stops: string) => `${stops} stops under`,
+  allTogetherRead: (point: string, read: string, foretold: string, off: string) =>
+    `${point}, all together: read ${read}, foretold ${foretold}: ${off}.`,
+  fireAll: 'Fire all',
+  fire: (light: string) => `Fire ${light}`,
+  fireBy: (light: string, radio: string) => `Fire ${light} by ${radio}`,
+  pointAndLight: (point: string, light: string) => `${point}, ${light}`,
   allLights: 'all lights',
   allRight: 'All right',
   allRightSayNoMore: 'All right, say no more of it',
@@ -18,7 +31,7 @@ export const texts = catalogue({
   firedAt: 'Fired at',
   flashAndAmbient: 'flash and ambient',
   flashOnly: 'Flash only',
-  flashOnly2: 'flash only',
+  flashOnlyInText: 'flash only',
   itDoesNotAgree: 'It does not agree',
   itReported: 'It reported',
   keyLast: 'Key last',
@@ -38,6 +51,14 @@ export const texts = catalogue({
   veryShortShutter: 'very short shutter',
   whatFires: 'What fires',
   whatItWas: 'What it was',
-  withoutItAutomaticWouldHave: '; without it automatic would have wanted more than full power',
-  withoutItAutomaticWouldHave2: (writePower: string) => `; without it automatic would have fired ${writePower}`,
+  compensationIsInIt: 'The compensation is in that power already.',
+  compensationIsInItOverFull:
+    'The compensation is in that power already; without it automatic would have wanted more than full power.',
+  compensationIsInItElse: (power: string) =>
+    `The compensation is in that power already; without it automatic would have fired ${power}.`,
+  flashAloneGave: (power: string, flash: string, point: string, stops: string) =>
+    `At ${power} the flash alone gave ${flash}: the ${point} ${stops} against mid grey.`,
+  flashDown: (stops: string, wording: string) => `Flash down ${stops}: ${wording}.`,
+  flashUp: (stops: string, wording: string) => `Flash up ${stops}: ${wording}.`,
+  meterShouldThenRead: (total: string, flash: string) => `Meter should then read ${total} total, ${flash} flash only.`,
 });

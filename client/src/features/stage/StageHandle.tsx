@@ -6,7 +6,7 @@ import { View } from 'react-native';
 
 import type { Spot } from './stageView';
 
-interface StageHandleProps {
+interface StageHandleProps extends Grip {
   at: Spot;
   name: string;
   said: string;
@@ -16,6 +16,10 @@ interface StageHandleProps {
   selected: boolean;
   /** a small one turns what it belongs to */
   small: boolean;
+}
+
+/** What taking hold of a handle does. */
+interface Grip {
   onSelect: () => void;
   onMove: (to: Spot, free: boolean) => void;
   onDrop: () => void;
@@ -37,25 +41,14 @@ interface Pointer {
 /** Moved less than this it was a tap, px. */
 const TAP_PX = 3;
 
-/** What a thumb, a mouse or the keyboard takes hold of: 48 px large whatever it looks like. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function StageHandle({
-  at,
-  name,
-  said,
-  deg,
-  letter,
-  selected,
-  small,
-  onSelect,
-  onMove,
-  onDrop,
-  onCancel,
-  onKey,
-}: StageHandleProps) {
-  const palette = usePalette();
+/** Pointer and keys on a handle at a spot: a move of a few px is a tap still, Escape calls a drag off. */
+function useGrip(at: Spot, { onSelect, onMove, onDrop, onCancel, onKey }: Grip) {
   const start = useRef<{ x: number; y: number; at: Spot; moved: boolean } | null>(null);
-  const handlers = {
+  const callOff = () => {
+    start.current = null;
+    onCancel();
+  };
+  return {
     onPointerDown: (event: Pointer) => {
       event.stopPropagation();
       event.currentTarget.setPointerCapture(event.pointerId);
@@ -75,21 +68,44 @@ export function StageHandle({
       start.current = null;
       if (moved) onDrop();
     },
-    onPointerCancel: () => {
-      start.current = null;
-      onCancel();
-    },
+    onPointerCancel: callOff,
     onKeyDown: (event: { key: string; shiftKey: boolean; preventDefault: () => void }) => {
-      if (event.key === 'Escape' && start.current !== null) {
-        start.current = null;
-        onCancel();
-        return;
-      }
-      if (onKey(event.key, event.shiftKey)) event.preventDefault();
+      if (event.key === 'Escape' && start.current !== null) callOff();
+      else if (onKey(event.key, event.shiftKey)) event.preventDefault();
     },
     onFocus: onSelect,
   };
+}
+
+/** What is seen of a handle. */
+function Knob({ letter, small, selected }: Pick<StageHandleProps, 'letter' | 'small' | 'selected'>) {
+  const palette = usePalette();
   const size = small ? 18 : 28;
+  return (
+    <View
+      style={{
+        width: size,
+        height: size,
+        borderRadius: size / 2,
+        borderWidth: selected ? 3 : 1.5,
+        borderColor: selected ? palette.accent : palette.text,
+        backgroundColor: small ? palette.accent : palette.ground,
+        alignItems: 'center',
+        justifyContent: 'center',
+        pointerEvents: 'none',
+      }}
+    >
+      {letter !== null && !small && (
+        <Txt size="label" bold>
+          {letter}
+        </Txt>
+      )}
+    </View>
+  );
+}
+
+/** What a thumb, a mouse or the keyboard takes hold of: 48 px large whatever it looks like. */
+export function StageHandle({ at, name, said, deg, letter, selected, small, ...grip }: StageHandleProps) {
   return (
     <View
       role="slider"
@@ -99,7 +115,7 @@ export function StageHandle({
       aria-valuemax={180}
       aria-valuetext={said}
       tabIndex={0}
-      {...(handlers as object)}
+      {...(useGrip(at, grip) as object)}
       // what stands there lies over the small handles that turn it
       style={
         {
@@ -117,27 +133,7 @@ export function StageHandle({
         } as object
       }
     >
-      {(letter !== null || small) && (
-        <View
-          style={{
-            width: size,
-            height: size,
-            borderRadius: size / 2,
-            borderWidth: selected ? 3 : 1.5,
-            borderColor: selected ? palette.accent : palette.text,
-            backgroundColor: small ? palette.accent : palette.ground,
-            alignItems: 'center',
-            justifyContent: 'center',
-            pointerEvents: 'none',
-          }}
-        >
-          {letter !== null && !small && (
-            <Txt size="label" bold>
-              {letter}
-            </Txt>
-          )}
-        </View>
-      )}
+      {(letter !== null || small) && <Knob letter={letter} small={small} selected={selected} />}
     </View>
   );
 }

@@ -21,102 +21,126 @@ import { useStore } from 'react-redux';
 
 import { LIGHT_ROLES } from '@sphene/core/setup';
 import { mirroredStage } from '@sphene/core/stage';
-import { AddPanel, PanelCard } from './PanelsPart';
+import { AddPanel } from './AddPanel';
+import { PanelCard } from './PanelCard';
 import { ScenePart } from './ScenePart';
 import { StageCanvas } from './StageCanvas';
 import { StageCautions } from './StageCautions';
 import { LightNumbers, LightReadout } from './StageReadout';
 import type { Face } from './stageView';
-import { useMoment, useStage } from './useStage';
+import { type Stage, useMoment, useStage } from './useStage';
 
 const PICTURE_PX = { phone: 132, wide: 190 } as const;
 const CANVAS_PX = { phone: 300, wide: 340 } as const;
 
-/** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
-// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function StagePart() {
+/** What is held on the stage: a light, a panel, or anything else that moves; the first light where nothing is. */
+function useHeld(stage: Stage) {
+  const { setup } = useSetup();
+  const numbers = useNumbers();
+  const [first] = numbers.stage.lights;
+  const selectedId = stage.selectedId ?? (first === undefined ? null : `light:${first.lightId}`);
+  const solved = numbers.stage.lights.find(({ lightId }) => selectedId === `light:${lightId}`);
+  const light = solved === undefined ? undefined : setup.lights[solved.index];
+  return {
+    selectedId,
+    held: solved === undefined || light === undefined ? null : { solved, light },
+    thing: stage.things.find(({ id }) => id === selectedId),
+    panel: numbers.panels.find(({ id }) => selectedId === `panel:${id}`),
+  };
+}
+type Held = ReturnType<typeof useHeld>;
+
+/** The picture beside the stage; a tap opens it large. */
+function SmallPicture({ waits }: { waits: boolean }) {
   const { setup } = useSetup();
   const kit = useKit();
   const numbers = useNumbers();
   const palette = usePalette();
   const router = useRouter();
+  const picturePx = useWide() ? PICTURE_PX.wide : PICTURE_PX.phone;
+  const picture = usePicture(setup, kit, numbers, !waits);
+  const lying = picture.width > picture.height;
+  return (
+    <Pressable
+      role="button"
+      aria-label={texts.openThePicture}
+      onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}
+    >
+      {numbers.camera === null ? (
+        <View
+          style={{
+            width: picturePx,
+            height: (picturePx * 4) / 3,
+            backgroundColor: palette.raised,
+            alignItems: 'center',
+            justifyContent: 'center',
+            padding: 12,
+          }}
+        >
+          <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+            {texts.meterTheFaceThenThe}
+          </Txt>
+        </View>
+      ) : (
+        <PictureCanvas
+          setup={setup}
+          kit={kit}
+          numbers={numbers}
+          picture={picture}
+          widthPx={lying ? Math.round(picturePx * 1.25) : picturePx}
+          name={texts.picture}
+        />
+      )}
+    </Pressable>
+  );
+}
+
+/** What is held, by name, with what it does. */
+function HeldReadout({ held, thing, panel }: Held) {
+  const name = held === null ? (thing?.name ?? texts.nothingHeld) : words.light(held.solved);
+  return (
+    <View style={{ flex: 1, gap: 4 }}>
+      <View
+        style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }}
+        role="status"
+        aria-label={held === null ? name : texts.powerOf(name, held.solved.powerText ?? texts.none)}
+      >
+        <Txt bold>{name}</Txt>
+        {held !== null && (
+          <Txt size="value" bold tone="flash">
+            {held.solved.powerText ?? texts.off}
+          </Txt>
+        )}
+      </View>
+      {held !== null ? (
+        <LightReadout most its={held.solved} light={held.light} />
+      ) : (
+        <Txt size="label" tone="quiet">
+          {thing?.said ?? texts.takeHoldOfSomethingOn}
+        </Txt>
+      )}
+      {panel !== undefined && <Txt size="label">{words.panel(panel)}</Txt>}
+    </View>
+  );
+}
+
+/** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
+export function StagePart() {
   const wide = useWide();
   const { height } = useWindowDimensions();
   const stage = useStage();
   const calm = useCalm();
-  // on a phone the stage was opened on purpose; on a wide screen it waits until hands rest, or take hold of something on it
-  const picture = usePicture(setup, kit, numbers, !wide || calm || stage.selectedId !== null);
+  const what = useHeld(stage);
+  const { held, selectedId } = what;
   const [face, setFace] = useState<Face>('plan');
-  const selected =
-    stage.selectedId ?? (numbers.stage.lights[0] === undefined ? null : `light:${numbers.stage.lights[0].lightId}`);
-  const its = numbers.stage.lights.find(({ lightId }) => selected === `light:${lightId}`);
-  const light = its === undefined ? undefined : setup.lights[its.index];
-  const panel = setup.panels.find(({ id }) => selected === `panel:${id}`);
-  const panelDoes = numbers.panels.find(({ id }) => id === panel?.id);
-  const thing = stage.things.find(({ id }) => id === selected);
-  const picturePx = wide ? PICTURE_PX.wide : PICTURE_PX.phone;
-  const pictureWidth = picture.width > picture.height ? Math.round(picturePx * 1.25) : picturePx;
   const canvasPx = wide ? CANVAS_PX.wide : Math.max(240, Math.min(CANVAS_PX.phone, height - 556));
+  // on a phone the stage was opened on purpose; on a wide screen the picture waits until hands rest or take hold of it
+  const waits = wide && !calm && stage.selectedId === null;
   return (
     <View style={{ gap: 12 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>
-        <Pressable
-          role="button"
-          aria-label={texts.openThePicture}
-          onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}
-        >
-          {numbers.camera === null ? (
-            <View
-              style={{
-                width: picturePx,
-                height: (picturePx * 4) / 3,
-                backgroundColor: palette.raised,
-                alignItems: 'center',
-                justifyContent: 'center',
-                padding: 12,
-              }}
-            >
-              <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-                {texts.meterTheFaceThenThe}
-              </Txt>
-            </View>
-          ) : (
-            <PictureCanvas
-              setup={setup}
-              kit={kit}
-              numbers={numbers}
-              picture={picture}
-              widthPx={pictureWidth}
-              name="Picture"
-            />
-          )}
-        </Pressable>
-        <View style={{ flex: 1, gap: 4 }}>
-          <View
-            style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }}
-            role="status"
-            aria-label={
-              its === undefined
-                ? (thing?.name ?? texts.nothingHeld)
-                : `${words.light(its)}: power ${its.powerText ?? 'none'}`
-            }
-          >
-            <Txt bold>{its === undefined ? (thing?.name ?? texts.nothingHeld) : words.light(its)}</Txt>
-            {its !== undefined && (
-              <Txt size="value" bold tone="flash">
-                {its.powerText ?? 'off'}
-              </Txt>
-            )}
-          </View>
-          {its !== undefined && light !== undefined ? (
-            <LightReadout most its={its} light={light} />
-          ) : (
-            <Txt size="label" tone="quiet">
-              {thing?.said ?? texts.takeHoldOfSomethingOn}
-            </Txt>
-          )}
-          {panel !== undefined && <Txt size="label">{panelDoes === undefined ? '' : words.panel(panelDoes)}</Txt>}
-        </View>
+        <SmallPicture waits={waits} />
+        <HeldReadout {...what} />
       </View>
       <ChoiceList
         label={texts.seen}
@@ -129,17 +153,44 @@ export function StagePart() {
           { value: 'side', label: texts.fromTheSide },
         ]}
       />
-      <StageCanvas
-        stage={{ ...stage, selectedId: selected }}
-        face={face}
-        heightPx={canvasPx}
-        beside={<PictureProgress />}
-      />
-      {its !== undefined && light !== undefined && <LightReadout most={false} its={its} light={light} />}
+      <StageCanvas stage={{ ...stage, selectedId }} face={face} heightPx={canvasPx} beside={<PictureProgress />} />
+      {held !== null && <LightReadout most={false} its={held.solved} light={held.light} />}
       <LaterSetup>
-        <UnderStage selectedId={selected} onSelect={stage.select} />
+        <UnderStage selectedId={selectedId} onSelect={stage.select} />
       </LaterSetup>
     </View>
+  );
+}
+
+/** Lights, reflectors, panels and windows to be added, and what of it stands there. */
+function AddToStage({ selectedId, onSelect }: { selectedId: string | null; onSelect: (id: string | null) => void }) {
+  const { setup } = useSetup();
+  const actions = useActions();
+  const store = useStore() as Store;
+  const moment = useMoment();
+  return (
+    <Disclosure title={texts.addToTheStage} summary={texts.lightsReflectorsPanelsWindows}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {[...LIGHT_ROLES].reverse().map((role) => (
+          <ActionButton
+            key={role}
+            icon="lightbulb-outline"
+            label={words.lightRole(role).name}
+            name={texts.addToTheStage2(words.lightRole(role).name)}
+            onPress={() => addLight(store, actions, setup.id, role)}
+          />
+        ))}
+      </View>
+      <AddPanel moment={moment} onSelect={onSelect} />
+      {setup.panels.length > 0 && (
+        <ChoiceList
+          label={texts.onTheStage}
+          value={setup.panels.some(({ id }) => selectedId === `panel:${id}`) ? selectedId : null}
+          onChoose={onSelect}
+          choices={setup.panels.map((one) => ({ value: `panel:${one.id}`, label: words.panelName(one) }))}
+        />
+      )}
+    </Disclosure>
   );
 }
 
@@ -154,8 +205,6 @@ const UnderStage = memo(function UnderStage({
   const { setup, context } = useSetup();
   const numbers = useNumbers();
   const { change } = useChange();
-  const actions = useActions();
-  const store = useStore() as Store;
   const moment = useMoment();
   const its = numbers.stage.lights.find(({ lightId }) => selectedId === `light:${lightId}`);
   const light = its === undefined ? undefined : setup.lights[its.index];
@@ -166,31 +215,7 @@ const UnderStage = memo(function UnderStage({
       {panel !== undefined && <PanelCard key={panel.id} panel={panel} moment={moment} />}
       {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
       <View>
-        <Disclosure title={texts.addToTheStage} summary={texts.lightsReflectorsPanelsWindows}>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {[...LIGHT_ROLES].reverse().map((role) => (
-              <ActionButton
-                key={role}
-                icon="lightbulb-outline"
-                label={words.lightRole(role).name}
-                name={texts.addToTheStage2(words.lightRole(role).name)}
-                onPress={() => addLight(store, actions, setup.id, role)}
-              />
-            ))}
-          </View>
-          <AddPanel moment={moment} onSelect={onSelect} />
-          {setup.panels.length > 0 && (
-            <ChoiceList
-              label={texts.onTheStage}
-              value={panel === undefined ? null : `panel:${panel.id}`}
-              onChoose={onSelect}
-              choices={setup.panels.map((one) => ({
-                value: `panel:${one.id}`,
-                label: words.panelName(one),
-              }))}
-            />
-          )}
-        </Disclosure>
+        <AddToStage selectedId={selectedId} onSelect={onSelect} />
         <ScenePart />
         <View style={{ paddingTop: 8, alignItems: 'flex-start' }}>
           <ActionButton

@@ -45,8 +45,8 @@ export function TimeField({
       note={zone}
       parse={parse}
       onChange={(ms) => keep(new Date(ms))}
-      down={{ name: 'earlier', onPress: () => keep(addMinutes(time, -STEP_MINUTES)), disabled: false }}
-      up={{ name: 'later', onPress: () => keep(addMinutes(time, STEP_MINUTES)), disabled: false }}
+      down={{ name: texts.earlier, onPress: () => keep(addMinutes(time, -STEP_MINUTES)), disabled: false }}
+      up={{ name: texts.later, onPress: () => keep(addMinutes(time, STEP_MINUTES)), disabled: false }}
     />
   );
 }

@@ -1,13 +1,13 @@
 import type { Document } from '@sphene/core/documents';
-import { storageFailed, syncMoved, THEME_CHOICES, type ThemeChoice, themeChosen, waitingCounted } from '../deviceSlice';
+import { storageFailed, syncMoved, type ThemeChoice, themeChosen, waitingCounted } from '../deviceSlice';
 import { documentsChanged, storageRead } from '../documentsSlice';
 import { newId } from '../ids';
 import type { Store } from '../store';
+import { asTheme, storedTheme, storeTheme } from '../themeStorage';
 import { keepAnswer, nextBatch } from './exchange';
 import { exchangeWithServer, OutOfReach } from './server';
 import { type Edit, openStorage, readRows, type Storage, writeEdits } from './storage';
 
-const THEME = 'theme';
 const RETRY_MS = 4000;
 
 /**
@@ -27,11 +27,14 @@ export class Keeper {
 
   /** Reads this device's storage, then keeps in touch with other tabs and the server. */
   async start(): Promise<void> {
+    const theme = storedTheme();
+    if (theme !== null) this.store.dispatch(themeChosen(theme));
     try {
       this.storage = await openStorage();
+      // where it was kept before it stood beside the page
+      const earlier = theme === null ? asTheme(await this.storage.get('values', 'theme')) : null;
+      if (earlier !== null) this.keepTheme(earlier);
       const rows = await readRows(this.storage);
-      const theme = (await this.storage.get('values', THEME)) as ThemeChoice | undefined;
-      if (theme !== undefined && THEME_CHOICES.includes(theme)) this.store.dispatch(themeChosen(theme));
       this.store.dispatch(documentsChanged(rows));
       await this.countWaiting();
     } catch {
@@ -75,9 +78,9 @@ export class Keeper {
     void this.sync();
   }
 
-  async keepTheme(theme: ThemeChoice): Promise<void> {
+  keepTheme(theme: ThemeChoice): void {
+    storeTheme(theme);
     this.store.dispatch(themeChosen(theme));
-    await this.storage?.put('values', theme, THEME);
   }
 
   /** Exchanges with the server until nothing waits; at most one at a time over all tabs. */

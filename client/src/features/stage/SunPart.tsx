@@ -1,0 +1,147 @@
+import { texts } from './texts';
+import { words } from '@/language/words';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
+import { selectDocument } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
+import { ChoiceList } from '@/ui/ChoiceList';
+import { Txt } from '@/ui/Txt';
+import { NumberDial, SideDial } from '@/ui/dials';
+import { View } from 'react-native';
+
+import type { Sun } from '@sphene/core/setup';
+import { TimeField } from './TimeField';
+
+type SunBy<B extends Sun['by']> = Extract<Sun, { by: B }>;
+/** Where nobody has said a place yet. */
+const USUAL_PLACE = { latitudeDeg: 47, longitudeDeg: 10 };
+const COORDINATE = { unit: '°', step: 0.1, decimals: 2 };
+
+/** The sun as it starts in each way of saying it: what stands now, and the place that another setup of the shoot knows. */
+function useStarts() {
+  const { setup } = useSetup();
+  const { stage } = useNumbers();
+  const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
+  const elsewhere = useAppSelector((state) =>
+    Object.values(state.documents.byId).find(
+      (one) => one.type === 'setup' && one.shootId === setup.shootId && one.stage?.sun?.by === 'time',
+    ),
+  );
+  const known = elsewhere?.type === 'setup' && elsewhere.stage.sun?.by === 'time' ? elsewhere.stage.sun : USUAL_PLACE;
+  return {
+    timeZone: shoot?.timeZone ?? 'UTC',
+    startOf: (by: 'none' | Sun['by']): Sun | null => {
+      switch (by) {
+        case 'none':
+          return null;
+        case 'hand':
+          return {
+            by,
+            sideDeg: Math.round(stage.sun?.sideDeg ?? 150),
+            altitudeDeg: Math.round(Math.max(-10, stage.sun?.altitudeDeg ?? 25)),
+          };
+        case 'time':
+          return {
+            by,
+            latitudeDeg: known.latitudeDeg,
+            longitudeDeg: known.longitudeDeg,
+            at: `${shoot?.date ?? '2026-06-01'}T14:00:00Z`,
+            cameraLooksDeg: 180,
+          };
+      }
+    },
+  };
+}
+
+function SunByHand({ sun, put }: { sun: SunBy<'hand'>; put: (sun: Sun) => void }) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+      <SideDial
+        label={texts.sunToTheSide}
+        value={sun.sideDeg}
+        onChange={(sideDeg) => put({ ...sun, sideDeg })}
+        note={sun.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
+      />
+      <NumberDial
+        label={texts.sunOverTheHorizon}
+        unit="°"
+        value={sun.altitudeDeg}
+        least={-10}
+        most={90}
+        step={1}
+        decimals={0}
+        onChange={(altitudeDeg) => put({ ...sun, altitudeDeg })}
+      />
+    </View>
+  );
+}
+
+function SunByTime({ sun, put, timeZone }: { sun: SunBy<'time'>; put: (sun: Sun) => void; timeZone: string }) {
+  return (
+    <>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+        <NumberDial
+          {...COORDINATE}
+          label={texts.latitude}
+          value={sun.latitudeDeg}
+          least={-90}
+          most={90}
+          onChange={(latitudeDeg) => put({ ...sun, latitudeDeg: Number(latitudeDeg.toFixed(4)) })}
+          note={sun.latitudeDeg < 0 ? texts.south : texts.north}
+        />
+        <NumberDial
+          {...COORDINATE}
+          label={texts.longitude}
+          value={sun.longitudeDeg}
+          least={-180}
+          most={180}
+          onChange={(longitudeDeg) => put({ ...sun, longitudeDeg: Number(longitudeDeg.toFixed(4)) })}
+          note={sun.longitudeDeg < 0 ? texts.west : texts.east}
+        />
+        <NumberDial
+          label={texts.cameraLooks}
+          unit="°"
+          value={sun.cameraLooksDeg}
+          least={0}
+          most={360}
+          step={5}
+          decimals={0}
+          onChange={(cameraLooksDeg) => put({ ...sun, cameraLooksDeg })}
+          note={texts.fromNorthThroughEast}
+        />
+      </View>
+      <TimeField at={sun.at} timeZone={timeZone} onChange={(at) => put({ ...sun, at })} />
+    </>
+  );
+}
+
+/** Where the sun stands: by hand, or from place and time. */
+export function SunPart() {
+  const { setup } = useSetup();
+  const { stage } = useNumbers();
+  const { changeOne } = useChange();
+  const { timeZone, startOf } = useStarts();
+  const { sun } = setup.stage;
+  const put = (next: Sun | null) => changeOne('stage.sun', next);
+  return (
+    <>
+      <ChoiceList
+        label={texts.theSun}
+        layout="row"
+        value={sun === null ? 'none' : sun.by}
+        onChoose={(by) => put(startOf(by))}
+        choices={[
+          { value: 'none', label: texts.noSun },
+          { value: 'hand', label: texts.byHand },
+          { value: 'time', label: texts.placeAndTime },
+        ]}
+      />
+      {stage.sun !== null && (
+        <Txt role="status" bold>
+          {words.sun(stage.sun)}
+        </Txt>
+      )}
+      {sun?.by === 'hand' && <SunByHand sun={sun} put={put} />}
+      {sun?.by === 'time' && <SunByTime sun={sun} put={put} timeZone={timeZone} />}
+    </>
+  );
+}
