@@ -11,6 +11,7 @@ import { Mark } from '@/ui/Mark';
 import { MarkedSlider } from '@/ui/MarkedSlider';
 import { NextBar } from '@/ui/NextBar';
 import PathIcon from '@/ui/PathIcon';
+import { OfferCard } from '@/ui/OfferCard';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { ClearKey, ReadingPad } from '@/ui/ReadingPad';
 import { StopDial } from '@/ui/StopDial';
@@ -132,6 +133,21 @@ const BUTTONS: GalleryPart[] = [
         shown: <NextBar text="Meter the face" detail="dome to the lens" doing="Meter" onPress={nothing} />,
       },
       { name: 'said only', shown: <NextBar text="Shoot" detail="all is set" doing={null} onPress={nothing} /> },
+    ],
+  },
+  {
+    file: 'OfferCard',
+    states: [
+      {
+        name: 'a change in one tap',
+        shown: (
+          <OfferCard
+            title="Key at 3.4 m"
+            lines={['Then 0.5 stops across the group.', 'The power follows.']}
+            onApply={nothing}
+          />
+        ),
+      },
     ],
   },
   { file: 'PathIcon', states: [{ name: 'every icon', shown: <Icons /> }] },

@@ -5,6 +5,8 @@ export const texts = catalogue({
   aTenthBrighter: 'A tenth brighter',
   aTenthDarker: 'A tenth darker',
   ambientHeldBackOnThe: 'Ambient held back on the face',
+  apply: 'Apply',
+  applyIt: (title: string) => `Apply: ${title}`,
   andAHalf: 'and a half',
   andOneThird: 'and one third',
   andTwoThirds: 'and two thirds',

@@ -82,7 +82,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
         />
         <NumberDial
           label={texts.green(name.toLowerCase())}
-          unit="cc"
+          unit={texts.colourCompensating}
           value={now?.greenCc ?? 0}
           least={GREEN_RANGE.least}
           most={GREEN_RANGE.most}
@@ -121,7 +121,7 @@ function GelChoice({ gels }: { gels: GelAdvice }) {
         {name}: {words.gels(gels.gelNames)}
       </Txt>
       <Txt size="label" tone="quiet">
-        Then {Math.round(gels.kelvin / 50) * 50} K; {words.gelCost(gels.costStops)}.
+        {texts.thenKelvin(Math.round(gels.kelvin / 50) * 50, words.gelCost(gels.costStops))}
         {gels.missMired > 15 ? texts.noGelAtHandComes(Math.round(gels.missMired)) : ''}
       </Txt>
       {index !== undefined && (
@@ -137,14 +137,70 @@ function GelChoice({ gels }: { gels: GelAdvice }) {
   );
 }
 
+/** The white balance that follows, or the one that was set. */
+function WhiteBalance() {
+  const { whiteBalance: own } = useSetup().setup.colour;
+  const { whiteBalance } = useNumbers().colour;
+  const { changeOne } = useChange();
+  const palette = usePalette();
+  return (
+    <>
+      <View style={{ borderLeftWidth: 3, borderLeftColor: palette.accent, paddingLeft: 12 }}>
+        <Txt size="label" tone="quiet">
+          {texts.whiteBalance}
+        </Txt>
+        <Txt size="value" bold>
+          {words.kelvin(whiteBalance)}
+        </Txt>
+        <Txt size="label" tone="quiet">
+          {words.whiteBalance(whiteBalance.because)}
+        </Txt>
+      </View>
+      <NumberDial
+        label={texts.whiteBalanceSetTo}
+        unit="K"
+        value={Math.round(whiteBalance.kelvin / 10) * 10}
+        least={KELVIN_RANGE.least}
+        most={KELVIN_RANGE.most}
+        step={KELVIN_STEP}
+        decimals={0}
+        onChange={(kelvin) => changeOne('colour.whiteBalance', { kelvin, greenCc: whiteBalance.greenCc })}
+        {...(own === null
+          ? { note: texts.asSuggested }
+          : { note: texts.setHere, onReset: () => changeOne('colour.whiteBalance', null) })}
+      />
+    </>
+  );
+}
+
+/** How each source looks at that white balance. */
+function Sources() {
+  const { context } = useSetup();
+  const { sources } = useNumbers().colour;
+  const palette = usePalette();
+  const sign = (mired: number) => (mired > 0 ? '+' : mired < -0.5 ? '−' : '');
+  return (
+    <View role="list" aria-label={texts.whatEverySourceLooksLike} style={{ gap: 6 }}>
+      {sources.map(({ id, source, miredOff, cast, swatch }) => (
+        <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 32 }}>
+          <View style={{ width: 32, height: 24, backgroundColor: swatch, borderWidth: 1, borderColor: palette.line }} />
+          <Txt style={{ flex: 1 }}>{words.castSource(source, context)}</Txt>
+          <Txt size="label" tone="quiet">
+            {texts.castMired(words.cast(cast), `${sign(miredOff)}${Math.abs(Math.round(miredOff))}`)}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** Colours of ambient and lights, the gels for the wanted relation, and the white balance. */
 export function ColourPart() {
   const { setup, context } = useSetup();
   const numbers = useNumbers();
   const { changeOne } = useChange();
-  const palette = usePalette();
   const { colour } = numbers;
-  const { relation, warmerMired, whiteBalance } = setup.colour;
+  const { relation, warmerMired } = setup.colour;
   return (
     <View style={{ gap: 12 }}>
       {setup.points
@@ -161,7 +217,7 @@ export function ColourPart() {
       {relation === 'warmer' && (
         <NumberDial
           label={texts.warmerBy}
-          unit="mired"
+          unit={texts.mired}
           value={warmerMired}
           least={-200}
           most={200}
@@ -177,44 +233,8 @@ export function ColourPart() {
       {colour.advice.map((advice) => (
         <GelChoice key={advice.lightId} gels={advice} />
       ))}
-      <View style={{ borderLeftWidth: 3, borderLeftColor: palette.accent, paddingLeft: 12 }}>
-        <Txt size="label" tone="quiet">
-          {texts.whiteBalance}
-        </Txt>
-        <Txt size="value" bold>
-          {words.kelvin(colour.whiteBalance)}
-        </Txt>
-        <Txt size="label" tone="quiet">
-          {words.whiteBalance(colour.whiteBalance.because)}
-        </Txt>
-      </View>
-      <NumberDial
-        label={texts.whiteBalanceSetTo}
-        unit="K"
-        value={Math.round(colour.whiteBalance.kelvin / 10) * 10}
-        least={KELVIN_RANGE.least}
-        most={KELVIN_RANGE.most}
-        step={KELVIN_STEP}
-        decimals={0}
-        onChange={(kelvin) => changeOne('colour.whiteBalance', { kelvin, greenCc: colour.whiteBalance.greenCc })}
-        {...(whiteBalance === null
-          ? { note: texts.asSuggested }
-          : { note: texts.setHere, onReset: () => changeOne('colour.whiteBalance', null) })}
-      />
-      <View role="list" aria-label={texts.whatEverySourceLooksLike} style={{ gap: 6 }}>
-        {colour.sources.map(({ id, source, miredOff, cast, swatch }) => (
-          <View key={id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 32 }}>
-            <View
-              style={{ width: 32, height: 24, backgroundColor: swatch, borderWidth: 1, borderColor: palette.line }}
-            />
-            <Txt style={{ flex: 1 }}>{words.castSource(source, context)}</Txt>
-            <Txt size="label" tone="quiet">
-              {words.cast(cast)}, {miredOff > 0 ? '+' : miredOff < -0.5 ? '−' : ''}
-              {Math.abs(Math.round(miredOff))} mired
-            </Txt>
-          </View>
-        ))}
-      </View>
+      <WhiteBalance />
+      <Sources />
       {colour.mixed !== null && <Txt tone="danger">{words.mixedColour(colour.mixed, context)}</Txt>}
     </View>
   );

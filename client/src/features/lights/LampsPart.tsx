@@ -10,14 +10,72 @@ import { DistanceDial, NumberDial, SideDial, StopsDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import { offered } from '@sphene/core/gear';
+import { type Kit, offered } from '@sphene/core/gear';
 import type { PlacedLamp } from '@sphene/core/setup';
 
 const USUAL_LAMP_M = 1.5;
 const MOST_LAMPS = 6;
 
+/** Where a lamp stands, how far it is dimmed, and its colour. */
+function LampDials({
+  placed,
+  lamp,
+  put,
+}: {
+  placed: PlacedLamp;
+  lamp: Kit['lamps'][number];
+  put: (change: Partial<PlacedLamp>) => void;
+}) {
+  const kit = useKit();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+      <DistanceDial
+        label={texts.distanceOf(lamp.name)}
+        value={placed.distanceM}
+        unit={kit.preferences.distanceUnit}
+        onChange={(distanceM) => put({ distanceM })}
+      />
+      <SideDial
+        label={texts.sideOf(lamp.name)}
+        value={placed.sideDeg}
+        onChange={(sideDeg) => put({ sideDeg })}
+        note={placed.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
+      />
+      <StopsDial
+        label={texts.dimmedBy}
+        signed
+        value={placed.dimStops}
+        least={-10}
+        most={0}
+        step={1 / 3}
+        onChange={(dimStops) => put({ dimStops })}
+        note={texts.stopsBelowFull}
+      />
+      <NumberDial
+        label={texts.itsColour}
+        unit="K"
+        value={placed.kelvin}
+        least={lamp.kelvinLow}
+        most={lamp.kelvinHigh}
+        step={100}
+        decimals={0}
+        onChange={(kelvin) => put({ kelvin })}
+      />
+      <NumberDial
+        label={texts.besideItsAxis}
+        unit="°"
+        value={placed.offAxisDeg}
+        least={0}
+        most={90}
+        step={5}
+        decimals={0}
+        onChange={(offAxisDeg) => put({ offAxisDeg })}
+      />
+    </View>
+  );
+}
+
 /** One continuous lamp: where it falls, its dimmer and colour, and what it adds there. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 function LampCard({ placed }: { placed: PlacedLamp }) {
   const { setup, context } = useSetup();
   const kit = useKit();
@@ -54,50 +112,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
         onChoose={(pointId) => put({ pointId })}
         choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))}
       />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <DistanceDial
-          label={texts.distanceOf(lamp.name)}
-          value={placed.distanceM}
-          unit={kit.preferences.distanceUnit}
-          onChange={(distanceM) => put({ distanceM })}
-        />
-        <SideDial
-          label={texts.sideOf(lamp.name)}
-          value={placed.sideDeg}
-          onChange={(sideDeg) => put({ sideDeg })}
-          note={placed.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
-        />
-        <StopsDial
-          label={texts.dimmedBy}
-          signed
-          value={placed.dimStops}
-          least={-10}
-          most={0}
-          step={1 / 3}
-          onChange={(dimStops) => put({ dimStops })}
-          note={texts.stopsBelowFull}
-        />
-        <NumberDial
-          label={texts.itsColour}
-          unit="K"
-          value={placed.kelvin}
-          least={lamp.kelvinLow}
-          most={lamp.kelvinHigh}
-          step={100}
-          decimals={0}
-          onChange={(kelvin) => put({ kelvin })}
-        />
-        <NumberDial
-          label={texts.besideItsAxis}
-          unit="°"
-          value={placed.offAxisDeg}
-          least={0}
-          most={90}
-          step={5}
-          decimals={0}
-          onChange={(offAxisDeg) => put({ offAxisDeg })}
-        />
-      </View>
+      <LampDials placed={placed} lamp={lamp} put={put} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <ActionButton
           label={texts.itIsOnMeterAgain}
@@ -107,7 +122,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
         <ActionButton
           kind="plain"
           label={texts.remove}
-          name={texts.remove2(lamp.name)}
+          name={texts.removeIt(lamp.name)}
           onPress={() =>
             changeOne(
               'lamps',

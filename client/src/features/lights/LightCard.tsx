@@ -9,103 +9,126 @@ import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
+import type { LightSolution } from '@sphene/core/lights';
 import { formatStopCount } from '@sphene/core/notation';
 import type { Light } from '@sphene/core/setup';
 import { LightGear } from './LightGear';
 import { LightPlace } from './LightPlace';
 import { PowerFigures } from './PowerFigures';
 
-/** One light: folded, its power and what it does; open, its figures, gear and place. */
-// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function LightCard({ light, index, alone }: { light: Light; index: number; alone: boolean }) {
-  const { setup } = useSetup();
+/** What a folded light shows: group, what it is, its power and how sure that is. */
+function Summary({
+  light,
+  solved,
+  said,
+  open,
+  onPress,
+}: {
+  light: Light;
+  solved: LightSolution | undefined;
+  said: string;
+  open: boolean;
+  onPress: () => void;
+}) {
   const kit = useKit();
-  const numbers = useNumbers();
+  const palette = usePalette();
+  const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
+  const out = solved?.outOfRange ?? null;
+  return (
+    <Pressable
+      role="button"
+      aria-expanded={open}
+      aria-label={`${words.light(light)}, ${said}`}
+      onPress={onPress}
+      style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: TOUCH + 8 }}
+    >
+      <View
+        style={{
+          width: 36,
+          height: 36,
+          alignItems: 'center',
+          justifyContent: 'center',
+          backgroundColor: palette.raised,
+          borderLeftWidth: 3,
+          borderLeftColor: out === null ? palette.flash : palette.danger,
+        }}
+      >
+        <Txt size="value" bold>
+          {light.group}
+        </Txt>
+      </View>
+      <View style={{ flex: 1 }}>
+        <Txt bold>{words.lightRole(light.role).name}</Txt>
+        <Txt size="label" tone="quiet" numberOfLines={1}>
+          {unit?.name ?? texts.notInTheKit}
+          {solved === undefined ? '' : texts.afterAt(solved.aimName.toLowerCase())}
+        </Txt>
+      </View>
+      <View style={{ alignItems: 'flex-end' }}>
+        <Txt size="value" bold tone="flash">
+          {said}
+        </Txt>
+        {solved !== undefined && (
+          <Txt size="label" tone={out === null ? 'quiet' : 'danger'}>
+            {out === null ? sayDoubt(solved, light.locked) : texts.outOfRange[out.direction]}
+          </Txt>
+        )}
+      </View>
+      <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} />
+    </Pressable>
+  );
+}
+
+const sayDoubt = ({ uncertaintyStops }: LightSolution, locked: boolean): string =>
+  `± ${formatStopCount(uncertaintyStops)}${locked ? texts.afterHeld : ''}`;
+
+/** Moves a light up in the list, or takes it out. */
+function ListActions({ light, index, alone }: { light: Light; index: number; alone: boolean }) {
+  const { lights } = useSetup().setup;
   const { changeOne } = useChange();
+  const name = words.light(light);
+  const others = lights.filter(({ id }) => id !== light.id);
+  return (
+    <View style={{ flexDirection: 'row', justifyContent: 'flex-end', alignItems: 'center' }}>
+      {!alone && index > 0 && (
+        <IconButton
+          icon="chevron-up"
+          name={texts.moveUp(name)}
+          onPress={() => changeOne('lights', [...others.slice(0, index - 1), light, ...others.slice(index - 1)])}
+        />
+      )}
+      <ActionButton
+        label={texts.remove}
+        name={texts.removeIt(name)}
+        icon="trash-can-outline"
+        kind="plain"
+        onPress={() => changeOne('lights', others)}
+      />
+    </View>
+  );
+}
+
+/** One light: folded, its power and what it does; open, its figures, gear and place. */
+export function LightCard({ light, index, alone }: { light: Light; index: number; alone: boolean }) {
+  const { lights } = useNumbers();
   const palette = usePalette();
   const [opened, setOpened] = useState(false);
   const open = alone || opened;
-  const its = numbers.lights.find(({ lightId }) => lightId === light.id);
-  const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
-  const name = words.light(light);
-  const said = its === undefined ? texts.noPowerYet : (its.powerText ?? texts.noFlashCanHelp);
-  const move = (by: number) => {
-    const list = [...setup.lights];
-    const [one] = list.splice(index, 1);
-    if (one !== undefined) list.splice(index + by, 0, one);
-    changeOne('lights', list);
-  };
+  const solved = lights.find(({ lightId }) => lightId === light.id);
+  const said = solved === undefined ? texts.noPowerYet : (solved.powerText ?? texts.noFlashCanHelp);
   return (
     <View
       role="group"
-      aria-label={name}
+      aria-label={words.light(light)}
       style={{ gap: 12, borderTopWidth: alone ? 0 : 1, borderTopColor: palette.line, paddingTop: alone ? 0 : 4 }}
     >
-      {!alone && (
-        <Pressable
-          role="button"
-          aria-expanded={open}
-          aria-label={`${name}, ${said}`}
-          onPress={() => setOpened(!opened)}
-          style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: TOUCH + 8 }}
-        >
-          <View
-            style={{
-              width: 36,
-              height: 36,
-              alignItems: 'center',
-              justifyContent: 'center',
-              backgroundColor: palette.raised,
-              borderLeftWidth: 3,
-              borderLeftColor: its?.outOfRange ? palette.danger : palette.flash,
-            }}
-          >
-            <Txt size="value" bold>
-              {light.group}
-            </Txt>
-          </View>
-          <View style={{ flex: 1 }}>
-            <Txt bold>{name.slice(0, -2)}</Txt>
-            <Txt size="label" tone="quiet" numberOfLines={1}>
-              {unit?.name ?? texts.notInTheKit}
-              {its === undefined ? '' : texts.atThe2(its.aimName.toLowerCase())}
-            </Txt>
-          </View>
-          <View style={{ alignItems: 'flex-end' }}>
-            <Txt size="value" bold tone="flash">
-              {said}
-            </Txt>
-            {its !== undefined && (
-              <Txt size="label" tone={its.outOfRange === null ? 'quiet' : 'danger'}>
-                {its.outOfRange === null
-                  ? `± ${formatStopCount(its.uncertaintyStops)}${light.locked ? ', held' : ''}`
-                  : its.outOfRange.direction}
-              </Txt>
-            )}
-          </View>
-          <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} />
-        </Pressable>
-      )}
+      {!alone && <Summary light={light} solved={solved} said={said} open={open} onPress={() => setOpened(!opened)} />}
       {open && (
         <View style={{ gap: 12 }}>
-          {its !== undefined && <PowerFigures light={its} />}
+          {solved !== undefined && <PowerFigures light={solved} />}
           <LightGear light={light} index={index} />
           <LightPlace light={light} index={index} />
-          <View style={{ flexDirection: 'row', justifyContent: 'flex-end', alignItems: 'center' }}>
-            {!alone && index > 0 && <IconButton icon="chevron-up" name={texts.moveUp(name)} onPress={() => move(-1)} />}
-            <ActionButton
-              label={texts.remove}
-              name={texts.remove2(name)}
-              icon="trash-can-outline"
-              kind="plain"
-              onPress={() =>
-                changeOne(
-                  'lights',
-                  setup.lights.filter(({ id }) => id !== light.id),
-                )
-              }
-            />
-          </View>
+          <ListActions light={light} index={index} alone={alone} />
         </View>
       )}
     </View>

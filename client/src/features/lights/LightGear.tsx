@@ -12,22 +12,26 @@ import { type Light, lightPath, RADIO_GROUPS } from '@sphene/core/setup';
 const NONE = 'none';
 const MOST_CHANNELS = 32;
 
-/** What a light is made of: unit, modifier, and folded away grid, gels, stand, radio. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function LightGear({ light, index }: { light: Light; index: number }) {
+interface GearProps {
+  light: Light;
+  index: number;
+}
+
+/** Chips for one thing of the kit that may be left out. */
+const orNone = (none: string, things: readonly { id: string; name: string; lossStops?: number }[]) => [
+  { value: NONE, label: none },
+  ...things.map(({ id, name, lossStops }) => ({
+    value: id,
+    label: name,
+    ...(lossStops === undefined ? null : { note: `−${lossStops.toFixed(1)}` }),
+  })),
+];
+
+/** Unit, and on a pack the outlet that the head hangs on. */
+function UnitChoice({ light, index }: GearProps) {
   const kit = useKit();
   const { change, changeOne } = useChange();
-  const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
-  const path = <F extends Parameters<typeof lightPath>[1]>(field: F) => lightPath(index, field);
-  const choose = (field: 'modifierId' | 'gridId' | 'standId') => (id: string) =>
-    changeOne(path(field), id === NONE ? null : id);
-  const zoomMm = unit?.output.by === 'guideNumber' ? unit.output.zoomMm : null;
-  const outlets = unit?.outlets ?? [];
-  const extras = [
-    kit.grids.find(({ id }) => id === light.gridId)?.name,
-    ...kit.gels.filter(({ id }) => light.gelIds.includes(id)).map(({ name }) => name),
-    texts.radio(light.group, light.channel),
-  ].filter((name) => name !== undefined);
+  const outlets = kit.flashUnits.find(({ id }) => id === light.unitId)?.outlets ?? [];
   return (
     <>
       <ChoiceList
@@ -35,10 +39,10 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
         value={light.unitId}
         onChoose={(unitId) =>
           change(
-            { path: path('unitId'), value: unitId },
-            { path: path('outlet'), value: null },
-            { path: path('zoomMm'), value: null },
-            { path: path('dialledStops'), value: null },
+            { path: lightPath(index, 'unitId'), value: unitId },
+            { path: lightPath(index, 'outlet'), value: null },
+            { path: lightPath(index, 'zoomMm'), value: null },
+            { path: lightPath(index, 'dialledStops'), value: null },
           )
         }
         choices={offered(kit.flashUnits, light.unitId).map(({ id, name }) => ({ value: id, label: name }))}
@@ -48,7 +52,7 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
           label={texts.outlet}
           layout="row"
           value={light.outlet === null ? NONE : String(light.outlet)}
-          onChoose={(value) => changeOne(path('outlet'), value === NONE ? null : Number(value))}
+          onChoose={(value) => changeOne(lightPath(index, 'outlet'), value === NONE ? null : Number(value))}
           choices={[
             { value: NONE, label: texts.all },
             ...outlets.map(({ name, share }, at) => ({
@@ -59,14 +63,26 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
           ]}
         />
       )}
+    </>
+  );
+}
+
+/** What stands before the head, and how a bare zoom head is set. */
+function FrontChoice({ light, index }: GearProps) {
+  const kit = useKit();
+  const { changeOne } = useChange();
+  const unit = kit.flashUnits.find(({ id }) => id === light.unitId);
+  const zoomMm = unit?.output.by === 'guideNumber' ? unit.output.zoomMm : null;
+  return (
+    <>
       <ChoiceList
         label={texts.modifier}
         value={light.modifierId ?? NONE}
-        onChoose={choose('modifierId')}
-        choices={[
-          { value: NONE, label: texts.standardReflector },
-          ...offered(kit.modifiers, light.modifierId).map(({ id, name }) => ({ value: id, label: name })),
-        ]}
+        onChoose={(id) => changeOne(lightPath(index, 'modifierId'), id === NONE ? null : id)}
+        choices={orNone(
+          texts.standardReflector,
+          offered(kit.modifiers, light.modifierId).map(({ id, name }) => ({ id, name })),
+        )}
       />
       {zoomMm !== null && light.modifierId === null && (
         <NumberDial
@@ -77,63 +93,80 @@ export function LightGear({ light, index }: { light: Light; index: number }) {
           most={200}
           step={5}
           decimals={0}
-          onChange={(mm) => changeOne(path('zoomMm'), mm)}
+          onChange={(mm) => changeOne(lightPath(index, 'zoomMm'), mm)}
           note={light.zoomMm === null ? texts.asTheGuideNumberIs : texts.narrowerGainsLight}
         />
       )}
-      <Disclosure title={texts.gridGelsStandRadio} summary={extras.join(', ')}>
+    </>
+  );
+}
+
+/** Grid, gels, stand and radio: rarely touched, so folded away. */
+function FoldedGear({ light, index }: GearProps) {
+  const kit = useKit();
+  const { changeOne } = useChange();
+  const extras = [
+    kit.grids.find(({ id }) => id === light.gridId)?.name,
+    ...kit.gels.filter(({ id }) => light.gelIds.includes(id)).map(({ name }) => name),
+    texts.radio(light.group, light.channel),
+  ].filter((name) => name !== undefined);
+  return (
+    <Disclosure title={texts.gridGelsStandRadio} summary={extras.join(', ')}>
+      <ChoiceList
+        label={texts.grid}
+        value={light.gridId ?? NONE}
+        onChoose={(id) => changeOne(lightPath(index, 'gridId'), id === NONE ? null : id)}
+        choices={orNone(texts.noGrid, offered(kit.grids, light.gridId))}
+      />
+      <ToggleList
+        label={texts.gels}
+        values={light.gelIds}
+        onChange={(ids) => changeOne(lightPath(index, 'gelIds'), ids.slice(-4))}
+        choices={offered(kit.gels, ...light.gelIds).map(({ id, name, lossStops }) => ({
+          value: id,
+          label: name,
+          note: `−${lossStops.toFixed(1)}`,
+        }))}
+      />
+      <ChoiceList
+        label={texts.stand}
+        value={light.standId ?? NONE}
+        onChoose={(id) => changeOne(lightPath(index, 'standId'), id === NONE ? null : id)}
+        choices={orNone(
+          texts.notSaid,
+          offered(kit.stands, light.standId).map(({ id, name }) => ({ id, name })),
+        )}
+      />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <ChoiceList
-          label={texts.grid}
-          value={light.gridId ?? NONE}
-          onChoose={choose('gridId')}
-          choices={[
-            { value: NONE, label: texts.noGrid },
-            ...offered(kit.grids, light.gridId).map(({ id, name, lossStops }) => ({
-              value: id,
-              label: name,
-              note: `−${lossStops.toFixed(1)}`,
-            })),
-          ]}
+          label={texts.radioGroup}
+          layout="row"
+          value={light.group}
+          onChoose={(group) => changeOne(lightPath(index, 'group'), group)}
+          choices={RADIO_GROUPS.map((letter) => ({ value: letter, label: letter }))}
         />
-        <ToggleList
-          label={texts.gels}
-          values={light.gelIds}
-          onChange={(ids) => changeOne(path('gelIds'), ids.slice(-4))}
-          choices={offered(kit.gels, ...light.gelIds).map(({ id, name, lossStops }) => ({
-            value: id,
-            label: name,
-            note: `−${lossStops.toFixed(1)}`,
-          }))}
+        <NumberDial
+          label={texts.radioChannel}
+          unit=""
+          value={light.channel}
+          least={1}
+          most={MOST_CHANNELS}
+          step={1}
+          decimals={0}
+          onChange={(channel) => changeOne(lightPath(index, 'channel'), channel)}
         />
-        <ChoiceList
-          label={texts.stand}
-          value={light.standId ?? NONE}
-          onChoose={choose('standId')}
-          choices={[
-            { value: NONE, label: texts.notSaid },
-            ...offered(kit.stands, light.standId).map(({ id, name }) => ({ value: id, label: name })),
-          ]}
-        />
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-          <ChoiceList
-            label={texts.radioGroup}
-            layout="row"
-            value={light.group}
-            onChoose={(group) => changeOne(path('group'), group)}
-            choices={RADIO_GROUPS.map((letter) => ({ value: letter, label: letter }))}
-          />
-          <NumberDial
-            label={texts.radioChannel}
-            unit=""
-            value={light.channel}
-            least={1}
-            most={MOST_CHANNELS}
-            step={1}
-            decimals={0}
-            onChange={(channel) => changeOne(path('channel'), channel)}
-          />
-        </View>
-      </Disclosure>
+      </View>
+    </Disclosure>
+  );
+}
+
+/** What a light is made of: unit, modifier, and folded away grid, gels, stand, radio. */
+export function LightGear(gear: GearProps) {
+  return (
+    <>
+      <UnitChoice {...gear} />
+      <FrontChoice {...gear} />
+      <FoldedGear {...gear} />
     </>
   );
 }

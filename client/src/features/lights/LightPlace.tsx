@@ -6,9 +6,9 @@ import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
+import { OfferCard } from '@/ui/OfferCard';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, SideDial } from '@/ui/dials';
-import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
 import { equalLooks } from '@sphene/core/explain';
@@ -19,7 +19,6 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
   const { setup } = useSetup();
   const kit = useKit();
   const { change } = useChange();
-  const palette = usePalette();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const looks = equalLooks(setup, kit, facts, new Date(clockMs), index);
@@ -27,26 +26,8 @@ function EqualLooks({ light, index }: { light: Light; index: number }) {
   return (
     <View style={{ gap: 8 }}>
       {looks.map((look) => {
-        const { settings } = look;
         const { title, lines } = words.equalLook(look, { setup, kit });
-        return (
-          <View
-            key={title}
-            role="article"
-            aria-label={title}
-            style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
-          >
-            <Txt bold>{title}</Txt>
-            {lines.map((line) => (
-              <Txt key={line} size="label" tone="quiet">
-                {line}
-              </Txt>
-            ))}
-            <View style={{ alignItems: 'flex-end' }}>
-              <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...settings)} />
-            </View>
-          </View>
-        );
+        return <OfferCard key={title} title={title} lines={lines} onApply={() => change(...look.settings)} />;
       })}
       <Txt size="label" tone="quiet">
         {texts.forLight(words.lightInText(light))}
@@ -62,12 +43,14 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
   const { change, changeOne } = useChange();
   const unit = kit.preferences.distanceUnit;
   const aim = setup.points.find(({ id }) => id === light.aimPointId);
+  const degrees = Math.abs(Math.round(light.sideDeg));
+  const side = light.sideDeg < 0 ? texts.degreesLeft(degrees) : texts.degreesRight(degrees);
   const usual = LIGHT_ROLE_FACTS[light.role].stand;
   const isUsual = light.sideDeg === usual.sideDeg && light.heightM === usual.heightM;
   return (
     <>
       <DistanceDial
-        label={`Distance to the ${aim?.name.toLowerCase() ?? 'point'}`}
+        label={texts.distanceTo(aim?.name.toLowerCase() ?? texts.point)}
         value={light.distanceM}
         unit={unit}
         onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)}
@@ -75,10 +58,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
       />
       <Disclosure
         title={texts.roleAimAndPlace}
-        summary={
-          `${aim === undefined ? texts.aimsAtNothing : texts.atThe(aim.name.toLowerCase())}, ` +
-          `${Math.abs(Math.round(light.sideDeg))}° ${light.sideDeg < 0 ? 'left' : 'right'} of the camera`
-        }
+        summary={`${aim === undefined ? texts.aimsAtNothing : texts.atThe(aim.name.toLowerCase())}, ${side}`}
       >
         <ChoiceList
           label={texts.role}

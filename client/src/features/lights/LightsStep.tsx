@@ -55,10 +55,11 @@ function AddLight() {
             key={role}
             icon="plus"
             label={words.lightRole(role).name}
-            name={
-              texts.addAAimsAtThe(words.lightRole(role).name.toLowerCase(), words.lightRole(role).because) +
-              `${words.pointRole(LIGHT_ROLE_FACTS[role].aims).name.toLowerCase()}`
-            }
+            name={texts.addLightOf(
+              words.lightRole(role).name.toLowerCase(),
+              words.lightRole(role).because,
+              words.pointRole(LIGHT_ROLE_FACTS[role].aims).name.toLowerCase(),
+            )}
             onPress={() => add(role)}
           />
         ))}
@@ -67,79 +68,110 @@ function AddLight() {
   );
 }
 
+/** What every point comes to, and how far behind the background stands, for the spill on it. */
+function TargetsFolded({ several }: { several: boolean }) {
+  const { setup } = useSetup();
+  const { changeOne } = useChange();
+  const background = setup.points.some(({ role }) => role === 'background');
+  return (
+    <Disclosure title={texts.targets} summary={several ? texts.whatEveryPointShouldCome : texts.whatOtherPointsComeTo}>
+      <Targets />
+      {background && (
+        <NumberDial
+          label={texts.subjectToBackground}
+          unit="m"
+          value={setup.backgroundM ?? USUAL_BACKGROUND_M}
+          least={0.3}
+          most={100}
+          step={0.5}
+          decimals={1}
+          onChange={(metres) => changeOne('backgroundM', metres)}
+          {...(setup.backgroundM === null
+            ? { note: texts.notSaidSpillThereIs }
+            : { note: texts.forSpillOnIt, onReset: () => changeOne('backgroundM', null) })}
+        />
+      )}
+    </Disclosure>
+  );
+}
+
+/** What is asked of the lights beyond their power: targets, colour, evenness, how long they last. */
+function OfAllLights({ several }: { several: boolean }) {
+  const { context } = useSetup();
+  const { colour, group, staying } = useNumbers();
+  const kelvin = words.kelvin(colour.whiteBalance);
+  return (
+    <View>
+      <TargetsFolded several={several} />
+      <Disclosure
+        title={texts.colourAndGels}
+        summary={colour.mixed === null ? texts.whiteBalanceIs(kelvin) : texts.whiteBalanceMixed(kelvin)}
+      >
+        <ColourPart />
+      </Disclosure>
+      <Disclosure
+        title={texts.group}
+        summary={
+          group === null ? texts.howEvenTheLightIs : texts.stopsAcrossTheGroup(formatStopCount(group.spreadStops))
+        }
+      >
+        <GroupPart />
+      </Disclosure>
+      <Disclosure
+        title={texts.stayingPowerAndWind}
+        summary={staying === null ? texts.recycleChargeReserveBallast : words.staying(staying, context)}
+      >
+        <StayingPart />
+      </Disclosure>
+    </View>
+  );
+}
+
+/** Safety of people, with the flash. */
+function Mind() {
+  const { context } = useSetup();
+  const { cautions } = useNumbers();
+  if (cautions.length === 0) return null;
+  return (
+    <View style={{ gap: 4 }}>
+      <Heading>{texts.mind}</Heading>
+      {cautions
+        .map((caution) => words.caution(caution, context))
+        .map((text) => (
+          <Txt key={text} size="label" tone="quiet">
+            {text}
+          </Txt>
+        ))}
+    </View>
+  );
+}
+
 /** All lights: each with its power, gear and place; what every point comes to; colour, group, charge and wind. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LightsStep() {
   const { setup, context } = useSetup();
-  const numbers = useNumbers();
-  const { changeOne } = useChange();
+  const { warnings, lamps } = useNumbers();
   const router = useRouter();
   const several = setup.lights.length > 1;
-  const { colour, group, staying } = numbers;
-  const background = setup.points.find(({ role }) => role === 'background');
+  const flashWarnings = warnings.filter(({ kind }) => FLASH_WARNINGS.includes(kind));
   return (
     <View style={{ gap: 16 }}>
       {setup.lights.map((light, index) => (
         <LightCard key={light.id} light={light} index={index} alone={!several} />
       ))}
       <WaysOut cures="power" />
-      {numbers.warnings
-        .filter(({ kind }) => FLASH_WARNINGS.includes(kind))
-        .map((warning) => (
-          <Txt key={words.warning(warning, context)} tone="danger">
-            {words.warning(warning, context)}
+      {flashWarnings
+        .map((warning) => words.warning(warning, context))
+        .map((text) => (
+          <Txt key={text} tone="danger">
+            {text}
           </Txt>
         ))}
       {setup.camera.video !== null && <Txt>{texts.thisSetupIsForVideo}</Txt>}
       <AddLight />
-      {setup.lights.length > 0 && (
-        <View>
-          <Disclosure
-            title={texts.targets}
-            summary={several ? texts.whatEveryPointShouldCome : texts.whatOtherPointsComeTo}
-          >
-            <Targets />
-            {background !== undefined && (
-              <NumberDial
-                label={texts.subjectToBackground}
-                unit="m"
-                value={setup.backgroundM ?? USUAL_BACKGROUND_M}
-                least={0.3}
-                most={100}
-                step={0.5}
-                decimals={1}
-                onChange={(metres) => changeOne('backgroundM', metres)}
-                {...(setup.backgroundM === null
-                  ? { note: texts.notSaidSpillThereIs }
-                  : { note: texts.forSpillOnIt, onReset: () => changeOne('backgroundM', null) })}
-              />
-            )}
-          </Disclosure>
-          <Disclosure
-            title={texts.colourAndGels}
-            summary={`White balance ${words.kelvin(colour.whiteBalance)}${colour.mixed !== null ? texts.mixedColourOnTheFace : ''}`}
-          >
-            <ColourPart />
-          </Disclosure>
-          <Disclosure
-            title={texts.group}
-            summary={
-              group === null ? texts.howEvenTheLightIs : texts.stopsAcrossTheGroup(formatStopCount(group.spreadStops))
-            }
-          >
-            <GroupPart />
-          </Disclosure>
-          <Disclosure
-            title={texts.stayingPowerAndWind}
-            summary={staying === null ? texts.recycleChargeReserveBallast : words.staying(staying, context)}
-          >
-            <StayingPart />
-          </Disclosure>
-        </View>
-      )}
+      {setup.lights.length > 0 && <OfAllLights several={several} />}
       <Disclosure
         title={texts.continuousLamps}
-        summary={numbers.lamps.map(({ name }) => name).join(', ') || texts.ambientWithADialReflectors}
+        summary={lamps.map(({ name }) => name).join(', ') || texts.ambientWithADialReflectors}
       >
         <LampsPart />
       </Disclosure>
@@ -149,16 +181,7 @@ export function LightsStep() {
         name={texts.openTheKit}
         onPress={() => router.navigate('/kit')}
       />
-      {numbers.cautions.length > 0 && (
-        <View style={{ gap: 4 }}>
-          <Heading>{texts.mind}</Heading>
-          {numbers.cautions.map((caution) => (
-            <Txt key={words.caution(caution, context)} size="label" tone="quiet">
-              {words.caution(caution, context)}
-            </Txt>
-          ))}
-        </View>
-      )}
+      <Mind />
     </View>
   );
 }

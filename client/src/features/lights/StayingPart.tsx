@@ -1,61 +1,82 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useAdvice, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
-import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
+import { OfferCard } from '@/ui/OfferCard';
 import { Txt } from '@/ui/Txt';
 import { NumberDial, StopsDial } from '@/ui/dials';
-import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
+
+import type { Setup } from '@sphene/core/setup';
 
 const USUAL_PACE = { framesPerMinute: 10, frames: 200 };
 const USUAL_GUST_MPS = 8;
 
-/** How long the lights last, the reserve, and the wind. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function StayingPart() {
-  const { setup, context } = useSetup();
-  const numbers = useNumbers();
-  const advice = useAdvice();
-  const { change, changeOne } = useChange();
-  const palette = usePalette();
-  const { pace, gustMps, reserveStops } = setup;
-  const { staying } = numbers;
-  const { cheaper } = advice;
+/** Whether the lights last for the plan, and what would let them. */
+function Lasting() {
+  const { context } = useSetup();
+  const { staying } = useNumbers();
+  const { cheaper } = useAdvice();
+  const { change } = useChange();
+  const short = staying !== null && staying.cheaperByStops > 0;
   return (
-    <View style={{ gap: 12 }}>
-      <Txt
-        role="status"
-        bold={staying !== null && staying.cheaperByStops > 0}
-        tone={staying !== null && staying.cheaperByStops > 0 ? 'danger' : 'text'}
-      >
+    <>
+      <Txt role="status" bold={short} tone={short ? 'danger' : 'text'}>
         {staying === null ? texts.onceALightHasIts : words.staying(staying, context)}
       </Txt>
       {cheaper.map((one) => {
-        const { settings } = one;
         const { title, effect } = words.cheaper(one, context);
         return (
-          <View
+          <OfferCard
             key={title}
-            role="article"
-            aria-label={title}
-            style={{ gap: 4, padding: 12, backgroundColor: palette.raised }}
-          >
-            <Txt bold>{title}</Txt>
-            <Txt size="label" tone="quiet">
-              {effect}. Then it lasts for the plan.
-            </Txt>
-            <View style={{ alignItems: 'flex-end' }}>
-              <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...settings)} />
-            </View>
-          </View>
+            title={title}
+            lines={[texts.thenItLasts(effect)]}
+            onApply={() => change(...one.settings)}
+          />
         );
       })}
-      {staying !== null && staying.cheaperByStops > 0 && cheaper.length === 0 && (
+      {short && cheaper.length === 0 && (
         <Txt size="label" tone="quiet">
           {texts.noSingleChangeLastsThat}
         </Txt>
       )}
+    </>
+  );
+}
+
+/** How many frames are planned, and how fast. */
+function PaceDials({ pace }: { pace: NonNullable<Setup['pace']> }) {
+  const { changeOne } = useChange();
+  const count = { unit: '', least: 1, decimals: 0 };
+  return (
+    <>
+      <NumberDial
+        {...count}
+        label={texts.framesAMinute}
+        value={pace.framesPerMinute}
+        most={600}
+        step={1}
+        onChange={(framesPerMinute) => changeOne('pace', { ...pace, framesPerMinute })}
+      />
+      <NumberDial
+        {...count}
+        label={texts.framesInAll}
+        value={pace.frames}
+        most={5000}
+        step={10}
+        onChange={(frames) => changeOne('pace', { ...pace, frames: Math.round(frames) })}
+      />
+    </>
+  );
+}
+
+/** How long the lights last, the reserve, and the wind. */
+export function StayingPart() {
+  const { pace, gustMps, reserveStops } = useSetup().setup;
+  const { changeOne } = useChange();
+  return (
+    <View style={{ gap: 12 }}>
+      <Lasting />
       <ChoiceList
         label={texts.plannedPace}
         layout="row"
@@ -67,30 +88,7 @@ export function StayingPart() {
         ]}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        {pace !== null && (
-          <NumberDial
-            label={texts.framesAMinute}
-            unit=""
-            value={pace.framesPerMinute}
-            least={1}
-            most={600}
-            step={1}
-            decimals={0}
-            onChange={(framesPerMinute) => changeOne('pace', { ...pace, framesPerMinute })}
-          />
-        )}
-        {pace !== null && (
-          <NumberDial
-            label={texts.framesInAll}
-            unit=""
-            value={pace.frames}
-            least={1}
-            most={5000}
-            step={10}
-            decimals={0}
-            onChange={(frames) => changeOne('pace', { ...pace, frames: Math.round(frames) })}
-          />
-        )}
+        {pace !== null && <PaceDials pace={pace} />}
         <StopsDial
           label={texts.powerKeptFree}
           value={reserveStops}

@@ -1,15 +1,8 @@
 import { texts } from './texts';
-import { words } from '@/language/words';
 import { exportSetup } from '@/setupView/exportSetup';
-import { useKit, useSetup } from '@/setupView/setupContext';
+import { useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
-import {
-  selectChangeGroups,
-  selectDocument,
-  selectFrames,
-  selectReadings,
-  selectSceneChanges,
-} from '@/store/selectors';
+import { selectDocument } from '@/store/selectors';
 import { type Store, useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -17,11 +10,9 @@ import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 
-import { sunStand } from '@sphene/core/ambient';
 import { isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
-import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
-import type { Reading } from '@sphene/core/setup';
+import { type Entry, useEntries } from './useEntries';
 
 /** Hands a file to the browser. */
 function download(name: string, text: string): void {
@@ -32,30 +23,49 @@ function download(name: string, text: string): void {
   URL.revokeObjectURL(link.href);
 }
 
-const KINDS: Record<Reading['light'], string> = { ambient: 'ambient', total: 'total', flash: texts.flashOnly };
-
-interface Entry {
-  id: string;
-  at: string;
-  text: string;
-  muted: boolean;
-  /** a fact that can be struck out; null for a change of settings */
-  fact: { type: 'reading' | 'sceneChange' | 'frame'; id: string } | null;
+/** One line: when, what, and for a fact the way to strike it out. */
+function Line({ entry: { text, muted, fact }, when }: { entry: Entry; when: string }) {
+  const palette = usePalette();
+  const actions = useActions();
+  const mark = fact === null ? texts.afterTakenBack : texts.afterStruckOut;
+  return (
+    <View
+      role="listitem"
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        borderTopWidth: 1,
+        borderTopColor: palette.raised,
+        minHeight: 48,
+      }}
+    >
+      <View style={{ flex: 1, paddingVertical: 6 }}>
+        <Txt size="label" tone="quiet">
+          {when}
+          {muted ? mark : ''}
+        </Txt>
+        <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>
+          {text}
+        </Txt>
+      </View>
+      {fact !== null && (
+        <IconButton
+          icon={muted ? 'restore' : 'close'}
+          name={muted ? texts.restore(text) : texts.strikeOut(text)}
+          onPress={() => actions.strike(fact.type, fact.id, !muted)}
+        />
+      )}
+    </View>
+  );
 }
 
 /** Every fact and every change of a setting with its time, the newest first; facts can be struck out and restored. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function LogPart() {
   const { setup } = useSetup();
-  const kit = useKit();
-  const palette = usePalette();
-  const actions = useActions();
   const store = useStore() as Store;
-  const readings = useAppSelector((state) => selectReadings(state, setup.id));
-  const sceneChanges = useAppSelector((state) => selectSceneChanges(state, setup.id));
-  const frames = useAppSelector((state) => selectFrames(state, setup.id));
-  const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
   const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
+  const entries = useEntries();
   const time = new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',
     month: 'short',
@@ -64,64 +74,6 @@ export function LogPart() {
     second: '2-digit',
     timeZone: isTimeZone(zone) ? zone : 'UTC',
   });
-
-  const sayReading = (reading: Reading): string => {
-    const name = setup.points.find(({ id }) => id === reading.pointId)?.name ?? 'Point';
-    const fired =
-      reading.fired.length === 0
-        ? ''
-        : `, ${reading.fired
-            .map(({ lightId, unitId, powerStops }) => {
-              const light = setup.lights.find(({ id }) => id === lightId);
-              return (
-                `${setup.lights.length > 1 && light !== undefined ? words.lightInText(light) : 'flash'} at ` +
-                `${words.power(kit, unitId, powerStops)}`
-              );
-            })
-            .join(', ')}`;
-    const how =
-      reading.light === 'ambient' && (reading.method.kind !== 'incident' || reading.method.aim !== 'camera')
-        ? `, ${words.method(reading.method)}`
-        : '';
-    const from =
-      reading.origin === 'simulated' ? texts.simulatedMeter : reading.origin === 'device' ? texts.fromTheMeter : '';
-    return (
-      `${name}, ${KINDS[reading.light]}: ${formatAperture(reading.av, kit.preferences.meterIncrement)} at ` +
-      `${formatShutter(reading.tv, 'third')}, ${formatIso(reading.sv)}${fired} ` +
-      `(“${reading.text}”${how}${from}${reading.corrects === null ? '' : texts.putRight})`
-    );
-  };
-  const entries: Entry[] = [
-    ...readings.map((reading) => ({
-      id: reading.id,
-      at: reading.at,
-      text: sayReading(reading),
-      muted: reading.struckAt !== null,
-      fact: reading,
-    })),
-    ...sceneChanges.map((change) => ({
-      id: change.id,
-      at: change.at,
-      text: texts.changedInTheScene(words.sceneChange(change.what).because),
-      muted: change.struckAt !== null,
-      fact: change,
-    })),
-    ...frames.map((frame) => ({
-      id: frame.id,
-      at: frame.at,
-      text: `Test frame ${frame.name}: ${formatAperture(frame.av, 'third')} at ${formatShutter(frame.tv, 'third')}, ${formatIso(frame.sv)}`,
-      muted: frame.struckAt !== null,
-      fact: frame,
-    })),
-    ...groups.map((group) => ({
-      id: group.ids[0] ?? '',
-      at: group.at,
-      text: `${group.undoes.length > 0 ? texts.takenBack : ''}${words.change(group, { setup, kit }, (sun) => sunStand({ sun }))}`,
-      muted: group.undone,
-      fact: null,
-    })),
-  ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || (a.id < b.id ? 1 : -1));
-
   const exportFile = () => {
     const file = exportSetup(store.getState(), setup.id);
     if (file !== null)
@@ -134,36 +86,8 @@ export function LogPart() {
       </View>
       {entries.length === 0 && <Txt tone="quiet">{texts.nothingYetReadingsAndChanges}</Txt>}
       <View role="list">
-        {entries.map(({ id, at, text, muted, fact }) => (
-          <View
-            key={id}
-            role="listitem"
-            style={{
-              flexDirection: 'row',
-              alignItems: 'center',
-              gap: 8,
-              borderTopWidth: 1,
-              borderTopColor: palette.raised,
-              minHeight: 48,
-            }}
-          >
-            <View style={{ flex: 1, paddingVertical: 6 }}>
-              <Txt size="label" tone="quiet">
-                {time.format(new Date(at))}
-                {muted ? (fact === null ? texts.takenBack2 : texts.struckOut) : ''}
-              </Txt>
-              <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>
-                {text}
-              </Txt>
-            </View>
-            {fact !== null && (
-              <IconButton
-                icon={muted ? 'restore' : 'close'}
-                name={`${muted ? texts.restore : texts.strikeOut} ${text}`}
-                onPress={() => actions.strike(fact.type, fact.id, !muted)}
-              />
-            )}
-          </View>
+        {entries.map((entry) => (
+          <Line key={entry.id} entry={entry} when={time.format(new Date(entry.at))} />
         ))}
       </View>
     </View>

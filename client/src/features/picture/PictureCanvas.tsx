@@ -65,11 +65,42 @@ function labelLifts(places: readonly { x: number; y: number }[]): number[] {
   return lifts;
 }
 
+/** The metering points with the ladder's numbers, each where it lies in the picture. */
+function ToneLabels({ rows, widthPx, heightPx }: { rows: readonly ToneMark[]; widthPx: number; heightPx: number }) {
+  const lifts = labelLifts(rows.map(({ x, y }) => ({ x: x * widthPx, y: y * heightPx })));
+  return rows.map(({ pointId, name, x, y, placedStops }, index) => (
+    <View
+      key={pointId}
+      aria-hidden
+      style={{
+        position: 'absolute',
+        left: x * widthPx - 3,
+        top: y * heightPx - 3,
+        flexDirection: x > 0.6 ? 'row-reverse' : 'row',
+        alignItems: 'center',
+        gap: 3,
+        transform: [{ translateX: x > 0.6 ? '-100%' : 0 }] as never,
+        pointerEvents: 'none',
+      }}
+    >
+      <View style={{ width: 7, height: 7, borderWidth: 1.5, borderColor: '#FFFFFF', backgroundColor: '#000000' }} />
+      <View
+        style={{
+          backgroundColor: 'rgba(0,0,0,0.72)',
+          paddingHorizontal: 4,
+          transform: [{ translateY: lifts[index] ?? 0 }],
+        }}
+      >
+        <Txt size="label" bold style={{ color: '#FFFFFF' }}>{`${name} ${formatStops(placedStops)}`}</Txt>
+      </View>
+    </View>
+  ));
+}
+
 /**
  * Draws a picture from the layers that there are: weights are summed again on every change, at the speed of a
  * slider.
  */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function PictureCanvas({
   setup,
   kit,
@@ -117,7 +148,6 @@ export function PictureCanvas({
   const ready = tones ? pictureMaker().ready(picture) : null;
   toneRows.current = ready === null ? [] : toneMarks(setup, numbers, picture, ready.materials);
   const heightPx = (widthPx * picture.height) / picture.width;
-  const lifts = labelLifts(toneRows.current.map(({ x, y }) => ({ x: x * widthPx, y: y * heightPx })));
   return (
     <View
       ref={(node) => {
@@ -134,33 +164,7 @@ export function PictureCanvas({
         style={{ width: widthPx, height: heightPx, display: 'block' }}
         aria-hidden
       />
-      {toneRows.current.map(({ pointId, name: point, x, y, placedStops }, index) => (
-        <View
-          key={pointId}
-          aria-hidden
-          style={{
-            position: 'absolute',
-            left: x * widthPx - 3,
-            top: y * heightPx - 3,
-            flexDirection: x > 0.6 ? 'row-reverse' : 'row',
-            alignItems: 'center',
-            gap: 3,
-            transform: [{ translateX: x > 0.6 ? '-100%' : 0 }] as never,
-            pointerEvents: 'none',
-          }}
-        >
-          <View style={{ width: 7, height: 7, borderWidth: 1.5, borderColor: '#FFFFFF', backgroundColor: '#000000' }} />
-          <View
-            style={{
-              backgroundColor: 'rgba(0,0,0,0.72)',
-              paddingHorizontal: 4,
-              transform: [{ translateY: lifts[index] ?? 0 }],
-            }}
-          >
-            <Txt size="label" bold style={{ color: '#FFFFFF' }}>{`${point} ${formatStops(placedStops)}`}</Txt>
-          </View>
-        </View>
-      ))}
+      <ToneLabels rows={toneRows.current} widthPx={widthPx} heightPx={heightPx} />
     </View>
   );
 }
