@@ -1,5 +1,7 @@
 import { GearForm } from '@/features/kit/GearForm';
-import { chosen, type Draft, FIELDS, TEMPLATES, valueAt, withValueAt } from '@/features/kit/fields';
+import { type Draft, valueAt, withValueAt } from '@/features/kit/field';
+import { FIELDS } from '@/features/kit/fields';
+import { chosen, TEMPLATES } from '@/features/kit/templates';
 import { fireEvent, render, screen } from '@testing-library/react';
 
 import { GEAR_LISTS, GEAR_SCHEMAS, GEAR_TYPES, type GearItem, type GearList } from '@sphene/core/gear';

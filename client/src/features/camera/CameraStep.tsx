@@ -1,19 +1,18 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { ToggleList } from '@/ui/ToggleList';
 import { Txt } from '@/ui/Txt';
-import { ApertureDial, DistanceDial, IsoDial, NumberDial, ShutterDial } from '@/ui/dials';
+import { ApertureDial, DistanceDial, NumberDial } from '@/ui/dials';
 import { View } from 'react-native';
 
-import { limitsInForce, MOTION_LIMITS } from '@sphene/core/exposure';
-import type { CameraDial } from '@sphene/core/gear';
+import { MOTION_LIMITS } from '@sphene/core/exposure';
 import { formatAperture, formatShutter } from '@sphene/core/notation';
 import { MOTIONS } from '@sphene/core/setup';
-import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { CameraFigures } from './CameraFigures';
+import { DIAL_NAMES, KeepOrder, Limits } from './KeptAndLimits';
 import { SecondBody, Video } from './OtherCameras';
 import { WaysOut } from './WaysOut';
 import { WhichDial } from './WhichDial';
@@ -22,7 +21,6 @@ const NONE = 'none';
 const WARNINGS = ['slowest-over-sync', 'depth-missing', 'dark-band', 'high-speed-sync-missing'];
 /** People stand this near and far when nothing was said yet. */
 const USUAL_PEOPLE = { nearestM: 2.5, farthestM: 3 };
-const MOST_DELAY_MS = 20;
 
 /** Body, lens, how it is held, how people move: what they allow. */
 function Gear() {
@@ -144,9 +142,12 @@ function WantedAperture() {
           <Txt size="label" tone="quiet">
             {numbers.depth === null
               ? texts.nameTheLensTheDepth
-              : `${formatAperture(numbers.depth.neededAv, 'tenth')} holds them sharp at ` +
-                texts.mmFocusedAtMCircle(Math.round(numbers.depth.focalMm), numbers.depth.focusM.toFixed(1)) +
-                texts.ofConfusionMm(numbers.depth.circleMm.toFixed(3))}
+              : texts.holdsThemSharp(
+                  formatAperture(numbers.depth.neededAv, 'tenth'),
+                  Math.round(numbers.depth.focalMm),
+                  numbers.depth.focusM.toFixed(1),
+                  numbers.depth.circleMm.toFixed(3),
+                )}
           </Txt>
         </>
       )}
@@ -154,123 +155,90 @@ function WantedAperture() {
   );
 }
 
-const DIAL_NAMES: Record<CameraDial, string> = { aperture: texts.aperture, iso: 'ISO', shutter: texts.shutter };
-const ROLE_IN_ORDER = [texts.keptAsWanted, texts.givesWayNext, texts.givesWayFirst];
-
-/** Which dial is kept and which gives way first. */
-function KeepOrder() {
-  const { setup, cameraBody } = useSetup();
+/** Filters on the lens. */
+function Filters() {
+  const { filterIds } = useSetup().setup.camera;
+  const kit = useKit();
   const { changeOne } = useChange();
-  const { keepOrder, wantedTv } = setup.camera;
-  const up = (index: number) => {
-    const order = [...keepOrder];
-    const [dial] = order.splice(index, 1);
-    if (dial !== undefined) order.splice(index - 1, 0, dial);
-    changeOne('camera.keepOrder', order);
-  };
   return (
-    <View role="list" aria-label={texts.orderOfPreference}>
-      {keepOrder.map((dial, index) => (
-        <View key={dial} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
-          <Txt bold style={{ width: 88 }}>
-            {DIAL_NAMES[dial]}
-          </Txt>
-          <Txt size="label" tone="quiet" style={{ flex: 1 }}>
-            {ROLE_IN_ORDER[index]}
-          </Txt>
-          {index > 0 && (
-            <IconButton
-              icon="chevron-up"
-              name={`Keep ${DIAL_NAMES[dial]} before ${DIAL_NAMES[keepOrder[index - 1] ?? 'iso']}`}
-              onPress={() => up(index)}
-            />
-          )}
-        </View>
-      ))}
-      {keepOrder[2] !== 'shutter' && (
-        <ShutterDial
-          label={texts.shutterLikedBest}
-          value={wantedTv ?? cameraBody?.syncTv ?? 7}
-          increment={cameraBody?.increment ?? 'third'}
-          onChange={(tv) => changeOne('camera.wantedTv', tv)}
-          {...(wantedTv === null
-            ? { note: 'sync' }
-            : { note: texts.setHere, onReset: () => changeOne('camera.wantedTv', null) })}
-        />
-      )}
-    </View>
+    <ToggleList
+      label={texts.filtersOnTheLens}
+      values={filterIds}
+      onChange={(ids) => changeOne('camera.filterIds', ids)}
+      choices={kit.filters.map(({ id, name, kind, lossStops }) => ({
+        value: id,
+        label: name,
+        note: kind === 'polariser' ? texts.darkensSky(lossStops.toFixed(1)) : `−${lossStops.toFixed(1)}`,
+      }))}
+    />
   );
 }
 
-/** The limits that hold here, from the kit unless changed. */
-function Limits() {
-  const { setup, cameraBody, lens } = useSetup();
+/** Whether the shutter may go past sync. */
+function PastSync() {
+  const { setup, cameraBody } = useSetup();
   const { changeOne } = useChange();
-  const { limits, syncDelayMs } = setup.camera;
-  if (cameraBody === undefined) return null;
-  const { increment } = cameraBody;
-  const inForce = limitsInForce(cameraBody, lens ?? null, setup.camera);
-  const from = (key: keyof typeof limits, source = texts.fromTheKit) =>
-    limits[key] === null
-      ? { note: source }
-      : { note: texts.setHere, onReset: () => changeOne(`camera.limits.${key}`, null) };
+  if (cameraBody?.highSpeedSync !== true)
+    return (
+      <Txt size="label" tone="quiet">
+        {texts.thisBodyHasNoHigh}
+      </Txt>
+    );
   return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-      <ShutterDial
-        label={texts.slowestSharpShutter}
-        value={inForce.slowestTv}
-        increment={increment}
-        onChange={(tv) => changeOne('camera.limits.slowestTv', tv)}
-        {...from('slowestTv', words.shutterReason(inForce.slowestBecause))}
-      />
-      <ShutterDial
-        label={texts.sync}
-        value={inForce.syncTv}
-        increment={increment}
-        onChange={(tv) => changeOne('camera.limits.syncTv', tv)}
-        {...from('syncTv')}
-      />
-      <IsoDial
-        label={texts.lowestIso}
-        value={inForce.baseSv}
-        increment={increment}
-        onChange={(sv) => changeOne('camera.limits.baseSv', sv)}
-        {...from('baseSv')}
-      />
-      <IsoDial
-        label={texts.highestIso}
-        value={inForce.highestSv}
-        increment={increment}
-        onChange={(sv) => changeOne('camera.limits.highestSv', sv)}
-        {...from('highestSv')}
-      />
-      <NumberDial
-        label={texts.flashFiresLateBy}
-        unit="ms"
-        value={syncDelayMs}
-        least={0}
-        most={MOST_DELAY_MS}
-        step={0.5}
-        decimals={1}
-        onChange={(ms) => changeOne('camera.syncDelayMs', ms)}
-        note={syncDelayMs === 0 ? texts.radiosOfOneMake : `safe sync ${formatShutter(inForce.safeSyncTv, 'third')}`}
-      />
+    <ChoiceList
+      label={texts.shutterPastSync}
+      layout="row"
+      value={setup.camera.highSpeedSync ? 'on' : 'off'}
+      onChoose={(choice) => changeOne('camera.highSpeedSync', choice === 'on')}
+      choices={[
+        { value: 'off', label: texts.stayAtSync },
+        { value: 'on', label: texts.highSpeedSync },
+      ]}
+    />
+  );
+}
+
+/** What gives way first, the limits, other bodies and film: folded away until they are wanted. */
+function Folded() {
+  const { setup, context } = useSetup();
+  const { second, video, camera } = useNumbers();
+  const { keepOrder, secondCameraId } = setup.camera;
+  const filmed = video === null ? '' : words.video(video, camera?.text.aperture ?? null, context).text;
+  return (
+    <View>
+      <Disclosure
+        title={texts.whatIsKept}
+        summary={keepOrder.map((dial) => DIAL_NAMES[dial]).reduce((said, dial) => texts.thenDial(said, dial))}
+      >
+        <KeepOrder />
+      </Disclosure>
+      <Disclosure title={texts.limits} summary={texts.sharpShutterSyncIsoLate}>
+        <Limits />
+      </Disclosure>
+      <Disclosure title={texts.whichDial} summary={texts.whatOneStepOfEach}>
+        <WhichDial />
+      </Disclosure>
+      <Disclosure
+        title={texts.secondCamera}
+        summary={second === null ? texts.theSamePictureOnAnother : `${second.cameraName}: ${words.secondBody(second)}`}
+      >
+        <SecondBody chosen={secondCameraId} />
+      </Disclosure>
+      <Disclosure title={texts.video} summary={setup.camera.video === null ? texts.stills : filmed}>
+        <Video />
+      </Disclosure>
     </View>
   );
 }
 
 /** The camera with its lens and filters, what is held and what gives way, and the settings that follow. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function CameraStep() {
-  const { setup, cameraBody, context } = useSetup();
-  const kit = useKit();
-  const numbers = useNumbers();
-  const { changeOne } = useChange();
-  const { filterIds, highSpeedSync, keepOrder, video, secondCameraId } = setup.camera;
+  const { cameraBody, context } = useSetup();
+  const { warnings } = useNumbers();
   return (
     <View style={{ gap: 16 }}>
       <CameraFigures />
-      {numbers.warnings
+      {warnings
         .filter(({ kind }) => WARNINGS.includes(kind))
         .map((warning) => (
           <Txt key={warning.kind} tone="danger">
@@ -282,68 +250,9 @@ export function CameraStep() {
       {cameraBody !== undefined && (
         <>
           <WantedAperture />
-          <ToggleList
-            label={texts.filtersOnTheLens}
-            values={filterIds}
-            onChange={(ids) => changeOne('camera.filterIds', ids)}
-            choices={kit.filters.map(({ id, name, kind, lossStops }) => ({
-              value: id,
-              label: name,
-              note: kind === 'polariser' ? texts.darkensSky(lossStops.toFixed(1)) : `−${lossStops.toFixed(1)}`,
-            }))}
-          />
-          {cameraBody.highSpeedSync ? (
-            <ChoiceList
-              label={texts.shutterPastSync}
-              layout="row"
-              value={highSpeedSync ? 'on' : 'off'}
-              onChoose={(choice) => changeOne('camera.highSpeedSync', choice === 'on')}
-              choices={[
-                { value: 'off', label: texts.stayAtSync },
-                { value: 'on', label: texts.highSpeedSync },
-              ]}
-            />
-          ) : (
-            <Txt size="label" tone="quiet">
-              {texts.thisBodyHasNoHigh}
-            </Txt>
-          )}
-          <View>
-            <Disclosure
-              title={texts.whatIsKept}
-              summary={`${keepOrder.map((dial) => DIAL_NAMES[dial]).join(', then ')}`}
-            >
-              <KeepOrder />
-            </Disclosure>
-            <Disclosure title={texts.limits} summary={texts.sharpShutterSyncIsoLate}>
-              <Limits />
-            </Disclosure>
-            <Disclosure title={texts.whichDial} summary={texts.whatOneStepOfEach}>
-              <WhichDial />
-            </Disclosure>
-            <Disclosure
-              title={texts.secondCamera}
-              summary={
-                numbers.second === null
-                  ? texts.theSamePictureOnAnother
-                  : `${numbers.second.cameraName}: ${words.secondBody(numbers.second)}`
-              }
-            >
-              <SecondBody chosen={secondCameraId} />
-            </Disclosure>
-            <Disclosure
-              title={texts.video}
-              summary={
-                video === null
-                  ? texts.stills
-                  : numbers.video === null
-                    ? ''
-                    : words.video(numbers.video, numbers.camera?.text.aperture ?? null, context).text
-              }
-            >
-              <Video />
-            </Disclosure>
-          </View>
+          <Filters />
+          <PastSync />
+          <Folded />
         </>
       )}
     </View>

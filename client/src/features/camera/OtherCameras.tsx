@@ -6,7 +6,7 @@ import { Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
 import { View } from 'react-native';
 
-import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 
 const NONE = 'none';
 

@@ -12,7 +12,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { diagnose, type Symptom, SYMPTOMS } from '@sphene/core/advice';
-import { useChange, useKit, useSetup } from '../../setupView/setupContext';
+import { useChange, useKit, useSetup } from '@/setupView/setupContext';
 
 const CHOICES = SYMPTOMS.map((value) => ({ value, label: words.symptom(value) }));
 const MOST_STOPS = 5;
@@ -78,12 +78,12 @@ export function Symptoms() {
                   {how}
                 </Txt>
                 {settings.length > 0 && (
-                  <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...settings)} />
+                  <ActionButton label={texts.apply} name={texts.applyIt(title)} onPress={() => change(...settings)} />
                 )}
                 {asks !== null && (
                   <ActionButton
                     label={texts.doneMeterAgain}
-                    name={texts.doneMeterAgain2(title)}
+                    name={texts.doneIt(title)}
                     onPress={() => actions.addSceneChange(setup.id, asks)}
                   />
                 )}

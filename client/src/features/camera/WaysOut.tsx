@@ -11,7 +11,7 @@ import { View } from 'react-native';
 
 import type { WayOut } from '@sphene/core/advice';
 import { ripple } from '@sphene/core/explain';
-import { useAdvice, useChange, useKit, useSetup } from '../../setupView/setupContext';
+import { useAdvice, useChange, useKit, useSetup } from '@/setupView/setupContext';
 import { RippleList } from './RippleList';
 
 const EFFECTS = [
@@ -22,24 +22,63 @@ const EFFECTS = [
   ['look', texts.look],
 ] as const;
 
+/** What a way costs, kind by kind, and what it leaves as it is. */
+function Prices({ way }: { way: WayOut }) {
+  const { context } = useSetup();
+  const { price } = words.wayOut(way, context);
+  if (price === null) return null;
+  const said = EFFECTS.flatMap(([key, label]) => (price[key] == null ? [] : [{ key, label, text: price[key] }]));
+  const stays: Partial<Record<(typeof said)[number]['key'], boolean>> = {
+    depthOfField: way.price?.depth === null,
+    noise: way.price?.noise === null,
+    look: way.price?.look === null,
+  };
+  const unmoved = said.filter(({ key }) => stays[key] === true).map(({ label }) => label);
+  return (
+    <View>
+      <Txt size="label" bold>
+        {way.after.settings}
+      </Txt>
+      {said
+        .filter(({ key }) => stays[key] !== true)
+        .map(({ label, text }) => (
+          <View key={label} style={{ flexDirection: 'row', gap: 8 }}>
+            <Txt size="label" tone="quiet" style={{ width: 58 }}>
+              {label}
+            </Txt>
+            <Txt size="label" style={{ flex: 1 }}>
+              {text}
+            </Txt>
+          </View>
+        ))}
+      {unmoved.length > 0 && (
+        <Txt size="label" tone="quiet">
+          {texts.unchanged(unmoved.join(', ').toLowerCase())}
+        </Txt>
+      )}
+    </View>
+  );
+}
+
+/** What else a way moves; solved when it is asked for. */
+function WhatItMoves({ way }: { way: WayOut }) {
+  const { setup, context } = useSetup();
+  const kit = useKit();
+  const facts = useAppSelector((state) => selectFacts(state, setup.id));
+  const clockMs = useAppSelector((state) => state.device.clockMs);
+  const moves = ripple(setup, kit, facts, new Date(clockMs), way.settings);
+  return moves === null ? null : <RippleList ripple={words.ripple(moves, context)} />;
+}
+
 /** One way out: what it does, its price by kind, and one tap to take it. */
 function WayCard({ way }: { way: WayOut }) {
-  const { setup } = useSetup();
-  const kit = useKit();
+  const { setup, context } = useSetup();
   const { change } = useChange();
   const actions = useActions();
   const palette = usePalette();
-  const facts = useAppSelector((state) => selectFacts(state, setup.id));
-  const clockMs = useAppSelector((state) => state.device.clockMs);
   const [open, setOpen] = useState(false);
-  const more = open ? ripple(setup, kit, facts, new Date(clockMs), way.settings) : null;
-  const { asks } = way;
-  const { title, effect, price } = words.wayOut(way, { setup, kit });
-  const said = EFFECTS.flatMap(([key, label]) => (price?.[key] == null ? [] : [{ key, label, text: price[key] }]));
-  const stays = { depthOfField: way.price?.depth, noise: way.price?.noise, look: way.price?.look };
-  const moves = (key: (typeof said)[number]['key']) => !(key in stays) || stays[key as keyof typeof stays] !== null;
-  const prices = said.filter(({ key }) => moves(key));
-  const unmoved = said.filter(({ key }) => !moves(key)).map(({ label }) => label);
+  const { asks, settings } = way;
+  const { title, effect } = words.wayOut(way, context);
   return (
     <View
       role="article"
@@ -59,49 +98,28 @@ function WayCard({ way }: { way: WayOut }) {
           {/[.]$/.test(effect) ? '' : '.'}
         </Txt>
       </View>
-      {price !== null && (
-        <View>
-          <Txt size="label" bold>
-            {way.after.settings}
-          </Txt>
-          {prices.map(({ label, text }) => (
-            <View key={label} style={{ flexDirection: 'row', gap: 8 }}>
-              <Txt size="label" tone="quiet" style={{ width: 58 }}>
-                {label}
-              </Txt>
-              <Txt size="label" style={{ flex: 1 }}>
-                {text}
-              </Txt>
-            </View>
-          ))}
-          {unmoved.length > 0 && (
-            <Txt size="label" tone="quiet">
-              Unchanged: {unmoved.join(', ').toLowerCase()}
-            </Txt>
-          )}
-        </View>
-      )}
+      <Prices way={way} />
       <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
-        {way.settings.length > 0 && (
-          <ActionButton
-            kind="plain"
-            label={open ? texts.less : texts.whatItMoves}
-            name={open ? texts.hideWhatMoves(title) : texts.showWhatMoves(title)}
-            onPress={() => setOpen(!open)}
-          />
-        )}
-        {way.settings.length > 0 && (
-          <ActionButton label={texts.apply} name={texts.apply2(title)} onPress={() => change(...way.settings)} />
+        {settings.length > 0 && (
+          <>
+            <ActionButton
+              kind="plain"
+              label={open ? texts.less : texts.whatItMoves}
+              name={open ? texts.hideWhatMoves(title) : texts.showWhatMoves(title)}
+              onPress={() => setOpen(!open)}
+            />
+            <ActionButton label={texts.apply} name={texts.applyIt(title)} onPress={() => change(...settings)} />
+          </>
         )}
         {asks !== null && (
           <ActionButton
             label={texts.doneMeterAgain}
-            name={texts.doneMeterAgain2(title)}
+            name={texts.doneIt(title)}
             onPress={() => actions.addSceneChange(setup.id, asks)}
           />
         )}
       </View>
-      {more !== null && <RippleList ripple={words.ripple(more, { setup, kit })} />}
+      {open && <WhatItMoves way={way} />}
     </View>
   );
 }

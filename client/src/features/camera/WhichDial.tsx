@@ -11,7 +11,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 
 import { type DialColumn, type DialSource, ripple } from '@sphene/core/explain';
 import { formatStops } from '@sphene/core/notation';
-import { useAdvice, useChange, useKit, useSetup } from '../../setupView/setupContext';
+import { useAdvice, useChange, useKit, useSetup } from '@/setupView/setupContext';
 import { RippleList } from './RippleList';
 
 const NAME_PX = 96;
@@ -25,23 +25,18 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [name, step] = [words.dialControl(column.control), words.dialStep(column.step, context)];
+  const moved = (source: DialSource) => {
+    const stops = column.stops[source.id] ?? 0;
+    const called = words.dialSource(source, context).toLowerCase();
+    return `${called} ${stops === 0 ? texts.unmoved : words.stopsBothWays(stops)}`;
+  };
   const ahead = column.settings.length === 0 ? null : ripple(setup, kit, facts, new Date(clockMs), column.settings);
   return (
     <View role="group" aria-label={texts.oneStep(name)} style={{ gap: 8 }}>
-      <Txt>
-        <Txt bold>
-          {name} {step}
-        </Txt>{' '}
-        by itself:{' '}
-        {sources
-          .map(
-            (source) =>
-              `${words.dialSource(source, context).toLowerCase()} ` +
-              `${(column.stops[source.id] ?? 0) === 0 ? 'unmoved' : words.stopsBothWays(column.stops[source.id] ?? 0)}`,
-          )
-          .join(', ')}
-        .
+      <Txt bold>
+        {name} {step}
       </Txt>
+      <Txt>{texts.byItself(sources.map((source) => moved(source)).join(', '))}</Txt>
       {ahead === null ? (
         <Txt size="label" tone="quiet">
           {texts.theKitHasNothingFor}
@@ -63,15 +58,75 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
   );
 }
 
+/** A control of the table: one step of it, and a tap that shows what follows. */
+function ControlHead({ column, chosen, onPress }: { column: DialColumn; chosen: boolean; onPress: () => void }) {
+  const { context } = useSetup();
+  const palette = usePalette();
+  const [name, step] = [words.dialControl(column.control), words.dialStep(column.step, context)];
+  return (
+    <View role="columnheader" style={{ width: CELL_PX, padding: 2 }}>
+      <Pressable
+        role="button"
+        aria-pressed={chosen}
+        aria-label={texts.whatFollows(name, step)}
+        onPress={onPress}
+        style={{
+          minHeight: TOUCH,
+          justifyContent: 'center',
+          borderWidth: chosen ? 2 : 1,
+          borderColor: chosen ? palette.accent : palette.line,
+          borderRadius: 4,
+        }}
+      >
+        <Txt size="label" bold style={{ textAlign: 'center' }}>
+          {name}
+        </Txt>
+        <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+          {step}
+        </Txt>
+      </Pressable>
+    </View>
+  );
+}
+
+/** What each control moves of one source. */
+function SourceRow({ source, columns }: { source: DialSource; columns: readonly DialColumn[] }) {
+  const { context } = useSetup();
+  const palette = usePalette();
+  return (
+    <View
+      role="row"
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        minHeight: 36,
+        borderTopWidth: 1,
+        borderTopColor: palette.raised,
+      }}
+    >
+      <View role="rowheader" style={{ width: NAME_PX }}>
+        <Txt size="label">{words.dialSource(source, context)}</Txt>
+      </View>
+      {columns.map(({ dial, stops }) => {
+        const moves = (stops[source.id] ?? 0) !== 0;
+        return (
+          <View key={dial} role="cell" style={{ width: CELL_PX }}>
+            <Txt bold={moves} tone={moves ? 'text' : 'quiet'} style={{ textAlign: 'center' }}>
+              {moves ? formatStops(stops[source.id] ?? 0) : '·'}
+            </Txt>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
 /**
  * Which dial moves only the thing wanted: sources by controls, in stops for one step; a tap on a control shows
  * what follows.
  */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
 export function WhichDial() {
   const { dials } = useAdvice();
-  const { context } = useSetup();
-  const palette = usePalette();
   const [chosen, setChosen] = useState<string | null>(null);
   if (dials === null) return <Txt tone="quiet">{texts.meterTheFaceAndChoose2}</Txt>;
   const column = dials.columns.find(({ dial }) => dial === chosen);
@@ -85,64 +140,18 @@ export function WhichDial() {
                 {texts.stopsAStep}
               </Txt>
             </View>
-            {dials.columns.map(({ dial, control, step: size }) => {
-              const [name, step] = [words.dialControl(control), words.dialStep(size, context)];
-              return (
-                <View key={dial} role="columnheader" style={{ width: CELL_PX, padding: 2 }}>
-                  <Pressable
-                    role="button"
-                    aria-pressed={dial === chosen}
-                    aria-label={texts.whatFollows(name, step)}
-                    onPress={() => setChosen(dial === chosen ? null : dial)}
-                    style={{
-                      minHeight: TOUCH,
-                      justifyContent: 'center',
-                      borderWidth: dial === chosen ? 2 : 1,
-                      borderColor: dial === chosen ? palette.accent : palette.line,
-                      borderRadius: 4,
-                    }}
-                  >
-                    <Txt size="label" bold style={{ textAlign: 'center' }}>
-                      {name}
-                    </Txt>
-                    <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-                      {step}
-                    </Txt>
-                  </Pressable>
-                </View>
-              );
-            })}
+            {dials.columns.map((one) => (
+              <ControlHead
+                key={one.dial}
+                column={one}
+                chosen={one.dial === chosen}
+                onPress={() => setChosen(one.dial === chosen ? null : one.dial)}
+              />
+            ))}
           </View>
-          {dials.sources.map((source) => {
-            const { id } = source;
-            return (
-              <View
-                key={id}
-                role="row"
-                style={{
-                  flexDirection: 'row',
-                  alignItems: 'center',
-                  minHeight: 36,
-                  borderTopWidth: 1,
-                  borderTopColor: palette.raised,
-                }}
-              >
-                <View role="rowheader" style={{ width: NAME_PX }}>
-                  <Txt size="label">{words.dialSource(source, context)}</Txt>
-                </View>
-                {dials.columns.map(({ dial, stops }) => {
-                  const moves = (stops[id] ?? 0) !== 0;
-                  return (
-                    <View key={dial} role="cell" style={{ width: CELL_PX }}>
-                      <Txt bold={moves} tone={moves ? 'text' : 'quiet'} style={{ textAlign: 'center' }}>
-                        {moves ? formatStops(stops[id] ?? 0) : '·'}
-                      </Txt>
-                    </View>
-                  );
-                })}
-              </View>
-            );
-          })}
+          {dials.sources.map((source) => (
+            <SourceRow key={source.id} source={source} columns={dials.columns} />
+          ))}
         </View>
       </ScrollView>
       <Txt size="label" tone="quiet">

@@ -42,15 +42,18 @@ function Column({
           .filter((part) => part !== null)
           .join(', '),
     holdBack > 0 ? words.look(holdBack, kit.preferences.lookWay) : texts.noFlashCanHelp,
-    background === null ? null : texts.background(words.stopsBothWays(background)),
+    background === null ? null : texts.backgroundAt(words.stopsBothWays(background)),
     camera !== null && !camera.met
-      ? `${camera.missingStops.toFixed(1)} stops ${camera.missing === 'too-bright' ? texts.tooBright : texts.tooDark}`
+      ? texts.stopsOff(
+          camera.missingStops.toFixed(1),
+          camera.missing === 'too-bright' ? texts.tooBright : texts.tooDark,
+        )
       : null,
   ].filter((line) => line !== null);
   return (
     <View
       role="article"
-      aria-label={texts.version(name)}
+      aria-label={texts.versionCalled(name)}
       style={{ width: COLUMN_PX, gap: 6, padding: 12, backgroundColor: palette.raised }}
     >
       <Txt bold>{name}</Txt>
@@ -97,8 +100,8 @@ export function CompareVersions() {
       {
         id: newId(),
         name:
-          ['A', 'B'].map(texts.version2).find((name) => setup.versions.every((one) => one.name !== name)) ??
-          texts.version2(''),
+          ['A', 'B'].map(texts.versionCalled).find((name) => setup.versions.every((one) => one.name !== name)) ??
+          texts.versionCalled(''),
         look: setup.look,
         camera: setup.camera,
       },
@@ -117,7 +120,7 @@ export function CompareVersions() {
         tabIndex={0}
         contentContainerStyle={{ gap: 8 }}
       >
-        <Column name="Now" setup={setup} numbers={numbers} />
+        <Column name={texts.now} setup={setup} numbers={numbers} />
         {aside.map(({ version, other, its }) => (
           <Column key={version.id} name={version.name} setup={other} numbers={its}>
             <ActionButton
@@ -133,7 +136,7 @@ export function CompareVersions() {
             />
             <ActionButton
               label={texts.drop}
-              name={texts.drop2(version.name)}
+              name={texts.dropIt(version.name)}
               kind="plain"
               onPress={() => drop(version.id)}
             />

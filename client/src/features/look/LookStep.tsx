@@ -12,7 +12,7 @@ import { View } from 'react-native';
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
 import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup } from '@sphene/core/setup';
-import { useChange, useKit, useNumbers, useSetup } from '../../setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { Symptoms } from '../camera/Symptoms';
 import { CompareVersions } from './CompareVersions';
 
@@ -114,7 +114,7 @@ function Lands() {
     <View style={{ gap: 4 }}>
       {byDials !== null && (
         <Txt size="label" tone="quiet">
-          With the dials' own steps the {byDials.name.toLowerCase()} lands at {formatStops(byDials.placedStops ?? 0)}.
+          {texts.byDialsItLands(byDials.name.toLowerCase(), formatStops(byDials.placedStops ?? 0))}
         </Txt>
       )}
       {look.tie !== null && (
@@ -124,9 +124,10 @@ function Lands() {
       )}
       {look.highlight !== null && setup.look.exposeBy !== 'highlight' && (
         <Txt size="label" tone="quiet">
-          {nameOf(setup, look.highlight.pointId)} keeps {formatStopCount(Math.max(0, look.highlight.headroomStops))}{' '}
-          stops under clipping
-          {look.highlight.headroomStops < 0 ? texts.itBurns : ''}.
+          {(look.highlight.headroomStops < 0 ? texts.keepsAndBurns : texts.keeps)(
+            nameOf(setup, look.highlight.pointId) ?? '',
+            formatStopCount(Math.max(0, look.highlight.headroomStops)),
+          )}
         </Txt>
       )}
       {warnings
@@ -141,114 +142,147 @@ function Lands() {
   );
 }
 
-/** The wish: what the exposure is set by, how dark the ambient may sit, where face and background land, and the feel after the numbers. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
+/** What is being moved by the thumb, and what it is set to when it is let go. */
+function useLead() {
+  const { setup } = useSetup();
+  const { change } = useChange();
+  const actions = useActions();
+  const lead = (by: 'face' | 'background', value: number): Setting[] => [
+    { path: 'look.exposeBy', value: by },
+    { path: by === 'face' ? 'look.holdBackStops' : 'look.backgroundStops', value },
+  ];
+  return {
+    draft: (by: 'face' | 'background') => (value: number) => actions.draft(setup.id, lead(by, value)),
+    take: (by: 'face' | 'background') => (value: number) => change(...lead(by, value)),
+  };
+}
+
+/** How far the ambient on the face is held back, and what hinders it. */
+function HoldBack({ holdBack }: { holdBack: number }) {
+  const { preferences } = useKit();
+  const { draft, take } = useLead();
+  return (
+    <>
+      <HoldBackControl
+        value={within(holdBack, HOLD_BACK_RANGE)}
+        way={preferences.lookWay}
+        onDraft={draft('face')}
+        onChange={take('face')}
+      />
+      {holdBack < HOLD_BACK_RANGE.least && (
+        <Txt tone="danger">{(holdBack < 0 ? texts.noRoomOver : texts.noRoomUnder)(formatStopCount(holdBack))}</Txt>
+      )}
+      <OwnWay />
+    </>
+  );
+}
+
+/** Where the background lands, once it can be known. */
+function BackgroundLands({ holdBack }: { holdBack: number }) {
+  const { setup } = useSetup();
+  const { preferences } = useKit();
+  const { look } = useNumbers();
+  const { draft, take } = useLead();
+  const background = setup.points.find(({ role }) => role === 'background');
+  if (background === undefined) return null;
+  if (look.backgroundStops === null) return <Txt tone="quiet">{texts.landsOnceMetered(background.name)}</Txt>;
+  return (
+    <BackgroundControl
+      name={background.name}
+      value={look.backgroundStops}
+      faceText={
+        holdBack > 0
+          ? words.look(holdBack, preferences.lookWay)
+          : texts.ambientStopsOverItsPlace(formatStopCount(holdBack))
+      }
+      onDraft={draft('background')}
+      onChange={take('background')}
+    />
+  );
+}
+
+/** Where the face lands, and the feel after the numbers. */
+function FaceAndFeel() {
+  const { look } = useSetup().setup;
+  const { changeOne } = useChange();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+      <StopsDial
+        label={texts.faceLands}
+        signed
+        value={look.faceStops}
+        {...LOOK_RANGES.face}
+        step={0.1}
+        onChange={(value) => changeOne('look.faceStops', value)}
+        note={look.faceStops === 0 ? texts.asAMeterHasIt : words.stopsBothWays(look.faceStops)}
+      />
+      <StopsDial
+        label={texts.feelAfterTheNumbers}
+        signed
+        value={look.feelStops}
+        {...LOOK_RANGES.feel}
+        step={0.1}
+        onChange={(value) => changeOne('look.feelStops', value)}
+        note={look.feelStops === 0 ? texts.none : texts.theWholePicture(words.stopsBothWays(look.feelStops))}
+      />
+    </View>
+  );
+}
+
+/** Cures for what looks wrong, and versions beside each other: folded away until they are wanted. */
+function Folded() {
+  const { versions } = useSetup().setup;
+  const names = versions.map(({ name }) => name).join(', ');
+  return (
+    <View>
+      <Disclosure title={texts.somethingLooksWrong} summary={texts.backgroundDarkFaceFlatDress}>
+        <Symptoms />
+      </Disclosure>
+      <Disclosure
+        title={texts.compareVersions}
+        summary={versions.length === 0 ? texts.setThisLookAndCamera : texts.setAside(names)}
+      >
+        <CompareVersions />
+      </Disclosure>
+    </View>
+  );
+}
+
+/** The wish: what the exposure is set by, how dark the ambient may sit, where face and background land, and the feel. */
 export function LookStep() {
   const { setup } = useSetup();
-  const kit = useKit();
-  const numbers = useNumbers();
-  const { change, changeOne } = useChange();
-  const actions = useActions();
-  const { look } = numbers;
-  const { lookWay } = kit.preferences;
-  const background = setup.points.find(({ role }) => role === 'background');
-  const draft = (...settings: Setting[]) => actions.draft(setup.id, settings);
-  const byFace = (value: number): Setting[] => [
-    { path: 'look.exposeBy', value: 'face' },
-    { path: 'look.holdBackStops', value },
-  ];
-  const byBackground = (value: number): Setting[] => [
-    { path: 'look.exposeBy', value: 'background' },
-    { path: 'look.backgroundStops', value },
-  ];
+  const { preferences } = useKit();
+  const { look } = useNumbers();
+  const { change } = useChange();
   const holdBack = look.holdBackStops ?? setup.look.holdBackStops;
-  const faceText =
-    holdBack > 0 ? words.look(holdBack, lookWay) : texts.ambientStopsOverItsPlace(formatStopCount(holdBack));
+  const { feelStops, exposeBy } = setup.look;
   return (
     <View style={{ gap: 16 }}>
       <ChoiceList
         label={texts.exposedFor}
         layout="row"
-        value={setup.look.exposeBy}
+        value={exposeBy}
         onChoose={(by) => change(...leading(by, look))}
         choices={[
           { value: 'face', label: texts.face },
-          { value: 'background', label: texts.background2 },
+          { value: 'background', label: texts.background },
           { value: 'highlight', label: texts.highlight },
         ]}
       />
-      {setup.look.exposeBy === 'highlight' && <Headroom />}
-      <HoldBackControl
-        value={within(holdBack, HOLD_BACK_RANGE)}
-        way={lookWay}
-        onDraft={(value) => draft(...byFace(value))}
-        onChange={(value) => change(...byFace(value))}
-      />
-      {holdBack < HOLD_BACK_RANGE.least && (
-        <Txt tone="danger">
-          The ambient on the face lies {formatStopCount(holdBack)} stops {holdBack < 0 ? 'over' : 'under'} its place:
-          there is no room for flash.
-        </Txt>
-      )}
-      <OwnWay />
-      {background !== undefined &&
-        (look.backgroundStops === null ? (
-          <Txt tone="quiet">{background.name} lands once face and background are metered and a camera is chosen.</Txt>
-        ) : (
-          <BackgroundControl
-            name={background.name}
-            value={look.backgroundStops}
-            faceText={faceText}
-            onDraft={(value) => draft(...byBackground(value))}
-            onChange={(value) => change(...byBackground(value))}
-          />
-        ))}
+      {exposeBy === 'highlight' && <Headroom />}
+      <HoldBack holdBack={holdBack} />
+      <BackgroundLands holdBack={holdBack} />
       <Lands />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <StopsDial
-          label={texts.faceLands}
-          signed
-          value={setup.look.faceStops}
-          least={LOOK_RANGES.face.least}
-          most={LOOK_RANGES.face.most}
-          step={0.1}
-          onChange={(value) => changeOne('look.faceStops', value)}
-          note={setup.look.faceStops === 0 ? texts.asAMeterHasIt : words.stopsBothWays(setup.look.faceStops)}
-        />
-        <StopsDial
-          label={texts.feelAfterTheNumbers}
-          signed
-          value={setup.look.feelStops}
-          least={LOOK_RANGES.feel.least}
-          most={LOOK_RANGES.feel.most}
-          step={0.1}
-          onChange={(value) => changeOne('look.feelStops', value)}
-          note={setup.look.feelStops === 0 ? 'none' : texts.theWholePicture(words.stopsBothWays(setup.look.feelStops))}
-        />
-      </View>
+      <FaceAndFeel />
       {look.actual !== null && Math.abs(look.actual.holdBackStops - holdBack) > 0.05 && (
         <Txt size="label" tone="quiet">
-          With the dials' own steps it comes to {words.look(look.actual.holdBackStops, lookWay)}.
+          {texts.byDialsItComesTo(words.look(look.actual.holdBackStops, preferences.lookWay))}
         </Txt>
       )}
-      <View>
-        <Disclosure title={texts.somethingLooksWrong} summary={texts.backgroundDarkFaceFlatDress}>
-          <Symptoms />
-        </Disclosure>
-        <Disclosure
-          title={texts.compareVersions}
-          summary={
-            setup.versions.length === 0
-              ? texts.setThisLookAndCamera
-              : `${setup.versions.map(({ name }) => name).join(', ')} set aside`
-          }
-        >
-          <CompareVersions />
-        </Disclosure>
-      </View>
-      {setup.look.feelStops !== 0 && (
+      <Folded />
+      {feelStops !== 0 && (
         <Txt size="label" tone="quiet">
-          Feel {formatStops(setup.look.feelStops)} is carried along in all figures.
+          {texts.feelIsCarried(formatStops(feelStops))}
         </Txt>
       )}
     </View>
