@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   // nothing waits for a time: these end a test that will never pass, on a machine many times slower too
-  timeout: 900_000,
+  timeout: 300_000,
   expect: { timeout: 90_000 },
   workers: 2,
   fullyParallel: true,

@@ -360,7 +360,8 @@ test('a look that was set aside stands beside the picture in force', async ({ pa
   const look = await setup.part('Look');
   await look.getByRole('button', { name: /^Compare versions/ }).click();
   await look.getByRole('button', { name: 'Set this one aside' }).click();
-  await page.goto(stack.url + PICTURE);
+  const stage = await setup.part('Stage');
+  await stage.getByRole('button', { name: 'Open the picture' }).click();
   await page.getByRole('button', { name: /^Compare\. / }).click();
   const versions = page.getByRole('radiogroup', { name: 'Compare with' });
   await versions.getByRole('radio').nth(1).click();

@@ -237,7 +237,7 @@ export class Devices {
       origin: simulated ? 'simulated' : 'device',
     });
     this.store.dispatch(meteringMoved({ setupId, pointId: null }));
-    this.store.dispatch(noticed({ text: `${point?.name ?? 'Point'}: ${text} from ${name.toLowerCase()}.` }));
+    this.store.dispatch(noticed({ text: texts.readingFrom(point?.name ?? texts.point, text, name.toLowerCase()) }));
     this.holdAtActivePoint();
   }
 

@@ -17,12 +17,12 @@ export const PARTS: readonly { part: Part; label: string }[] = [
 
 /** The list of keys, as the settings show it. */
 export const SHORTCUTS = [
-  { keys: 'Alt 1 to Alt 7', does: texts.goToAmbientLookCamera },
-  { keys: 'Alt N', does: texts.doTheNextThing },
+  { keys: texts.alt1ToAlt7, does: texts.goToAmbientLookCamera },
+  { keys: texts.altN, does: texts.doTheNextThing },
   { keys: texts.ctrlZOrCmdZ, does: texts.takeTheLastThingBack },
-  { keys: 'Arrow keys', does: texts.stepTheDialOrThe },
-  { keys: 'Enter', does: texts.takeWhatWasTyped },
-  { keys: 'Escape', does: texts.leaveADialAsIt },
+  { keys: texts.arrowKeys, does: texts.stepTheDialOrThe },
+  { keys: texts.enterKey, does: texts.takeWhatWasTyped },
+  { keys: texts.escapeKey, does: texts.leaveADialAsIt },
 ] as const;
 
 interface Handlers {

@@ -48,7 +48,7 @@ export function Screen({ title, place, up, actions, children }: ScreenProps) {
         ) : (
           <IconButton
             icon="arrow-left"
-            name="Back"
+            name={texts.back}
             onPress={() =>
               up === 'back' && router.canGoBack() ? router.back() : router.dismissTo(up === 'back' ? '/' : up)
             }

@@ -2,6 +2,7 @@ import { catalogue } from '@/language/language';
 
 /** What `shell` says in words of its own. */
 export const texts = catalogue({
+  back: 'Back',
   changesWaitOnThisDevice: (waiting: number) => `${waiting} changes wait on this device and go when it is back.`,
   everythingIsKept: 'Everything is kept.',
   everythingIsSaved: 'Everything is saved',

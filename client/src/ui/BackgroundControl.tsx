@@ -29,7 +29,7 @@ export function BackgroundControl({ name, value, faceText, onDraft, onChange }: 
     <View style={{ gap: 8 }}>
       <View>
         <Txt size="label" tone="quiet">
-          {name} lands
+          {texts.itLands(name)}
         </Txt>
         <Txt size="figure" bold tone="ambient">
           {formatStops(value)}

@@ -15,25 +15,24 @@ export interface Choice<T> {
 /** Chips wrap, share one row, or scroll sideways in one row. */
 type Layout = 'wrap' | 'row' | 'scroll';
 
-/** One of several, as chips. Arrow keys move between them as in any radio group. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function ChoiceList<T extends string | null>({
-  label,
-  choices,
-  value,
-  onChoose,
-  showLabel = true,
-  layout = 'wrap',
-}: {
+interface ChoiceListProps<T> {
   label: string;
   choices: readonly Choice<T>[];
   value: T | undefined;
   onChoose: (value: T) => void;
   showLabel?: boolean;
   layout?: Layout;
-}) {
-  const palette = usePalette();
-  const chosen = choices.findIndex((choice) => choice.value === value);
+}
+
+const CHIP_STYLE = {
+  wrap: { paddingHorizontal: 12 },
+  row: { flexBasis: 0, minWidth: 0, paddingHorizontal: 4 },
+  scroll: { minWidth: 104, paddingHorizontal: 8 },
+} as const;
+const BY_KEY: Partial<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
+
+/** Keeps the chosen chip of a row that scrolls in view. */
+function useChosenInView(chosen: number, layout: Layout) {
   const group = useRef<View>(null);
   const scroller = useRef<ScrollView>(null);
   useEffect(() => {
@@ -43,21 +42,84 @@ export function ChoiceList<T extends string | null>({
     if (layout === 'scroll' && chip !== undefined)
       scroller.current?.scrollTo({ x: chip.offsetLeft - (width - chip.offsetWidth) / 2, animated: false });
   }, [chosen, layout]);
-  const move = (key: string, index: number, radios: HTMLElement | null | undefined) => {
-    const by = key === 'ArrowRight' || key === 'ArrowDown' ? 1 : key === 'ArrowLeft' || key === 'ArrowUp' ? -1 : 0;
-    const next = (index + by + choices.length) % choices.length;
+  return { group, scroller };
+}
+
+/** One chip: what it is, and in a few words what it means. */
+function Chip<T>({
+  choice: { label, note },
+  selected,
+  focusable,
+  layout,
+  onPress,
+  onKey,
+}: {
+  choice: Choice<T>;
+  selected: boolean;
+  focusable: boolean;
+  layout: Layout;
+  onPress: () => void;
+  /** true when the key moved the choice */
+  onKey: (key: string, chip: HTMLElement) => boolean;
+}) {
+  const palette = usePalette();
+  const keys = {
+    onKeyDown: (event: { key: string; currentTarget: HTMLElement; preventDefault: () => void }) => {
+      if (onKey(event.key, event.currentTarget)) event.preventDefault();
+      else onSpace(onPress).onKeyDown(event);
+    },
+  };
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={selected}
+      aria-label={note === undefined ? label : `${label}, ${note}`}
+      onPress={onPress}
+      tabIndex={focusable ? 0 : -1}
+      {...(keys as object)}
+      style={{
+        minHeight: TOUCH,
+        flexGrow: 1,
+        ...CHIP_STYLE[layout],
+        paddingVertical: 6,
+        justifyContent: 'center',
+        borderWidth: selected ? 2 : 1,
+        borderRadius: 4,
+        borderColor: selected ? palette.accent : palette.line,
+        backgroundColor: selected ? palette.raised : 'transparent',
+      }}
+    >
+      <Txt bold={selected} style={{ textAlign: 'center' }}>
+        {label}
+      </Txt>
+      {note !== undefined && (
+        <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
+          {note}
+        </Txt>
+      )}
+    </Pressable>
+  );
+}
+
+/** One of several, as chips. Arrow keys move between them as in any radio group. */
+export function ChoiceList<T extends string | null>({
+  label,
+  choices,
+  value,
+  onChoose,
+  showLabel = true,
+  layout = 'wrap',
+}: ChoiceListProps<T>) {
+  const chosen = choices.findIndex((choice) => choice.value === value);
+  const { group, scroller } = useChosenInView(chosen, layout);
+  const move = (key: string, index: number, chip: HTMLElement): boolean => {
+    const next = (index + (BY_KEY[key] ?? 0) + choices.length) % choices.length;
     const choice = choices[next];
-    if (by === 0 || choice === undefined) return false;
+    if (BY_KEY[key] === undefined || choice === undefined) return false;
     onChoose(choice.value);
-    radios?.querySelectorAll<HTMLElement>('[role=radio]')[next]?.focus();
+    chip.parentElement?.querySelectorAll<HTMLElement>('[role=radio]')[next]?.focus();
     return true;
   };
-  const chipStyle =
-    layout === 'row'
-      ? { flexBasis: 0, minWidth: 0, paddingHorizontal: 4 }
-      : layout === 'scroll'
-        ? { minWidth: 104, paddingHorizontal: 8 }
-        : { paddingHorizontal: 12 };
   const chips = (
     <View
       ref={group}
@@ -65,46 +127,17 @@ export function ChoiceList<T extends string | null>({
       aria-label={label}
       style={{ flexDirection: 'row', flexWrap: layout === 'wrap' ? 'wrap' : 'nowrap', gap: 8, flexGrow: 1 }}
     >
-      {choices.map((choice, index) => {
-        const selected = index === chosen;
-        const keys = {
-          onKeyDown: (event: { key: string; currentTarget: HTMLElement; preventDefault: () => void }) => {
-            if (move(event.key, index, event.currentTarget.parentElement)) event.preventDefault();
-            else onSpace(() => onChoose(choice.value)).onKeyDown(event);
-          },
-        };
-        return (
-          <Pressable
-            key={choice.value ?? 'none'}
-            role="radio"
-            aria-checked={selected}
-            aria-label={choice.note === undefined ? choice.label : `${choice.label}, ${choice.note}`}
-            onPress={() => onChoose(choice.value)}
-            tabIndex={selected || (chosen < 0 && index === 0) ? 0 : -1}
-            {...(keys as object)}
-            style={{
-              minHeight: TOUCH,
-              flexGrow: 1,
-              ...chipStyle,
-              paddingVertical: 6,
-              justifyContent: 'center',
-              borderWidth: selected ? 2 : 1,
-              borderRadius: 4,
-              borderColor: selected ? palette.accent : palette.line,
-              backgroundColor: selected ? palette.raised : 'transparent',
-            }}
-          >
-            <Txt bold={selected} style={{ textAlign: 'center' }}>
-              {choice.label}
-            </Txt>
-            {choice.note !== undefined && (
-              <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-                {choice.note}
-              </Txt>
-            )}
-          </Pressable>
-        );
-      })}
+      {choices.map((choice, index) => (
+        <Chip
+          key={choice.value ?? 'none'}
+          choice={choice}
+          selected={index === chosen}
+          focusable={index === chosen || (chosen < 0 && index === 0)}
+          layout={layout}
+          onPress={() => onChoose(choice.value)}
+          onKey={(key, chip) => move(key, index, chip)}
+        />
+      ))}
     </View>
   );
   return (

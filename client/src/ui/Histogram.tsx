@@ -37,7 +37,7 @@ export function Histogram({ frame }: { frame: Pick<Frame, 'name' | 'histogram' |
   );
   return (
     <View style={{ gap: 4 }} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
-      <View role="img" aria-label={`Histogram of ${frame.name}. Clipped: ${shares.join('; ')}.`}>
+      <View role="img" aria-label={texts.histogramOf(frame.name, shares.join('; '))}>
         <Svg width={width} height={HEIGHT} aria-hidden>
           <Line x1={0} x2={width} y1={HEIGHT - 1} y2={HEIGHT - 1} stroke={palette.line} />
           {CHANNELS.map(({ key, dash }) => (
@@ -56,7 +56,7 @@ export function Histogram({ frame }: { frame: Pick<Frame, 'name' | 'histogram' |
         const [high, low] = [frame.clipped.highlights[index] ?? 0, frame.clipped.shadows[index] ?? 0];
         return (
           <Txt key={key} size="label" tone={high > 0.01 ? 'danger' : 'quiet'}>
-            {name}: {percent(high)} clipped in the highlights, {percent(low)} in the shadows
+            {texts.clippedIn(name, percent(high), percent(low))}
           </Txt>
         );
       })}

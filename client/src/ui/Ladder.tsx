@@ -183,132 +183,164 @@ function Tone({
   );
 }
 
-/**
- * The wedge ladder: a step wedge from which every metered tone is read in stops against mid grey, with the part of it
- * that is ambient and the part that is flash, clipping above and noise below.
- */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function Ladder({ points, said, clipsAboveStops, noiseBelowStops, onTone, compact = false }: LadderProps) {
-  const palette = usePalette();
-  const name = useId().replace(/[^\w-]/g, '');
-  const ids: TextureIds = { ambient: `${name}-ambient`, flash: `${name}-flash`, out: `${name}-out` };
-  const [width, setWidth] = useState(358);
-  const metered = points.filter((point) => point.placedStops !== null);
-  const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
+interface Drawn {
+  scale: Scale;
+  palette: Palette;
+  ids: TextureIds;
+}
+
+/** The tones as a strip of one line: the first as a wedge, the others as marks. */
+function ToneStrip({ points, scale, palette, ids }: Drawn & { points: readonly PointSolution[] }) {
+  return points.map((point, index) => {
+    if (index === 0)
+      return <Tone key={point.pointId} point={point} scale={scale} y={2} height={BAR} palette={palette} ids={ids} />;
+    const x = scale.x(scale.clamp(point.placedStops ?? 0));
+    return (
+      <Line
+        key={point.pointId}
+        x1={x}
+        x2={x}
+        y1={6}
+        y2={BAR + 4}
+        stroke={point.zone === 'in-range' ? palette.quiet : palette.danger}
+        strokeWidth={2}
+      />
+    );
+  });
+}
+
+/** Every tone in a row of its own. */
+function ToneRows({ points, scale, palette, ids }: Drawn & { points: readonly PointSolution[] }) {
   const { row, bar } = rowsOf(points.length);
-  const height = drawingPx(points.length, compact);
+  return points.map((point, index) => (
+    <Tone
+      key={point.pointId}
+      point={point}
+      scale={scale}
+      y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)}
+      height={bar}
+      palette={palette}
+      ids={ids}
+    />
+  ));
+}
+
+/** What stands over a row: the point, whether its reading holds, and where it lands. */
+function RowText({ point, top }: { point: PointSolution; top: number }) {
+  const palette = usePalette();
+  const { name, stale, basis, zone, placedStops } = point;
+  return (
+    <View
+      style={{ position: 'absolute', left: 0, right: 0, top, flexDirection: 'row', justifyContent: 'space-between' }}
+    >
+      <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>
+        {name}
+        {stale === null ? '' : texts.afterOld}
+        {basis === 'carried' ? texts.afterCarried : ''}
+      </Txt>
+      <Txt
+        size="label"
+        bold
+        tone={zone === 'in-range' || zone === null ? 'text' : 'danger'}
+        style={{ backgroundColor: palette.ground, paddingLeft: 4 }}
+      >
+        {placedStops === null
+          ? texts.notPlacedYet
+          : words.stopsBothWays(placedStops) + OUT_OF_RANGE[zone ?? 'in-range']}
+      </Txt>
+    </View>
+  );
+}
+
+const Ticks = ({ scale }: { scale: Scale }) => (
+  <View aria-hidden style={{ height: TICKS }}>
+    {scale.ticks.map((stop) => (
+      <Txt
+        key={stop}
+        size="label"
+        tone={stop === 0 ? 'accent' : 'quiet'}
+        bold={stop === 0}
+        style={{ position: 'absolute', left: scale.x(stop) - 15, width: 30, textAlign: 'center' }}
+      >
+        {stop === 0 ? '0' : formatStops(stop, 'third')}
+      </Txt>
+    ))}
+  </View>
+);
+
+type DrawingProps = Drawn &
+  Pick<LadderProps, 'points' | 'clipsAboveStops' | 'noiseBelowStops'> & {
+    compact: boolean;
+    width: number;
+    height: number;
+  };
+
+/** The drawing itself: latitude, mid grey, the tones, and the step wedge that they are read from. */
+function Drawing({ points, clipsAboveStops, noiseBelowStops, compact, width, height, ...drawn }: DrawingProps) {
+  const { scale, palette, ids } = drawn;
+  const metered = points.filter((point) => point.placedStops !== null);
+  return (
+    <Svg width={width} height={height}>
+      <Textures palette={palette} ids={ids} />
+      {clipsAboveStops !== null && noiseBelowStops !== null && (
+        <OutOfRange {...drawn} height={height} clips={clipsAboveStops} noise={noiseBelowStops} />
+      )}
+      <Line
+        x1={scale.x(0)}
+        x2={scale.x(0)}
+        y1={0}
+        y2={height}
+        stroke={palette.accent}
+        strokeWidth={1.5}
+        strokeDasharray="3 3"
+      />
+      {compact ? <ToneStrip {...drawn} points={metered} /> : <ToneRows {...drawn} points={points} />}
+      <StepWedge scale={scale} y={height - STRIP} palette={palette} />
+    </Svg>
+  );
+}
+
+/** What a voice says of the ladder. */
+function sayLadder({ points, said, clipsAboveStops, noiseBelowStops }: LadderProps): string {
+  if (points.every(({ placedStops }) => placedStops === null)) return texts.wedgeLadderNoToneIs;
   const limits =
     clipsAboveStops === null
       ? ''
       : texts.clippingAboveNoiseBelow(formatStops(clipsAboveStops), formatStops(noiseBelowStops ?? 0));
-  const label = metered.length === 0 ? texts.wedgeLadderNoToneIs : texts.wedgeLadderInStopsFrom(said, limits);
+  return texts.wedgeLadderInStopsFrom(said, limits);
+}
 
+/**
+ * The wedge ladder: a step wedge from which every metered tone is read in stops against mid grey, with the part of it
+ * that is ambient and the part that is flash, clipping above and noise below.
+ */
+export function Ladder(props: LadderProps) {
+  const { points, clipsAboveStops, noiseBelowStops, onTone, compact = false } = props;
+  const palette = usePalette();
+  const name = useId().replace(/[^\w-]/g, '');
+  const ids: TextureIds = { ambient: `${name}-ambient`, flash: `${name}-flash`, out: `${name}-out` };
+  const [width, setWidth] = useState(358);
+  const scale = ladderScale(width, points, clipsAboveStops, noiseBelowStops);
+  const { row } = rowsOf(points.length);
+  const height = drawingPx(points.length, compact);
   return (
     <View>
-      <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      <View role="img" aria-label={sayLadder(props)} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
         <View aria-hidden style={{ height }}>
-          <Svg width={width} height={height}>
-            <Textures palette={palette} ids={ids} />
-            {clipsAboveStops !== null && noiseBelowStops !== null && (
-              <OutOfRange
-                scale={scale}
-                height={height}
-                clips={clipsAboveStops}
-                noise={noiseBelowStops}
-                palette={palette}
-                ids={ids}
-              />
-            )}
-            <Line
-              x1={scale.x(0)}
-              x2={scale.x(0)}
-              y1={0}
-              y2={height}
-              stroke={palette.accent}
-              strokeWidth={1.5}
-              strokeDasharray="3 3"
-            />
-            {compact
-              ? metered.map((point, index) =>
-                  index === 0 ? (
-                    <Tone
-                      key={point.pointId}
-                      point={point}
-                      scale={scale}
-                      y={2}
-                      height={BAR}
-                      palette={palette}
-                      ids={ids}
-                    />
-                  ) : (
-                    <Line
-                      key={point.pointId}
-                      x1={scale.x(scale.clamp(point.placedStops ?? 0))}
-                      x2={scale.x(scale.clamp(point.placedStops ?? 0))}
-                      y1={6}
-                      y2={BAR + 4}
-                      stroke={point.zone === 'in-range' ? palette.quiet : palette.danger}
-                      strokeWidth={2}
-                    />
-                  ),
-                )
-              : points.map((point, index) => (
-                  <Tone
-                    key={point.pointId}
-                    point={point}
-                    scale={scale}
-                    y={index * row + row - bar - (row === ROOMY.row ? 4 : 1)}
-                    height={bar}
-                    palette={palette}
-                    ids={ids}
-                  />
-                ))}
-            <StepWedge scale={scale} y={height - STRIP} palette={palette} />
-          </Svg>
-          {!compact &&
-            points.map((point, index) => (
-              <View
-                key={point.pointId}
-                style={{
-                  position: 'absolute',
-                  left: 0,
-                  right: 0,
-                  top: index * row,
-                  flexDirection: 'row',
-                  justifyContent: 'space-between',
-                }}
-              >
-                <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>
-                  {point.name}
-                  {point.stale === null ? '' : ' · old'}
-                  {point.basis === 'carried' ? ' · carried' : ''}
-                </Txt>
-                <Txt
-                  size="label"
-                  bold
-                  tone={point.zone === 'in-range' || point.zone === null ? 'text' : 'danger'}
-                  style={{ backgroundColor: palette.ground, paddingLeft: 4 }}
-                >
-                  {point.placedStops === null
-                    ? texts.notPlacedYet
-                    : words.stopsBothWays(point.placedStops) + OUT_OF_RANGE[point.zone ?? 'in-range']}
-                </Txt>
-              </View>
-            ))}
+          <Drawing
+            points={points}
+            clipsAboveStops={clipsAboveStops}
+            noiseBelowStops={noiseBelowStops}
+            compact={compact}
+            width={width}
+            height={height}
+            scale={scale}
+            palette={palette}
+            ids={ids}
+          />
+          {!compact && points.map((point, index) => <RowText key={point.pointId} point={point} top={index * row} />)}
         </View>
-        <View aria-hidden style={{ height: TICKS }}>
-          {scale.ticks.map((stop) => (
-            <Txt
-              key={stop}
-              size="label"
-              tone={stop === 0 ? 'accent' : 'quiet'}
-              bold={stop === 0}
-              style={{ position: 'absolute', left: scale.x(stop) - 15, width: 30, textAlign: 'center' }}
-            >
-              {stop === 0 ? '0' : formatStops(stop, 'third')}
-            </Txt>
-          ))}
-        </View>
+        <Ticks scale={scale} />
       </View>
       {!compact &&
         onTone &&

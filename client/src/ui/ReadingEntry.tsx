@@ -10,6 +10,7 @@ import {
   formatShutter,
   type Meaning,
   readMeterText,
+  type ReadText,
   type ReadValue,
 } from '@sphene/core/notation';
 import { ev100, type ExposureSettings, type Increment, type METER_CONSTANT } from '@sphene/core/photometry';
@@ -47,7 +48,7 @@ function sayMeaning({ settings, notation }: Meaning, read: ReadValue, increment:
     .filter((one) => one !== shown)
     .map((one) => value[one])
     .join(', ');
-  return `${value[shown]} at ${rest}: EV ${ev100(settings).toFixed(1)}`;
+  return texts.valueAt(value[shown], rest, ev100(settings).toFixed(1));
 }
 
 const PLACEHOLDER: Record<ReadValue, string> = { aperture: '5.6 4', shutter: '125', iso: '400' };
@@ -57,20 +58,8 @@ const HINT: Record<ReadValue, string> = {
   iso: texts.isoEvOrLux,
 };
 
-/** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
-// eslint-disable-next-line complexity, max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function ReadingEntry({
-  label,
-  held,
-  read,
-  onHeld,
-  meterIncrement,
-  expectedEv100,
-  receptor,
-  saveLabel,
-  heldLast = false,
-  onSave,
-}: ReadingEntryProps) {
+/** What was typed, what it means, and the other meaning that was chosen for it. */
+function useEntry({ read, held, meterIncrement, expectedEv100, receptor, onSave }: ReadingEntryProps) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [other, setOther] = useState<Meaning | null>(null);
@@ -81,32 +70,37 @@ export function ReadingEntry({
     expectedEv100,
     ...(receptor === undefined ? null : { receptor }),
   });
-  const meaning = !result.ok ? null : (other ?? result.value.best);
+  const meaning = result.ok ? (other ?? result.value.best) : null;
   const type = (next: string) => {
     setText(next);
     setProblem(null);
     setOther(null);
   };
-  const save = () => {
-    if (!result.ok || meaning === null) return setProblem(result.ok ? null : words.readingFault(result.reason));
-    const { notation, settings, assumption } = meaning;
-    onSave({
-      ...settings,
-      text: text.trim(),
-      read: notation === 'ev' || notation === 'lux' ? read : notation,
-      guessed: assumption !== null && other === null,
-    });
-    type('');
+  return {
+    text,
+    problem,
+    meaning,
+    /** the text as it was read, while its other meaning is open still */
+    doubtful: result.ok && other === null && result.value.question !== null ? result.value : null,
+    type,
+    choose: setOther,
+    save: () => {
+      if (!result.ok || meaning === null) return setProblem(result.ok ? null : words.readingFault(result.reason));
+      const { notation, settings, assumption } = meaning;
+      onSave({
+        ...settings,
+        text: text.trim(),
+        read: notation === 'ev' || notation === 'lux' ? read : notation,
+        guessed: assumption !== null && other === null,
+      });
+      type('');
+    },
   };
-  const spoken =
-    meaning?.notation === 'aperture'
-      ? {
-          'aria-label':
-            `${words.aperture(meaning.settings.av, meterIncrement)} ` +
-            `${sayMeaning(meaning, read, meterIncrement).replace(/^\S+ /, '')}`,
-        }
-      : null;
-  const dials = (
+}
+
+/** What the meter holds beside the value that is read. */
+function HeldDials({ held, read, onHeld }: Pick<ReadingEntryProps, 'held' | 'read' | 'onHeld'>) {
+  return (
     <View style={{ flexDirection: 'row', gap: 12 }}>
       {read !== 'shutter' && (
         <ShutterDial
@@ -129,9 +123,51 @@ export function ReadingEntry({
       )}
     </View>
   );
-  const question = result.ok && other === null ? result.value.question : null;
-  const assumption = meaning?.assumption ?? null;
-  const assumed = assumption === null ? '' : ` (${words.assumption(assumption)})`;
+}
+
+/** What was understood, with what was assumed; before anything is typed, what may be. */
+function Understood({ meaning, read, increment }: { meaning: Meaning | null; read: ReadValue; increment: Increment }) {
+  if (meaning === null)
+    return (
+      <Txt size="label" tone="quiet" role="status">
+        {HINT[read]}
+      </Txt>
+    );
+  const said = sayMeaning(meaning, read, increment);
+  const { notation, settings, assumption } = meaning;
+  // a voice says a raised figure as tenths
+  const spoken =
+    notation === 'aperture'
+      ? { 'aria-label': `${words.aperture(settings.av, increment)} ${said.replace(/^\S+ /, '')}` }
+      : null;
+  return (
+    <Txt size="label" tone="quiet" role="status" {...spoken}>
+      {assumption === null ? said : `${said} (${words.assumption(assumption)})`}
+    </Txt>
+  );
+}
+
+/** The other meaning of a doubtful text, one tap away. */
+function OtherMeaning({ doubtful, onChoose }: { doubtful: ReadText; onChoose: (meaning: Meaning) => void }) {
+  const { question } = doubtful;
+  if (question === null) return null;
+  return (
+    <View
+      role="group"
+      aria-label={texts.whichOneWasIt}
+      style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}
+    >
+      <Txt size="label">{words.otherMeaning(doubtful)}</Txt>
+      <ActionButton label={texts.itWas(question.other.text)} onPress={() => onChoose(question.other)} />
+    </View>
+  );
+}
+
+/** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
+export function ReadingEntry(props: ReadingEntryProps) {
+  const { label, held, read, onHeld, meterIncrement, saveLabel, heldLast = false } = props;
+  const { text, problem, meaning, doubtful, type, choose, save } = useEntry(props);
+  const dials = <HeldDials held={held} read={read} onHeld={onHeld} />;
   return (
     <View style={{ gap: 8 }}>
       <View>
@@ -153,24 +189,13 @@ export function ReadingEntry({
           <ClearKey onPress={() => type('')} disabled={text === ''} />
         </View>
         {problem === null ? (
-          <Txt size="label" tone="quiet" role="status" {...spoken}>
-            {meaning === null ? HINT[read] : sayMeaning(meaning, read, meterIncrement) + assumed}
-          </Txt>
+          <Understood meaning={meaning} read={read} increment={meterIncrement} />
         ) : (
           <Txt size="label" tone="danger" role="alert">
             {problem}
           </Txt>
         )}
-        {question !== null && (
-          <View
-            role="group"
-            aria-label={texts.whichOneWasIt}
-            style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}
-          >
-            <Txt size="label">{result.ok ? words.otherMeaning(result.value) : ''}</Txt>
-            <ActionButton label={texts.itWas(question.other.text)} onPress={() => setOther(question.other)} />
-          </View>
-        )}
+        {doubtful !== null && <OtherMeaning doubtful={doubtful} onChoose={choose} />}
       </View>
       {!heldLast && dials}
       <ReadingPad text={text} onText={type} read={read} />

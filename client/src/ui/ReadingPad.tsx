@@ -9,7 +9,10 @@ import { usePalette } from './theme';
 
 /** The whole stops that a meter shows of each value, and how a voice says a key. */
 const WHOLE: Record<ReadValue, { keys: readonly string[]; say: (key: string) => string }> = {
-  aperture: { keys: ['1', '1.4', '2', '2.8', '4', '5.6', '8', '11', '16', '22', '32', '45'], say: (key) => `f ${key}` },
+  aperture: {
+    keys: ['1', '1.4', '2', '2.8', '4', '5.6', '8', '11', '16', '22', '32', '45'],
+    say: (key) => texts.fNumber(key),
+  },
   shutter: {
     keys: ['2', '4', '8', '15', '30', '60', '125', '250', '500', '1000', '2000', '4000'],
     say: (key) => `1/${key}`,
@@ -26,7 +29,7 @@ const PARTS = [
   { key: '⅔', say: texts.andTwoThirds },
   ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => ({
     key: `.${digit}`,
-    say: `and ${digit} tenth${digit === 1 ? '' : 's'}`,
+    say: texts.andTenths(digit),
   })),
 ];
 

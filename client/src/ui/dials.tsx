@@ -88,8 +88,8 @@ export function ShutterDial({ increment, least = TV_RANGE.least, most = TV_RANGE
     <StopDial
       {...dial}
       text={format(dial.value)}
-      down={{ name: 'slower', ...less }}
-      up={{ name: 'faster', ...more }}
+      down={{ name: texts.step.slower, ...less }}
+      up={{ name: texts.step.faster, ...more }}
       parse={(text) => inRange(parseShutter(text, increment), least, most, format)}
     />
   );
@@ -102,8 +102,8 @@ export function ApertureDial({ increment, least = AV_RANGE.least, most = AV_RANG
     <StopDial
       {...dial}
       text={format(dial.value)}
-      down={{ name: 'wider', ...less }}
-      up={{ name: 'smaller', ...more }}
+      down={{ name: texts.step.wider, ...less }}
+      up={{ name: texts.step.smaller, ...more }}
       parse={(text) => inRange(parseAperture(text, increment), least, most, format)}
     />
   );
@@ -115,8 +115,8 @@ export function IsoDial({ increment, least = SV_RANGE.least, most = SV_RANGE.mos
     <StopDial
       {...dial}
       text={isoNumber(dial.value)}
-      down={{ name: 'lower', ...less }}
-      up={{ name: 'higher', ...more }}
+      down={{ name: texts.step.lower, ...less }}
+      up={{ name: texts.step.higher, ...more }}
       parse={(text) => inRange(parseIso(text), least, most, formatIso)}
     />
   );
@@ -147,8 +147,12 @@ export function StopsDial({
       {...dial}
       text={say(dial.value)}
       parse={parse}
-      down={{ name: signed ? 'darker' : 'less', onPress: by(-1), disabled: dial.value <= least + 1e-9 }}
-      up={{ name: signed ? 'lighter' : 'more', onPress: by(1), disabled: dial.value >= most - 1e-9 }}
+      down={{
+        name: signed ? texts.step.darker : texts.step.less,
+        onPress: by(-1),
+        disabled: dial.value <= least + 1e-9,
+      }}
+      up={{ name: signed ? texts.step.lighter : texts.step.more, onPress: by(1), disabled: dial.value >= most - 1e-9 }}
     />
   );
 }
@@ -178,8 +182,8 @@ export function NumberDial({
       {...dial}
       text={say(dial.value)}
       parse={parse}
-      down={{ name: 'less', onPress: by(-1), disabled: dial.value <= least + 1e-9 }}
-      up={{ name: 'more', onPress: by(1), disabled: dial.value >= most - 1e-9 }}
+      down={{ name: texts.step.less, onPress: by(-1), disabled: dial.value <= least + 1e-9 }}
+      up={{ name: texts.step.more, onPress: by(1), disabled: dial.value >= most - 1e-9 }}
     />
   );
 }
@@ -203,8 +207,11 @@ function parseDistance(text: string, unit: Preferences['distanceUnit']): Outcome
       : distanceFromUnit(figure, written === 'm' ? 'm' : written === undefined ? unit : 'ft');
   if (match === null || !(metres >= DISTANCE_RANGE_M.least && metres <= DISTANCE_RANGE_M.most))
     return failure(
-      texts.writeADistanceBetweenAnd(formatDistance(DISTANCE_RANGE_M.least, unit)) +
-        texts.suchAs(formatDistance(DISTANCE_RANGE_M.most, unit), formatDistance(1.5, unit)),
+      texts.writeADistance(
+        formatDistance(DISTANCE_RANGE_M.least, unit),
+        formatDistance(DISTANCE_RANGE_M.most, unit),
+        formatDistance(1.5, unit),
+      ),
     );
   return success(metres);
 }
@@ -225,8 +232,8 @@ export function DistanceDial({ unit, ...dial }: DialProps & { unit: Preferences[
       {...dial}
       text={formatDistance(dial.value, unit)}
       parse={(text) => parseDistance(text, unit)}
-      down={{ name: 'nearer', onPress: by(-1), disabled: dial.value <= DISTANCE_RANGE_M.least }}
-      up={{ name: 'farther', onPress: by(1), disabled: dial.value >= DISTANCE_RANGE_M.most }}
+      down={{ name: texts.step.nearer, onPress: by(-1), disabled: dial.value <= DISTANCE_RANGE_M.least }}
+      up={{ name: texts.step.farther, onPress: by(1), disabled: dial.value >= DISTANCE_RANGE_M.most }}
     />
   );
 }

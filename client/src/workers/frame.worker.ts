@@ -20,7 +20,7 @@ export type FrameResult =
   | { ok: true; exif: unknown; widthPx: number; heightPx: number; image: string; tones: PictureTones }
   | { ok: false; reason: 'too large' | 'no picture' };
 
-export type FrameProgress = 'Reading the settings' | 'Opening the picture' | 'Counting tones' | 'Making the small copy';
+export type FrameProgress = 'settings' | 'picture' | 'tones' | 'copy';
 
 const fit = (width: number, height: number, most: number) => {
   const scale = Math.min(1, most / Math.max(width, height));
@@ -76,14 +76,14 @@ const api = {
   /** Opens a picture file: its EXIF, its tones and a small copy. Damaged input gives a reason, never an exception. */
   async read(file: Blob, tell: (progress: FrameProgress) => void): Promise<FrameResult> {
     if (file.size > MAX_BYTES) return { ok: false, reason: 'too large' };
-    tell('Reading the settings');
+    tell('settings');
     const exif = await exifOf(file);
     try {
-      tell('Opening the picture');
+      tell('picture');
       const picture = await createImageBitmap(file);
-      tell('Counting tones');
+      tell('tones');
       const tones = pictureTones(draw(picture, COUNT_PX, false).pixels());
-      tell('Making the small copy');
+      tell('copy');
       const image = await smallCopy(picture);
       const { width: widthPx, height: heightPx } = picture;
       picture.close();

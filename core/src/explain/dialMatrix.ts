@@ -1,10 +1,12 @@
 import type { Balance } from '../balance';
+import type { CameraSolution } from '../exposure';
 import { type FlashUnit, highSpeedSyncLossStops, powerStepStops, snapPower } from '../flash';
-import { type Kit, offered } from '../gear';
+import { type Camera, type Kit, offered } from '../gear';
+import type { UsableLight } from '../lights';
 import { falloffStops } from '../modifiers';
 import { formatStopCount } from '../notation';
 import { addLight, INCREMENT_STOPS } from '../photometry';
-import { lightPath, type Setting, type Setup } from '../setup';
+import { lightPath, type Setting, type SettingPath, type Setup } from '../setup';
 
 /** One control, a step of it, and what that step does to each source. */
 export interface DialColumn {
@@ -42,144 +44,208 @@ export interface DialMatrix {
 
 const DISTANCE_STEP_M = 0.25;
 
+/** What a column is made from. */
+interface Dials {
+  setup: Setup;
+  kit: Kit;
+  now: Balance;
+  camera: CameraSolution;
+  body: Camera;
+}
+/** A column but for what it moves. */
+type Head = Pick<DialColumn, 'dial' | 'control' | 'step' | 'settings'>;
+
+/** What is not flash: the daylight, and lamps with a dimmer. */
+const STEADY = ['ambient', 'lamps'] as const;
+
+/** A column that moves all steady light alike, and each flash by its unit. */
+const ofExposure = (
+  { now }: Dials,
+  head: Head,
+  steadyStops: number,
+  flashStops: (unit: FlashUnit) => number = () => steadyStops,
+): DialColumn => ({
+  ...head,
+  stops: Object.fromEntries([
+    ...STEADY.map((id) => [id, steadyStops + 0] as const),
+    ...now.usable.map(({ light: { id }, config: { unit } }) => [id, flashStops(unit) + 0] as const),
+  ]),
+});
+
+/** A column that moves one source alone. */
+const ofOne = ({ now }: Dials, head: Head, sourceId: string, stops: number): DialColumn => ({
+  ...head,
+  stops: Object.fromEntries(
+    [...STEADY, ...now.usable.map(({ light: { id } }) => id)].map((id) => [id, id === sourceId ? stops + 0 : 0]),
+  ),
+});
+
+/** Shutter, aperture, ISO and filter: a step darker each. */
+function cameraColumns(dials: Dials): DialColumn[] {
+  const { setup, camera, body } = dials;
+  const step = INCREMENT_STOPS[body.increment];
+  const sizeText = formatStopCount(step, body.increment);
+  const syncLoss = (entry: number, tv: number) =>
+    highSpeedSyncLossStops(entry, camera.highSpeedSync ? tv - (camera.tv - camera.beyondSyncStops) : 0);
+  const pin = (path: SettingPath, value: number): Setting[] => [{ path, value }];
+  return [
+    ofExposure(
+      dials,
+      {
+        dial: 'shutter',
+        control: { kind: 'shutter' },
+        step: { kind: 'faster', sizeText },
+        settings: setup.camera.video === null ? pin('camera.pins.tv', camera.tv + step) : [],
+      },
+      -step,
+      ({ highSpeedSyncLossStops: entry }) => syncLoss(entry ?? 0, camera.tv) - syncLoss(entry ?? 0, camera.tv + step),
+    ),
+    ofExposure(
+      dials,
+      {
+        dial: 'aperture',
+        control: { kind: 'aperture' },
+        step: { kind: 'smaller', sizeText },
+        settings: pin('camera.pins.av', camera.av + step),
+      },
+      -step,
+    ),
+    ofExposure(
+      dials,
+      {
+        dial: 'iso',
+        control: { kind: 'iso' },
+        step: { kind: 'lower', sizeText },
+        settings: pin('camera.pins.sv', camera.sv - step),
+      },
+      -step,
+    ),
+    filterColumn(dials),
+  ];
+}
+
+/** The weakest filter that is not on the lens yet; a stop of none where the kit has none. */
+function filterColumn(dials: Dials): DialColumn {
+  const { kit, setup } = dials;
+  const { filterIds } = setup.camera;
+  const nd = offered(kit.filters)
+    .filter(({ id }) => !filterIds.includes(id))
+    .sort((a, b) => a.lossStops - b.lossStops)[0];
+  const settings: Setting[] =
+    nd === undefined || filterIds.length >= 6 ? [] : [{ path: 'camera.filterIds', value: [...filterIds, nd.id] }];
+  return ofExposure(
+    dials,
+    {
+      dial: 'nd',
+      control: { kind: 'nd' },
+      step: nd === undefined ? { kind: 'one-stop-on' } : { kind: 'put-on', name: nd.name },
+      settings,
+    },
+    -(nd?.lossStops ?? 1),
+  );
+}
+
+/** The first lamp's dimmer; nothing where there is no lamp. */
+function dimmerColumn(dials: Dials): DialColumn[] {
+  const { lamps } = dials.setup;
+  const [lamp] = lamps;
+  if (lamp === undefined) return [];
+  const step = INCREMENT_STOPS[dials.body.increment];
+  const dimmed = { ...lamp, dimStops: Math.max(-10, lamp.dimStops - step) };
+  return [
+    ofOne(
+      dials,
+      {
+        dial: 'dimmer',
+        control: { kind: 'dimmer' },
+        step: { kind: 'down', sizeText: formatStopCount(step, dials.body.increment) },
+        settings: [{ path: 'lamps', value: lamps.map((each) => (each.id === lamp.id ? dimmed : each)) }],
+      },
+      'lamps',
+      -step,
+    ),
+  ];
+}
+
+/** Power, distance and gel of one light. */
+function lightColumns(dials: Dials, { index, light, config: { unit, modifier } }: UsableLight): DialColumn[] {
+  const { setup, kit, now } = dials;
+  const solution = now.lights.find(({ lightId }) => lightId === light.id);
+  const letter = now.usable.length === 1 ? null : light.group;
+  const farther = Math.min(30, light.distanceM + DISTANCE_STEP_M);
+  const power = powerStepStops(unit.scale);
+  const gel = offered(kit.gels)
+    .filter(({ id, lossStops }) => !light.gelIds.includes(id) && lossStops > 0)
+    .sort((p, q) => p.lossStops - q.lossStops)[0];
+  const held = (powerStops: number): Setting[] => [
+    { path: lightPath(index, 'dialledStops'), value: snapPower(unit.scale, powerStops) },
+    { path: lightPath(index, 'locked'), value: true },
+  ];
+  const ownPower = solution?.powerStops == null ? [] : held(solution.powerStops - power);
+  return [
+    ofOne(
+      dials,
+      {
+        dial: `power:${light.id}`,
+        control: { kind: 'power', letter },
+        step: { kind: 'down', sizeText: formatStopCount(power, unit.scale.step) },
+        settings: light.id === now.light?.light.id ? powerSettings(setup, now, -power) : ownPower,
+      },
+      light.id,
+      -(power - Math.min(power, solution?.tailLossStops ?? 0)),
+    ),
+    ofOne(
+      dials,
+      {
+        dial: `distance:${light.id}`,
+        control: { kind: 'distance', letter },
+        step: { kind: 'farther', distanceM: farther },
+        settings: [{ path: lightPath(index, 'distanceM'), value: farther }],
+      },
+      light.id,
+      -falloffStops(modifier.shape, light.distanceM, farther),
+    ),
+    ofOne(
+      dials,
+      {
+        dial: `gel:${light.id}`,
+        control: { kind: 'gel', letter },
+        step: gel === undefined ? { kind: 'none-owned' } : { kind: 'put-on', name: gel.name },
+        settings:
+          gel === undefined || light.gelIds.length >= 4
+            ? []
+            : [{ path: lightPath(index, 'gelIds'), value: [...light.gelIds, gel.id] }],
+      },
+      light.id,
+      -(gel?.lossStops ?? 0),
+    ),
+  ];
+}
+
 /**
  * Which dial does only the thing wanted: the change of every source at the face for one step of every control.
  * Shutter, aperture, ISO and filter act on the ambient, on lamps and on LED panels alike; the shutter does not act on
  * flash below sync, and does in high-speed sync, where each stop of it takes a stop of flash.
  */
-// eslint-disable-next-line complexity, max-lines-per-function -- a row a dial, each with its own rule
 export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | null {
-  const { camera, gear, light } = now;
+  const { camera, gear } = now;
   if (camera === null || gear === null) return null;
-  const step = INCREMENT_STOPS[gear.body.increment];
-  const steady = ['ambient', 'lamps'];
-  const flashIds = now.usable.map(({ light: { id } }) => id);
-  const syncLoss = (entry: number, tv: number) =>
-    highSpeedSyncLossStops(entry, camera.highSpeedSync ? tv - (camera.tv - camera.beyondSyncStops) : 0);
-  const column = (
-    dial: string,
-    control: DialControl,
-    step: DialStep,
-    steadyStops: number,
-    flashStops: (unit: FlashUnit) => number,
-    settings: Setting[],
-  ): DialColumn => ({
-    dial,
-    control,
-    step,
-    settings,
-    stops: {
-      ...Object.fromEntries(steady.map((id) => [id, steadyStops + 0])),
-      ...Object.fromEntries(now.usable.map(({ light: { id }, config: { unit } }) => [id, flashStops(unit) + 0])),
-    },
-  });
-  const alike = (stops: number) => () => stops;
-  const sizeText = formatStopCount(step, gear.body.increment);
-  const nd = offered(kit.filters)
-    .filter(({ id }) => !setup.camera.filterIds.includes(id))
-    .sort((a, b) => a.lossStops - b.lossStops)[0];
-  const columns = [
-    column(
-      'shutter',
-      { kind: 'shutter' },
-      { kind: 'faster', sizeText },
-      -step,
-      ({ highSpeedSyncLossStops: entry }) => syncLoss(entry ?? 0, camera.tv) - syncLoss(entry ?? 0, camera.tv + step),
-      setup.camera.video === null ? [{ path: 'camera.pins.tv', value: camera.tv + step }] : [],
-    ),
-    column('aperture', { kind: 'aperture' }, { kind: 'smaller', sizeText }, -step, alike(-step), [
-      { path: 'camera.pins.av', value: camera.av + step },
-    ]),
-    column('iso', { kind: 'iso' }, { kind: 'lower', sizeText }, -step, alike(-step), [
-      { path: 'camera.pins.sv', value: camera.sv - step },
-    ]),
-    column(
-      'nd',
-      { kind: 'nd' },
-      nd === undefined ? { kind: 'one-stop-on' } : { kind: 'put-on', name: nd.name },
-      -(nd?.lossStops ?? 1),
-      alike(-(nd?.lossStops ?? 1)),
-      nd === undefined || setup.camera.filterIds.length >= 6
-        ? []
-        : [{ path: 'camera.filterIds', value: [...setup.camera.filterIds, nd.id] }],
-    ),
-  ];
-  const lamp = setup.lamps[0];
-  if (lamp !== undefined)
-    columns.push({
-      dial: 'dimmer',
-      control: { kind: 'dimmer' },
-      step: { kind: 'down', sizeText },
-      stops: Object.fromEntries([...steady, ...flashIds].map((id) => [id, id === 'lamps' ? -step : 0])),
-      settings: [
-        {
-          path: 'lamps',
-          value: setup.lamps.map((each) =>
-            each.id === lamp.id ? { ...each, dimStops: Math.max(-10, each.dimStops - step) } : each,
-          ),
-        },
-      ],
-    });
-  for (const {
-    index,
-    light: one,
-    config: { unit, modifier },
-  } of now.usable) {
-    const solution = now.lights.find(({ lightId }) => lightId === one.id);
-    const letter = now.usable.length === 1 ? null : one.group;
-    const farther = Math.min(30, one.distanceM + DISTANCE_STEP_M);
-    const power = powerStepStops(unit.scale);
-    const gel = offered(kit.gels)
-      .filter(({ id, lossStops }) => !one.gelIds.includes(id) && lossStops > 0)
-      .sort((p, q) => p.lossStops - q.lossStops)[0];
-    const alone = (stops: number) =>
-      Object.fromEntries([...steady, ...flashIds].map((id) => [id, id === one.id ? stops + 0 : 0]));
-    columns.push(
-      {
-        dial: `power:${one.id}`,
-        control: { kind: 'power', letter },
-        step: { kind: 'down', sizeText: formatStopCount(power, unit.scale.step) },
-        stops: alone(-(power - Math.min(power, solution?.tailLossStops ?? 0))),
-        settings:
-          one.id === light?.light.id
-            ? powerSettings(setup, now, -power)
-            : solution?.powerStops == null
-              ? []
-              : [
-                  { path: lightPath(index, 'dialledStops'), value: snapPower(unit.scale, solution.powerStops - power) },
-                  { path: lightPath(index, 'locked'), value: true },
-                ],
-      },
-      {
-        dial: `distance:${one.id}`,
-        control: { kind: 'distance', letter },
-        step: { kind: 'farther', distanceM: farther },
-        stops: alone(-falloffStops(modifier.shape, one.distanceM, farther)),
-        settings: [{ path: lightPath(index, 'distanceM'), value: farther }],
-      },
-      {
-        dial: `gel:${one.id}`,
-        control: { kind: 'gel', letter },
-        step: gel === undefined ? { kind: 'none-owned' } : { kind: 'put-on', name: gel.name },
-        stops: alone(-(gel?.lossStops ?? 0)),
-        settings:
-          gel === undefined || one.gelIds.length >= 4
-            ? []
-            : [{ path: lightPath(index, 'gelIds'), value: [...one.gelIds, gel.id] }],
-      },
-    );
-  }
+  const dials: Dials = { setup, kit, now, camera, body: gear.body };
   return {
     sources: [
       { id: 'ambient', kind: 'daylight' },
       { id: 'lamps', kind: 'lamps' },
-      ...now.usable.map(({ light: one, config: { unit } }): DialSource => ({
-        id: one.id,
+      ...now.usable.map(({ light, config: { unit } }): DialSource => ({
+        id: light.id,
         kind: 'light',
         unitName: now.usable.length === 1 ? unit.name : null,
       })),
     ],
-    columns,
+    columns: [
+      ...cameraColumns(dials),
+      ...dimmerColumn(dials),
+      ...now.usable.flatMap((one) => lightColumns(dials, one)),
+    ],
   };
 }
 

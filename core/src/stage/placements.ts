@@ -42,121 +42,63 @@ interface Placed {
   stand: Stand;
 }
 
+const placedAt = (id: PlacementId, distanceM: number, sideDeg: number, heightM: number): Placed => ({
+  id,
+  stand: { distanceM, sideDeg, heightM },
+});
+
+/** A fill stands by the camera, within these distances. */
+const byCamera = ({ stage }: Setup, least: number, most: number): number =>
+  Math.max(least, Math.min(most, stage.cameraM));
+
 /** Placements by role; sources: usual placements of portrait lighting. @param side the side that the light is on now, −1 or 1 */
-// eslint-disable-next-line max-lines-per-function -- a list of placements with their figures
 function stands(role: LightRole, setup: Setup, side: number): Placed[] {
-  const { turnDeg } = setup.stage.subject;
-  const sun = sunStand(setup.stage);
   const key = setup.lights.find((light) => light.role === 'key');
   const keySide = (key?.sideDeg ?? 40) < 0 ? -1 : 1;
-  const from = (noseDeg: number) => wholeDeg(turnDeg + noseDeg);
+  const from = (noseDeg: number) => wholeDeg(setup.stage.subject.turnDeg + noseDeg);
   switch (role) {
     case 'key':
       return [
-        {
-          id: 'loop',
-          stand: { distanceM: 1.4, sideDeg: from(40 * side), heightM: 0.45 },
-        },
-        {
-          id: 'triangle',
-          stand: { distanceM: 1.5, sideDeg: from(50 * side), heightM: 0.75 },
-        },
-        {
-          id: 'butterfly',
-          stand: { distanceM: 1.4, sideDeg: from(0), heightM: 0.75 },
-        },
-        {
-          id: 'split',
-          stand: { distanceM: 1.6, sideDeg: from(90 * side), heightM: 0.15 },
-        },
-        {
-          id: 'near',
-          stand: { distanceM: 0.9, sideDeg: from(40 * side), heightM: 0.4 },
-        },
-        {
-          id: 'axis',
-          stand: {
-            distanceM: Math.max(1, Math.min(6, setup.stage.cameraM)),
-            sideDeg: wholeDeg(10 * side),
-            heightM: 0.4,
-          },
-        },
-        ...(sun === null || Math.abs(sun.sideDeg) < 90
-          ? []
-          : [
-              {
-                id: 'oppositeSun' as const,
-                stand: { distanceM: 1.5, sideDeg: wholeDeg(sun.sideDeg + 180), heightM: 0.45 },
-              },
-            ]),
-        ...(sun === null || Math.abs(sun.sideDeg) > 120
-          ? []
-          : [
-              {
-                id: 'withSun' as const,
-                stand: { distanceM: 1.5, sideDeg: wholeDeg(sun.sideDeg), heightM: 0.45 },
-              },
-            ]),
+        placedAt('loop', 1.4, from(40 * side), 0.45),
+        placedAt('triangle', 1.5, from(50 * side), 0.75),
+        placedAt('butterfly', 1.4, from(0), 0.75),
+        placedAt('split', 1.6, from(90 * side), 0.15),
+        placedAt('near', 0.9, from(40 * side), 0.4),
+        placedAt('axis', byCamera(setup, 1, 6), wholeDeg(10 * side), 0.4),
+        ...keyBySun(setup),
       ];
     case 'fill':
-      return [
-        {
-          id: 'onAxis',
-          stand: { distanceM: Math.max(1.2, Math.min(4, setup.stage.cameraM)), sideDeg: 0, heightM: 0.2 },
-        },
-        {
-          id: 'below',
-          stand: { distanceM: 1.1, sideDeg: from(10 * keySide), heightM: -0.6 },
-        },
-      ];
+      return [placedAt('onAxis', byCamera(setup, 1.2, 4), 0, 0.2), placedAt('below', 1.1, from(10 * keySide), -0.6)];
     case 'rim':
       return [
-        {
-          id: 'farSide',
-          stand: { distanceM: 1.8, sideDeg: wholeDeg(-145 * keySide), heightM: 0.6 },
-        },
-        {
-          id: 'hair',
-          stand: { distanceM: 2.2, sideDeg: 180, heightM: 1.4 },
-        },
-        ...(sun === null
-          ? []
-          : [
-              {
-                id: 'asSun' as const,
-                stand: {
-                  distanceM: 3,
-                  sideDeg: wholeDeg(sun.sideDeg),
-                  heightM: Number(
-                    (3 * Math.sin((Math.max(5, Math.min(50, sun.altitudeDeg)) * Math.PI) / 180)).toFixed(2),
-                  ),
-                },
-              },
-            ]),
+        placedAt('farSide', 1.8, wholeDeg(-145 * keySide), 0.6),
+        placedAt('hair', 2.2, 180, 1.4),
+        ...rimAsSun(setup),
       ];
     case 'background':
-      return [
-        {
-          id: 'aside',
-          stand: { distanceM: 1.5, sideDeg: 55 * side, heightM: 0.3 },
-        },
-        {
-          id: 'low',
-          stand: { distanceM: 1.2, sideDeg: 0, heightM: -0.9 },
-        },
-      ];
+      return [placedAt('aside', 1.5, 55 * side, 0.3), placedAt('low', 1.2, 0, -0.9)];
     case 'motivated':
-      return [
-        {
-          id: 'lowSun',
-          stand: { distanceM: 6, sideDeg: from(75 * side), heightM: 1.2 },
-        },
-        {
-          id: 'lamp',
-          stand: { distanceM: 1.2, sideDeg: from(100 * side), heightM: -0.1 },
-        },
-      ];
+      return [placedAt('lowSun', 6, from(75 * side), 1.2), placedAt('lamp', 1.2, from(100 * side), -0.1)];
   }
+}
+
+/** A key opposite to a sun from behind, or on the side of a sun from the front. */
+function keyBySun({ stage }: Setup): Placed[] {
+  const sun = sunStand(stage);
+  if (sun === null) return [];
+  const placements: Placed[] = [];
+  if (Math.abs(sun.sideDeg) >= 90) placements.push(placedAt('oppositeSun', 1.5, wholeDeg(sun.sideDeg + 180), 0.45));
+  if (Math.abs(sun.sideDeg) <= 120) placements.push(placedAt('withSun', 1.5, wholeDeg(sun.sideDeg), 0.45));
+  return placements;
+}
+
+/** A rim where the sun stands, as high as stands reach. */
+function rimAsSun({ stage }: Setup): Placed[] {
+  const sun = sunStand(stage);
+  if (sun === null) return [];
+  const riseDeg = Math.max(5, Math.min(50, sun.altitudeDeg));
+  const heightM = Number((3 * Math.sin((riseDeg * Math.PI) / 180)).toFixed(2));
+  return [placedAt('asSun', 3, wholeDeg(sun.sideDeg), heightM)];
 }
 
 /** Starting placements for a light of a setup. */

@@ -19,9 +19,21 @@ export const PSEUDO_MARKS = { before: '⟦', after: '⟧' } as const;
 
 const LONGER_BY = 1 / 3;
 
+/** True for a text that is between marks as a whole: one that only begins and ends with marked parts is not. */
+function isMarked(text: string): boolean {
+  if (!text.startsWith(PSEUDO_MARKS.before)) return false;
+  let depth = 0;
+  for (const [at, letter] of [...text].entries()) {
+    if (letter === PSEUDO_MARKS.before) depth += 1;
+    if (letter === PSEUDO_MARKS.after) depth -= 1;
+    if (depth === 0) return at === [...text].length - 1;
+  }
+  return false;
+}
+
 /** A text as the pseudo-language has it: between marks, with marked vowels, a third longer, as German often is. */
 export function pseudoText(text: string): string {
-  if (text === '' || text.startsWith(PSEUDO_MARKS.before)) return text;
+  if (text === '' || isMarked(text)) return text;
   const marked = text.replace(/[aeiouAEIOU]/g, (letter) => MARKED[letter] ?? letter);
   const longer = '·'.repeat(Math.ceil(text.length * LONGER_BY));
   return `${PSEUDO_MARKS.before}${marked}${longer}${PSEUDO_MARKS.after}`;

@@ -27,7 +27,7 @@ function MeterKeys({ device }: { device: ListedDevice }) {
   return (
     <View style={{ gap: 8 }}>
       <Txt tone="quiet">
-        Held at {meter.place.toLowerCase()}, {formatShutter(meter.tv, 'third')}, {formatIso(meter.sv)}.
+        {texts.heldAt(meter.place.toLowerCase(), formatShutter(meter.tv, 'third'), formatIso(meter.sv))}
       </Txt>
       <ChoiceList
         label={texts.head}
@@ -175,7 +175,7 @@ export function DevicesScreen() {
         <Txt>
           {setup === undefined
             ? texts.openASetupReadingsGo
-            : `Readings go to ${setup.title}, point ${point?.name.toLowerCase() ?? 'none'}.`}
+            : texts.readingsGoTo(setup.title, point?.name.toLowerCase() ?? texts.none)}
         </Txt>
         {trouble !== null && (
           <Txt tone="danger" role="alert">

@@ -13,7 +13,7 @@ import { READ_VALUES, type ReadValue } from '@sphene/core/notation';
 import { TONES } from '@sphene/core/photometry';
 import { type MeteringMethod, METHOD_CHOICES, methodKey } from '@sphene/core/setup';
 
-const SHOWS: Record<ReadValue, string> = { aperture: 'aperture', shutter: 'shutter', iso: 'ISO' };
+const SHOWS: Record<ReadValue, string> = texts.values;
 
 /** The tone under a spot: one of the usual ones, or typed. */
 export function ToneChooser({
@@ -63,7 +63,7 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
     <Pressable
       role="button"
       aria-expanded={open}
-      aria-label={`${open ? texts.doneWith : texts.change} how it is metered: ${spoken}, reading the ${SHOWS[read]}`}
+      aria-label={(open ? texts.doneWithMethod : texts.changeMethod)(spoken, SHOWS[read])}
       onPress={() => onOpen(!open)}
       style={({ pressed }) => ({
         minHeight: TOUCH,
@@ -79,7 +79,7 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
           {spoken.charAt(0).toUpperCase() + spoken.slice(1)}
         </Txt>
         <Txt size="label" tone="quiet" style={{ textAlign: 'right' }}>
-          reads {SHOWS[read]}
+          {texts.reads(SHOWS[read])}
         </Txt>
       </View>
       <PathIcon name={open ? 'check' : 'menu-down'} color={palette.text} />

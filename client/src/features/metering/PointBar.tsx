@@ -16,37 +16,103 @@ import { newPoint, POINT_ROLES, type PointRole } from '@sphene/core/setup';
 
 const MOST_POINTS = 20;
 
-/** The points of the setup, each with its latest reading and its stops over the face; more are one tap away. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function PointBar({ beside }: { beside: ReactNode }) {
+/** A point's note: its reading, how far it lies over the face, and how old it is. */
+function useNotes(few: boolean) {
   const { setup } = useSetup();
-  const kit = useKit();
-  const numbers = useNumbers();
-  const { changeOne, activatePoint } = useChange();
-  const activePointId = useActivePoint();
+  const { preferences } = useKit();
+  const { points } = useNumbers();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
-  const [adding, setAdding] = useState(false);
-  const [ownName, setOwnName] = useState('');
-  const few = setup.points.length <= 2;
-  const face = numbers.points.find(({ role }) => role === 'face');
-  const noteOf = (pointId: string): string => {
-    const point = numbers.points.find((one) => one.pointId === pointId);
+  return (pointId: string): string => {
+    const point = points.find((one) => one.pointId === pointId);
     const reading = readings.find(({ id }) => id === point?.readingId);
     if (point === undefined || reading === undefined) return texts.notMetered;
-    const over = point === face || point.overFaceStops === null ? '' : `, ${formatStops(point.overFaceStops)}`;
-    const age = point.stale !== null ? ', old' : few ? `, ${words.age(point.ambientAgeMinutes ?? 0)}` : '';
-    return `${formatAperture(reading.av, kit.preferences.meterIncrement)}${over}${age}`;
+    const parts = [formatAperture(reading.av, preferences.meterIncrement)];
+    if (point.role !== 'face' && point.overFaceStops !== null) parts.push(formatStops(point.overFaceStops));
+    if (point.stale !== null) parts.push(texts.old);
+    else if (few) parts.push(words.age(point.ambientAgeMinutes ?? 0));
+    return parts.join(', ');
   };
-  const missing = POINT_ROLES.filter((role) => role !== 'own' && !setup.points.some((point) => point.role === role));
-  const add = (role: PointRole, name?: string) => {
-    const point = newPoint(newId(), role, name ?? words.pointRole(role).name);
-    changeOne('points', [...setup.points, point]);
+}
+
+/** Adds a point where it is metered next. */
+function useAddPoint() {
+  const { points } = useSetup().setup;
+  const { changeOne, activatePoint } = useChange();
+  return (role: PointRole, name = words.pointRole(role).name) => {
+    const point = newPoint(newId(), role, name);
+    changeOne('points', [...points, point]);
     activatePoint(point.id);
-    setAdding(false);
-    setOwnName('');
   };
+}
+
+const AddRole = ({ role, onAdd }: { role: PointRole; onAdd: (role: PointRole) => void }) => (
+  <ActionButton
+    label={words.pointRole(role).name}
+    name={texts.add(words.pointRole(role).name.toLowerCase())}
+    icon="plus"
+    onPress={() => onAdd(role)}
+  />
+);
+
+/** Points beyond the next usual one, and one by a name of one's own. */
+function MorePoints({
+  missing,
+  onAdd,
+}: {
+  missing: readonly PointRole[];
+  onAdd: (role: PointRole, name?: string) => void;
+}) {
+  const [ownName, setOwnName] = useState('');
+  const name = ownName.trim();
+  const addOwn = () => {
+    if (name !== '') onAdd('own', name);
+  };
+  return (
+    <View role="group" aria-label={texts.morePoints} style={{ gap: 8 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {missing.slice(1).map((role) => (
+          <AddRole key={role} role={role} onAdd={onAdd} />
+        ))}
+      </View>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <TextInput
+          label={texts.ownPoint}
+          accessibilityLabel={texts.ownPoint}
+          mode="outlined"
+          dense
+          value={ownName}
+          onChangeText={setOwnName}
+          maxLength={60}
+          style={{ flex: 1, minWidth: 0 }}
+          onSubmitEditing={addOwn}
+        />
+        <ActionButton label={texts.addInShort} name={texts.addOwnPoint} disabled={name === ''} onPress={addOwn} />
+      </View>
+      {missing.length === 0 && (
+        <Txt size="label" tone="quiet">
+          {texts.allUsualPointsAreThere}
+        </Txt>
+      )}
+    </View>
+  );
+}
+
+/** The points of the setup, each with its latest reading and its stops over the face; more are one tap away. */
+export function PointBar({ beside }: { beside: ReactNode }) {
+  const { points } = useSetup().setup;
+  const { activatePoint } = useChange();
+  const activePointId = useActivePoint();
+  const [adding, setAdding] = useState(false);
+  const few = points.length <= 2;
+  const noteOf = useNotes(few);
+  const addPoint = useAddPoint();
+  const add = (role: PointRole, name?: string) => {
+    addPoint(role, name);
+    setAdding(false);
+  };
+  const missing = POINT_ROLES.filter((role) => role !== 'own' && !points.some((point) => point.role === role));
   const [next] = missing;
-  const full = setup.points.length >= MOST_POINTS;
+  const full = points.length >= MOST_POINTS;
   return (
     <View style={{ gap: 8 }}>
       <ChoiceList
@@ -55,17 +121,10 @@ export function PointBar({ beside }: { beside: ReactNode }) {
         layout={few ? 'row' : 'scroll'}
         value={activePointId}
         onChoose={activatePoint}
-        choices={setup.points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))}
+        choices={points.map(({ id, name }) => ({ value: id, label: name, note: noteOf(id) }))}
       />
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-        {next !== undefined && !full && (
-          <ActionButton
-            label={words.pointRole(next).name}
-            name={texts.add(words.pointRole(next).name.toLowerCase())}
-            icon="plus"
-            onPress={() => add(next)}
-          />
-        )}
+        {next !== undefined && !full && <AddRole role={next} onAdd={add} />}
         {!full && (
           <IconButton
             icon="menu-down"
@@ -75,47 +134,7 @@ export function PointBar({ beside }: { beside: ReactNode }) {
         )}
         <View style={{ flex: 1, minWidth: 0 }}>{beside}</View>
       </View>
-      {adding && (
-        <View role="group" aria-label={texts.morePoints} style={{ gap: 8 }}>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {missing.slice(1).map((role) => (
-              <ActionButton
-                key={role}
-                label={words.pointRole(role).name}
-                name={texts.add(words.pointRole(role).name.toLowerCase())}
-                icon="plus"
-                onPress={() => add(role)}
-              />
-            ))}
-          </View>
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-            <TextInput
-              label={texts.ownPoint}
-              accessibilityLabel={texts.ownPoint}
-              mode="outlined"
-              dense
-              value={ownName}
-              onChangeText={setOwnName}
-              maxLength={60}
-              style={{ flex: 1, minWidth: 0 }}
-              onSubmitEditing={() => {
-                if (ownName.trim() !== '') add('own', ownName.trim());
-              }}
-            />
-            <ActionButton
-              label={texts.add2}
-              name={texts.addOwnPoint}
-              disabled={ownName.trim() === ''}
-              onPress={() => add('own', ownName.trim())}
-            />
-          </View>
-          {missing.length === 0 && (
-            <Txt size="label" tone="quiet">
-              {texts.allUsualPointsAreThere}
-            </Txt>
-          )}
-        </View>
-      )}
+      {adding && <MorePoints missing={missing} onAdd={add} />}
     </View>
   );
 }

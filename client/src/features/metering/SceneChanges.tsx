@@ -45,7 +45,9 @@ export function SceneChanges() {
           <Txt style={{ flex: 1 }}>{words.meterAgain(again, context)}</Txt>
           <ActionButton
             label={texts.meter}
-            name={`Meter ${setup.points.find(({ id }) => id === again.pointId)?.name.toLowerCase() ?? 'it'} again`}
+            name={texts.meterAgain(
+              setup.points.find(({ id }) => id === again.pointId)?.name.toLowerCase() ?? texts.thePoint,
+            )}
             onPress={() => activatePoint(again.pointId)}
           />
         </View>

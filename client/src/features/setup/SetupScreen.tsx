@@ -224,17 +224,72 @@ const StepsColumn = memo(function StepsColumn({
 });
 const LaterLog = memo(LogPart);
 
-function WideParts({
-  places,
-  onPart,
-}: {
-  places: React.RefObject<Partial<Record<Part, HTMLElement | null>>>;
-  onPart: (part: Part) => void;
-}) {
-  const palette = usePalette();
-  const numbers = useNumbers();
+/** The ladder with everything that it says, in sentences. */
+function LadderColumn({ onTone }: { onTone: () => void }) {
+  const { points, warnings } = useNumbers();
   const { context } = useSetup();
-  const warnings = numbers.warnings.map((warning) => words.warning(warning, context));
+  return (
+    <ScrollView
+      role="region"
+      aria-label={texts.ladder}
+      tabIndex={0}
+      style={{ width: 300, flexGrow: 0 }}
+      contentContainerStyle={{ paddingVertical: 16, gap: 12 }}
+    >
+      <SetupLadder compact={false} onTone={onTone} />
+      {points.map((point) => (
+        <Txt key={point.pointId} size="label" tone="quiet">
+          {words.point(point, context)}
+        </Txt>
+      ))}
+      {warnings
+        .map((warning) => words.warning(warning, context))
+        .map((text) => (
+          <Txt key={text} size="label" tone="danger">
+            {text}
+          </Txt>
+        ))}
+    </ScrollView>
+  );
+}
+
+type Places = React.RefObject<Partial<Record<Part, HTMLElement | null>>>;
+
+/** The stage, and under it the log. */
+function StageColumn({ places }: { places: Places }) {
+  const palette = usePalette();
+  const at = (part: Part) => (node: unknown) => {
+    places.current[part] = node as HTMLElement | null;
+  };
+  return (
+    <ScrollView
+      role="region"
+      aria-label={texts.stageAndLog}
+      tabIndex={0}
+      style={{ width: 440, flexGrow: 0 }}
+      contentContainerStyle={{ paddingVertical: 16, gap: 24 }}
+      keyboardShouldPersistTaps="handled"
+    >
+      <View role="region" aria-label={texts.stage} ref={at('stage')} style={{ gap: 12 }}>
+        <Heading size="value">{texts.stage}</Heading>
+        <StagePart />
+      </View>
+      <View
+        role="region"
+        aria-label={texts.log}
+        ref={at('log')}
+        style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}
+      >
+        <Heading size="value">{texts.log}</Heading>
+        <LaterSetup>
+          <LaterLog />
+        </LaterSetup>
+      </View>
+    </ScrollView>
+  );
+}
+
+function WideParts({ places, onPart }: { places: Places; onPart: (part: Part) => void }) {
   return (
     <View
       style={{
@@ -247,61 +302,11 @@ function WideParts({
         alignSelf: 'center',
       }}
     >
-      <ScrollView
-        role="region"
-        aria-label={texts.ladder}
-        tabIndex={0}
-        style={{ width: 300, flexGrow: 0 }}
-        contentContainerStyle={{ paddingVertical: 16, gap: 12 }}
-      >
-        <SetupLadder compact={false} onTone={() => onPart('ambient')} />
-        {numbers.points.map((point) => (
-          <Txt key={point.pointId} size="label" tone="quiet">
-            {words.point(point, context)}
-          </Txt>
-        ))}
-        {warnings.map((text) => (
-          <Txt key={text} size="label" tone="danger">
-            {text}
-          </Txt>
-        ))}
-      </ScrollView>
+      <LadderColumn onTone={() => onPart('ambient')} />
       <LaterSetup>
         <StepsColumn places={places} />
       </LaterSetup>
-      <ScrollView
-        role="region"
-        aria-label={texts.stageAndLog}
-        tabIndex={0}
-        style={{ width: 440, flexGrow: 0 }}
-        contentContainerStyle={{ paddingVertical: 16, gap: 24 }}
-        keyboardShouldPersistTaps="handled"
-      >
-        <View
-          role="region"
-          aria-label={texts.stage}
-          ref={(node) => {
-            places.current.stage = node as unknown as HTMLElement | null;
-          }}
-          style={{ gap: 12 }}
-        >
-          <Heading size="value">{texts.stage}</Heading>
-          <StagePart />
-        </View>
-        <View
-          role="region"
-          aria-label={texts.log}
-          ref={(node) => {
-            places.current.log = node as unknown as HTMLElement | null;
-          }}
-          style={{ gap: 12, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 12 }}
-        >
-          <Heading size="value">{texts.log}</Heading>
-          <LaterSetup>
-            <LaterLog />
-          </LaterSetup>
-        </View>
-      </ScrollView>
+      <StageColumn places={places} />
     </View>
   );
 }

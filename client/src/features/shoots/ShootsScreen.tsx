@@ -67,8 +67,8 @@ export function ShootsScreen() {
             name={texts.stopArithmetic}
             onPress={() => router.navigate('/stops')}
           />
-          <IconButton icon="lightbulb-outline" name="Kit" onPress={() => router.navigate('/kit')} />
-          <IconButton icon="cog-outline" name="Settings" onPress={() => router.navigate('/settings')} />
+          <IconButton icon="lightbulb-outline" name={texts.kit} onPress={() => router.navigate('/kit')} />
+          <IconButton icon="cog-outline" name={texts.settings} onPress={() => router.navigate('/settings')} />
         </>
       }
     >

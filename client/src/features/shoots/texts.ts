@@ -10,6 +10,8 @@ export const texts = catalogue({
   flashInBalanceWithThe: 'Flash in balance with the light that is there',
   giveItANameOf: 'Give it a name of 1 to 120 letters.',
   importASetup: 'Import a setup',
+  kit: 'Kit',
+  settings: 'Settings',
   lookingForYourShoots: 'Looking for your shoots.',
   makeTheShoot: 'Make the shoot',
   mayStayEmpty: 'May stay empty.',

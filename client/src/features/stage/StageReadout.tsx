@@ -55,6 +55,21 @@ function Figures({ figures, columns }: { figures: readonly Figure[]; columns: 2 
 
 const degrees = (value: number): string => `${Math.round(Math.abs(value))}°`;
 
+/** Where a light stands against the nose, in short. */
+function sayNose(noseDeg: number): string {
+  if (Math.abs(noseDeg) < 0.5) return degrees(noseDeg);
+  return noseDeg < 0 ? texts.left(degrees(noseDeg)) : texts.right(degrees(noseDeg));
+}
+
+/** How soft a light of an apparent size is, in short. */
+function saySoftness(softnessDeg: number): string {
+  if (softnessDeg < 12) return texts.hard(degrees(softnessDeg));
+  return softnessDeg < 30 ? texts.medium(degrees(softnessDeg)) : texts.soft(degrees(softnessDeg));
+}
+
+/** Stops as they are read; none where the light does not reach. */
+const reaches = (stops: number | null): string => (stops === null ? texts.none : formatStops(stops));
+
 /** What the light that is held does, as it moves: what is wanted most beside the picture, the rest under the stage. */
 export function LightReadout({ its, light, most }: { its: StageLight; light: Light; most: boolean }) {
   const kit = useKit();
@@ -68,20 +83,19 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
       figures={
         most
           ? [
-              { label: texts.face, value: its.faceStops === null ? 'none' : formatStops(its.faceStops) },
+              { label: texts.face, value: reaches(its.faceStops) },
               {
                 label: texts.background,
-                value: its.backgroundStops === null ? 'none' : formatStops(its.backgroundStops),
+                value: reaches(its.backgroundStops),
               },
               { label: texts.distance, value: formatDistance(light.distanceM, unit), ...told(light.distanceM) },
               {
                 label: texts.fromTheNose,
-                value:
-                  `${degrees(its.noseDeg)} ${Math.abs(its.noseDeg) < 0.5 ? '' : its.noseDeg < 0 ? 'left' : 'right'}`.trim(),
+                value: sayNose(its.noseDeg),
               },
               {
                 label: texts.softness,
-                value: `${degrees(its.softnessDeg)} ${its.softnessDeg < 12 ? 'hard' : its.softnessDeg < 30 ? 'medium' : 'soft'}`,
+                value: saySoftness(its.softnessDeg),
               },
               { label: texts.beamThere, value: formatDistance(its.beamM, unit) },
             ]

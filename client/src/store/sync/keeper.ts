@@ -66,11 +66,14 @@ export class Keeper {
     this.edits += 1;
     this.store.dispatch(documentsChanged([...changes]));
     if (this.storage === null) return;
+    // nothing is called saved while it is on its way to the device's storage
+    this.store.dispatch(waitingCounted(this.store.getState().device.waiting + edits.length));
     try {
       await writeEdits(this.storage, edits);
       this.store.dispatch(storageFailed(null));
     } catch {
       this.store.dispatch(storageFailed('full'));
+      await this.countWaiting();
       return;
     }
     this.channel?.postMessage(edits.map(({ id }) => id));

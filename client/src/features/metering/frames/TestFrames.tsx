@@ -36,7 +36,7 @@ function AskSettings({
   const [settings, setSettings] = useState<ExposureSettings>({ av: opened.av, tv: opened.tv, sv: opened.sv });
   return (
     <View role="group" aria-label={texts.settingsOfTheFrame} style={{ gap: 8 }}>
-      <Txt>{opened.name} does not tell its exposure. Set what the camera was at.</Txt>
+      <Txt>{texts.doesNotTell(opened.name)}</Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <ApertureDial
           label={texts.frameAperture}
@@ -65,104 +65,80 @@ function AskSettings({
   );
 }
 
-/** Test frames of the photographer's own: imported, kept small, and metered by tapping a place. */
-// eslint-disable-next-line max-lines-per-function -- one part of the screen, read from top to bottom as it stands there
-export function TestFrames() {
+/** Opens pictures: one at a time, with what is being done, and what is wrong with one. */
+function useImport(onOpened: (facts: FrameFacts) => void) {
   const { setup } = useSetup();
-  const numbers = useNumbers();
-  const palette = usePalette();
-  const wide = useWide();
-  const actions = useActions();
-  const frames = useAppSelector((state) => selectFrames(state, setup.id)).filter(({ struckAt }) => struckAt === null);
+  const { camera } = useNumbers();
   const [progress, setProgress] = useState<FrameProgress | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  /** a picture that does not tell its settings */
   const [asking, setAsking] = useState<FrameFacts | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
   const turn = useRef(0);
-  const devices = useDevices();
-  const cameras = useAppSelector((state) => state.devices.list).filter(({ kind, mine }) => kind === 'camera' && mine);
-
-  const keep = (opened: FrameFacts) => {
-    setAsking(null);
-    setChosen(actions.addFrame(setup.id, opened));
-  };
   const open = async (file: File) => {
     const mine = (turn.current += 1);
     setProblem(null);
     setAsking(null);
-    setProgress('Reading the settings');
-    const result = await openFrame(file, file.name, numbers.camera ?? setup.meter, (now) => {
+    setProgress('settings');
+    const result = await openFrame(file, file.name, camera ?? setup.meter, (now) => {
       if (turn.current === mine) setProgress(now);
     });
     if (turn.current !== mine) return;
     setProgress(null);
     if (!result.ok) setProblem(REASONS[result.reason]);
-    else if (result.told) keep(result.facts);
+    else if (result.told) onOpened(result.facts);
     else setAsking(result.facts);
   };
-  const {
-    getRootProps,
-    getInputProps,
-    open: pick,
-    isDragActive,
-  } = useDropzone({
-    accept: { 'image/jpeg': ['.jpg', '.jpeg'] },
-    multiple: false,
-    noClick: true,
-    noKeyboard: true,
-    onDrop: ([file], rejected) => {
-      if (file !== undefined) void open(file);
-      else if (rejected.length > 0) setProblem(texts.testFramesAreJpegPictures);
+  return {
+    progress,
+    problem,
+    asking,
+    leave: () => setAsking(null),
+    refuse: () => setProblem(texts.testFramesAreJpegPictures),
+    open,
+    stop: () => {
+      turn.current += 1;
+      stopFrames();
+      setProgress(null);
     },
-  });
-  const stop = () => {
-    turn.current += 1;
-    stopFrames();
-    setProgress(null);
   };
+}
+
+/** The way to a picture: from a file, or released from a camera that is connected. */
+function ImportButtons({
+  progress,
+  onPick,
+  onStop,
+}: {
+  progress: FrameProgress | null;
+  onPick: () => void;
+  onStop: () => void;
+}) {
+  const devices = useDevices();
+  const cameras = useAppSelector((state) => state.devices.list).filter(({ kind, mine }) => kind === 'camera' && mine);
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
+      <ActionButton
+        label={texts.importATestFrame}
+        icon="image-plus-outline"
+        onPress={onPick}
+        disabled={progress !== null}
+      />
+      {cameras.map(({ id, name }) => (
+        <ActionButton key={id} label={texts.release(name.toLowerCase())} onPress={() => void devices.release(id)} />
+      ))}
+      {progress !== null && <Txt role="status">{texts.opening[progress]} …</Txt>}
+      {progress !== null && <ActionButton label={texts.stop} onPress={onStop} />}
+    </View>
+  );
+}
+
+/** The frames of the setup, one of them opened. */
+function Frames({ chosen, onChoose }: { chosen: string | null; onChoose: (id: string) => void }) {
+  const { setup } = useSetup();
+  const frames = useAppSelector((state) => selectFrames(state, setup.id)).filter(({ struckAt }) => struckAt === null);
   const shown = frames.find(({ id }) => id === chosen) ?? frames.at(-1);
   return (
-    <div
-      {...getRootProps({ role: 'group', 'aria-label': texts.testFrames })}
-      style={{
-        display: 'flex',
-        flexDirection: 'column',
-        gap: 8,
-        paddingTop: 8,
-        outline: isDragActive ? `2px dashed ${palette.accent}` : 'none',
-      }}
-    >
-      <input {...getInputProps({ 'aria-label': texts.testFrameFile })} />
-      <Heading size="value">{texts.testFrames}</Heading>
-      <Txt tone="quiet">
-        {wide ? texts.dropAJpegHereOr : texts.chooseAJpeg} and tap a place in it: its tone becomes a reading. A small
-        copy is kept with the setup; the original stays on this device.
-      </Txt>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
-        <ActionButton
-          label={texts.importATestFrame}
-          icon="image-plus-outline"
-          onPress={pick}
-          disabled={progress !== null}
-        />
-        {cameras.map(({ id, name }) => (
-          <ActionButton key={id} label={texts.release(name.toLowerCase())} onPress={() => void devices.release(id)} />
-        ))}
-        {progress !== null && <Txt role="status">{progress} …</Txt>}
-        {progress !== null && <ActionButton label={texts.stop} onPress={stop} />}
-      </View>
-      {problem !== null && (
-        <Txt tone="danger" role="alert">
-          {problem}
-        </Txt>
-      )}
-      {asking !== null && (
-        <AskSettings
-          opened={asking}
-          onDone={(settings) => keep({ ...asking, ...settings })}
-          onLeave={() => setAsking(null)}
-        />
-      )}
+    <>
       {frames.length > 1 && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {frames.map(({ id, name }) => (
@@ -171,12 +147,63 @@ export function TestFrames() {
               label={name}
               kind={id === shown?.id ? 'secondary' : 'plain'}
               name={texts.show(name)}
-              onPress={() => setChosen(id)}
+              onPress={() => onChoose(id)}
             />
           ))}
         </View>
       )}
       {shown !== undefined && <FrameView key={shown.id} frame={shown} />}
+    </>
+  );
+}
+
+/** Test frames of the photographer's own: imported, kept small, and metered by tapping a place. */
+export function TestFrames() {
+  const { setup } = useSetup();
+  const palette = usePalette();
+  const wide = useWide();
+  const actions = useActions();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const keep = (facts: FrameFacts) => setChosen(actions.addFrame(setup.id, facts));
+  const { progress, problem, asking, ...importing } = useImport(keep);
+  const dropping = useDropzone({
+    accept: { 'image/jpeg': ['.jpg', '.jpeg'] },
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+    onDrop: ([file], rejected) => {
+      if (file !== undefined) void importing.open(file);
+      else if (rejected.length > 0) importing.refuse();
+    },
+  });
+  const keepWith = (facts: FrameFacts, settings: ExposureSettings) => {
+    importing.leave();
+    keep({ ...facts, ...settings });
+  };
+  return (
+    <div
+      {...dropping.getRootProps({ role: 'group', 'aria-label': texts.testFrames })}
+      style={{
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 8,
+        paddingTop: 8,
+        outline: dropping.isDragActive ? `2px dashed ${palette.accent}` : 'none',
+      }}
+    >
+      <input {...dropping.getInputProps({ 'aria-label': texts.testFrameFile })} />
+      <Heading size="value">{texts.testFrames}</Heading>
+      <Txt tone="quiet">{wide ? texts.dropAJpeg : texts.chooseAJpeg}</Txt>
+      <ImportButtons progress={progress} onPick={dropping.open} onStop={importing.stop} />
+      {problem !== null && (
+        <Txt tone="danger" role="alert">
+          {problem}
+        </Txt>
+      )}
+      {asking !== null && (
+        <AskSettings opened={asking} onDone={(settings) => keepWith(asking, settings)} onLeave={importing.leave} />
+      )}
+      <Frames chosen={chosen} onChoose={setChosen} />
     </div>
   );
 }
