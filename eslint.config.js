@@ -73,6 +73,18 @@ const NO_SENTENCE = [
   message: 'Only words speak: hand on a reason with its figures.',
 }));
 
+/** What is seen or read aloud, where a text of the client would stand if it were not in its catalogue. */
+const SAID =
+  '/^(label|note|title|summary|placeholder|said|text|detail|less|more|saveLabel|aria-label|accessibilityLabel)$/';
+const WORD = '/[A-Za-z]{3,}/';
+const CATALOGUED = { message: "The client's own texts stand in the texts.ts of their feature." };
+const NO_TEXT = [
+  `JSXText[value=${WORD}]`,
+  `JSXAttribute[name.name=${SAID}] > Literal[value=${WORD}]`,
+  `JSXAttribute[name.name=${SAID}] > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=${WORD}]`,
+  `Property[key.name=${SAID}] > Literal[value=/[A-Za-z]{3,} [A-Za-z]{2,}/]`,
+].map((selector) => ({ selector, ...CATALOGUED }));
+
 export default defineConfig(
   {
     ignores: [
@@ -110,6 +122,12 @@ export default defineConfig(
         { paths: ['react-native-gesture-handler', 'react-native-reanimated', '@mdi/js'] },
       ],
     },
+  },
+  {
+    files: ['client/src/**/*.tsx'],
+    // the gallery is for those who change the product
+    ignores: ['client/src/gallery/**'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_TEXT] },
   },
   {
     files: ['{core,client,server,stand-ins}/src/**/*.{ts,tsx}'],

@@ -1,7 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 
-/** What axe finds wrong. In the page itself, and only what is wrong is reported: a quarter of the time, the same findings (a page here has no frames). */
+/**
+ * What axe finds wrong. In the page itself, and only what is wrong is reported: a quarter of the time, the same
+ * findings (a page here has no frames).
+ */
 export async function faults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page })
     .setLegacyMode()

@@ -1,4 +1,4 @@
-import { texts } from './texts';
+import { OUR_NAME, texts } from './texts';
 import { useAppSelector } from '@/store/store';
 import { type ComponentType, useEffect, useState } from 'react';
 
@@ -67,7 +67,7 @@ export function laterScreen(load: () => Promise<ComponentType>): ComponentType {
     }, [Shown, tries]);
     if (Shown !== null) return <Shown />;
     return (
-      <Screen title="Sphene" up="/">
+      <Screen title={OUR_NAME} up="/">
         {failed ? (
           <>
             <Txt role="alert" style={{ padding: 16 }}>

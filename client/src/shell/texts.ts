@@ -1,5 +1,8 @@
 import { catalogue } from '@/language/language';
 
+/** Our own name, the same in every language. */
+export const OUR_NAME = 'Sphene';
+
 /** What `shell` says in words of its own. */
 export const texts = catalogue({
   back: 'Back',

@@ -41,7 +41,7 @@ export function LookEntry({
       {typed === null ? (
         <Pressable
           role="button"
-          aria-label={texts.typeAValue2(name, figure, unit)}
+          aria-label={texts.typeAFigure(name, figure, unit)}
           onPress={() => setTyped('')}
           style={{ minHeight: TOUCH, justifyContent: 'center' }}
         >
@@ -55,7 +55,7 @@ export function LookEntry({
         </Pressable>
       ) : (
         <TextInput
-          accessibilityLabel={texts.typed2(name)}
+          accessibilityLabel={texts.figureTyped(name)}
           placeholder={example}
           value={typed}
           autoFocus

@@ -36,7 +36,7 @@ export function WhyRow({ label, value, why }: { label: string; value: string; wh
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={texts.why2(label.toLowerCase(), value)}
+        aria-label={texts.whyValue(label.toLowerCase(), value)}
         onPress={() => setOpen(!open)}
       >
         {row}

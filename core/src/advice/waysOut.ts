@@ -5,15 +5,10 @@ import { stayingPower } from '../lights';
 import type { MeteredScene } from '../metering';
 import { formatIso } from '../notation';
 import { type Setting, type Setup, withSettings } from '../setup';
-import {
-  type Candidate,
-  candidatesFor,
-  closerForFlash,
-  highSpeedSyncCandidate,
-  isoForFlash,
-  placeOf,
-  widerForFlash,
-} from './candidates';
+import { highSpeedSyncCandidate } from './brightAndDark';
+import { type Candidate, placeOf } from './candidate';
+import { candidatesFor } from './candidates';
+import { closerForFlash, isoForFlash, widerForFlash } from './powerCandidates';
 import { leftOf, seenFrom, type Trouble, troubleOf } from './trouble';
 import type { CheaperSetting, NotHelping, Way, WayOut, WayPrice } from './wayOut';
 

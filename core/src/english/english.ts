@@ -1,5 +1,6 @@
 import type { Words } from '../words';
-import { caution, nextAction, notHelping, spread, staying, way, wayOut } from './advice';
+import { caution, nextAction, spread, staying } from './nextAction';
+import { notHelping, way, wayOut } from './waysOut';
 import { cameraReason, MOTIONS, secondBody, secondFollows, sharpShutter, shutterReason, tie, video } from './camera';
 import { describeChange } from './change';
 import { age, paces, sayStops, seconds, speakAperture, stopsBothWays } from './count';

@@ -49,7 +49,7 @@ function StepAhead({ column, sources }: { column: DialColumn; sources: readonly 
           <RippleList ripple={words.ripple(ahead, context)} />
           <ActionButton
             label={texts.takeTheStep}
-            name={texts.takeTheStep2(name, step)}
+            name={texts.takeTheStepOf(name, step)}
             onPress={() => change(...column.settings)}
           />
         </>
@@ -128,7 +128,7 @@ function SourceRow({ source, columns }: { source: DialSource; columns: readonly 
 export function WhichDial() {
   const { dials } = useAdvice();
   const [chosen, setChosen] = useState<string | null>(null);
-  if (dials === null) return <Txt tone="quiet">{texts.meterTheFaceAndChoose2}</Txt>;
+  if (dials === null) return <Txt tone="quiet">{texts.meterTheFaceFirst}</Txt>;
   const column = dials.columns.find(({ dial }) => dial === chosen);
   return (
     <View style={{ gap: 12 }}>

@@ -51,7 +51,7 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
   return (
     <Disclosure
       title={texts.ambientOnThe(name.toLowerCase())}
-      summary={now === undefined ? texts.notSaid2 : `${Math.round(now.kelvin)} K${fromText(now.from)}`}
+      summary={now === undefined ? texts.notSaidInText : `${Math.round(now.kelvin)} K${fromText(now.from)}`}
     >
       <ChoiceList
         label={texts.lightOnThe(name.toLowerCase())}

@@ -147,7 +147,7 @@ export const texts = catalogue({
   notInTheKit: 'not in the kit',
   notMetered: 'not metered',
   notSaid: 'Not said',
-  notSaid2: 'not said',
+  notSaidInText: 'not said',
   notSaidSpillThereIs: 'not said: spill there is not guessed',
   notTestedYet: 'Not tested yet',
   nothingElseInTheKit: 'Nothing else in the kit comes to the same here.',

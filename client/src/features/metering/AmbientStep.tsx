@@ -43,7 +43,7 @@ export function AmbientStep() {
       <PointBar beside={<MethodLine open={choosing} onOpen={setChoosing} />} />
       {choosing && <MethodChooser onSaid={(what) => setSaid([...said, what])} />}
       <ReadingEntry
-        label={texts.ambient2(name)}
+        label={texts.ambientOf(name)}
         held={meter}
         read={meter.read}
         receptor={meter.method.kind === 'disc' ? 'disc' : 'dome'}

@@ -7,7 +7,7 @@ export const texts = catalogue({
   all: (length: number) => `All ${length}`,
   allUsualPointsAreThere: 'All usual points are there.',
   ambient: 'Ambient',
-  ambient2: (name: string) => `${name}, ambient`,
+  ambientOf: (name: string) => `${name}, ambient`,
   aperture: 'Aperture',
   asAReadingOf: 'As a reading of',
   carriedOverItMovedWith: 'Carried over: it moved with a point in the same light that was metered again.',

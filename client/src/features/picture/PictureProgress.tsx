@@ -28,7 +28,7 @@ export function PictureProgress() {
         size="label"
         tone={state === 'failed' ? 'danger' : 'quiet'}
         role="status"
-        aria-label={texts.picture2(SAYS[state].toLowerCase())}
+        aria-label={texts.pictureOf(SAYS[state].toLowerCase())}
       >
         {SAYS[state]}
       </Txt>

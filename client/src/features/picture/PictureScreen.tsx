@@ -61,7 +61,7 @@ function useDrawn() {
     save: () => {
       const { current } = shown;
       if (current !== null)
-        savePicture(current, setup, numbers).catch(() => dispatch(noticed({ text: texts.thePictureCouldNotBe2 })));
+        savePicture(current, setup, numbers).catch(() => dispatch(noticed({ text: texts.couldNotBeSaved })));
     },
   };
 }
@@ -98,7 +98,7 @@ function LargePicture({ picture, shown, drawn }: { picture: PictureOf; shown: Sh
         marks={overlays.includes('marks')}
         tones={overlays.includes('tones') && !held}
         instead={held ? drawn.before : null}
-        name={held ? texts.pictureBefore : texts.picture3}
+        name={held ? texts.pictureBefore : texts.pictureTitle}
         onDrawn={drawn.drawn}
       />
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', width: widthPx }}>
@@ -192,7 +192,7 @@ function PictureParts() {
   const controls = <Controls picture={picture} shown={shown} drawn={drawn} />;
   return (
     <Screen
-      title={texts.picture3}
+      title={texts.pictureTitle}
       place={setup.title}
       up={`/setup/${setup.id}`}
       actions={<IconButton icon="undo" name={texts.takeTheLastThingBack} onPress={undo} />}
@@ -238,7 +238,7 @@ export function PictureScreen() {
     return ready ? (
       <NotFoundScreen />
     ) : (
-      <Screen title={texts.picture3} up="/">
+      <Screen title={texts.pictureTitle} up="/">
         <Txt role="status" tone="quiet" style={{ padding: 16 }}>
           {texts.openingTheSetup}
         </Txt>

@@ -3,6 +3,7 @@ import { selectSetups, selectShoots, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Screen } from '@/shell/Screen';
+import { OUR_NAME } from '@/shell/texts';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useRouter } from 'expo-router';
@@ -58,7 +59,7 @@ export function ShootsScreen() {
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   return (
     <Screen
-      title="Sphene"
+      title={OUR_NAME}
       place={texts.flashInBalanceWithThe}
       actions={
         <>

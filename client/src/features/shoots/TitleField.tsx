@@ -25,7 +25,7 @@ export function TitleField({
     <View style={{ flex: 1 }}>
       <TextInput
         label={label}
-        accessibilityLabel={texts.name2(label)}
+        accessibilityLabel={texts.nameOf(label)}
         mode="outlined"
         dense
         value={typed ?? title}

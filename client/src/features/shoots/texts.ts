@@ -16,7 +16,7 @@ export const texts = catalogue({
   makeTheShoot: 'Make the shoot',
   mayStayEmpty: 'May stay empty.',
   name: 'Name',
-  name2: (label: string) => `${label} name`,
+  nameOf: (label: string) => `${label} name`,
   newShoot: 'New shoot',
   noShootsYetMakeOne: 'No shoots yet. Make one for the next evening, or import a setup that someone sent you.',
   noSpotsYetAddOne: 'No spots yet. Add one for each place in the light.',

@@ -78,7 +78,7 @@ function PanelStandDials({ panel, put }: PanelProps) {
         note={texts.itsMiddleOverTheEyes}
       />
       <NumberDial
-        label={texts.turned3(name)}
+        label={texts.turnOf(name)}
         unit="°"
         value={panel.turnedDeg}
         least={-80}

@@ -93,8 +93,8 @@ export function ScenePart() {
       <Disclosure
         title={texts.subject}
         summary={[
-          texts.skin2(texts.skins[subject.skin].toLowerCase()),
-          texts.hair2(texts.hairs[subject.hair].toLowerCase()),
+          texts.skinOf(texts.skins[subject.skin].toLowerCase()),
+          texts.hairOf(texts.hairs[subject.hair].toLowerCase()),
           ...WORN.filter(({ value }) => subject[value]).map(({ label }) => label.toLowerCase()),
         ].join(', ')}
       >

@@ -176,7 +176,7 @@ function AddToStage({ selectedId, onSelect }: { selectedId: string | null; onSel
             key={role}
             icon="lightbulb-outline"
             label={words.lightRole(role).name}
-            name={texts.addToTheStage2(words.lightRole(role).name)}
+            name={texts.addIt(words.lightRole(role).name)}
             onPress={() => addLight(store, actions, setup.id, role)}
           />
         ))}

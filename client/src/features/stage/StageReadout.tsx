@@ -105,7 +105,7 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
                 value: formatDistance(Math.max(0, its.overGroundM), unit),
                 ...told(its.overGroundM),
               },
-              { label: its.riseDeg < 0 ? texts.underTheEyes : texts.overTheEyes2, value: degrees(its.riseDeg) },
+              { label: its.riseDeg < 0 ? texts.underTheEyes : texts.overTheEyesLabel, value: degrees(its.riseDeg) },
               { label: texts.halfOfItsLight, value: texts.within(degrees(its.halfBeamDeg)) },
               ...(spreadStops === null || light.role !== 'key'
                 ? []
@@ -143,7 +143,7 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
             value={light.heightM}
             unit={unit}
             onChange={(heightM) => changeOne(lightPath(index, 'heightM'), heightM)}
-            note={texts.overTheAim2}
+            note={texts.overTheAimInText}
           />
           <NumberDial
             label={texts.feathered}
@@ -170,7 +170,7 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
                   {because}
                 </Txt>
               </View>
-              <ActionButton label={texts.place} name={texts.place2(title)} onPress={() => change(...settings)} />
+              <ActionButton label={texts.place} name={texts.placeIt(title)} onPress={() => change(...settings)} />
             </View>
           );
         })}

@@ -16,7 +16,7 @@ export function subjectThing({ setup }: StageFacts): Thing {
     at: { x: Math.sin(nose) * NOSE_M, y: 0, z: Math.cos(nose) * NOSE_M },
     deg: turnDeg,
     faces: ['plan'],
-    said: turnDeg === 0 ? texts.looksAtTheCamera : texts.turned2(saySide(turnDeg)),
+    said: turnDeg === 0 ? texts.looksAtTheCamera : texts.turnedTo(saySide(turnDeg)),
     moveTo: (place, free) => turn(free ? angleOf(place) : snapAngle(angleOf(place), 0)),
     nudge: (key, fine) => turnedBy(key, fine, turnDeg, turn),
   };

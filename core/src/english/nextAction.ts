@@ -1,0 +1,178 @@
+import type { ActionFacts, Caution, Way } from '../advice';
+import type { GroupLight, StayingPower } from '../lights';
+import { formatShare, formatStopCount } from '../notation';
+import { pointOf, type WordsContext } from '../words';
+import { cameraReason, MISSING } from './camera';
+import { DIRECTION, sayStops, seconds, sentence } from './count';
+import { lightNamed, lightNamedInText, pointInText } from './gear';
+import { FLASH_FAULTS, POINT_ROLES, question, stalenessSentence } from './metering';
+import { way } from './waysOut';
+
+type Said = { text: string; detail: string };
+type Of<K extends ActionFacts['kind']> = Extract<ActionFacts, { kind: K }>;
+
+/** The one thing to do now, in the unit's own words. */
+// eslint-disable-next-line complexity -- an exhaustive list of what can be said
+export function nextAction(action: ActionFacts, context: WordsContext): Said {
+  const firstWay = (first: Way | null, otherwise: string): string =>
+    first === null ? otherwise : `First way out: ${way(first, context).title}.`;
+  switch (action.kind) {
+    case 'meter-face':
+      return { text: 'Meter the face', detail: POINT_ROLES.face.advice };
+    case 'meter-background':
+      return { text: 'Meter the background', detail: POINT_ROLES.background.advice };
+    case 'meter-again':
+      return {
+        text: `Meter the ${pointInText(action.pointId, context)} again`,
+        detail: stalenessSentence(action.because),
+      };
+    case 'meter-highlight': {
+      const role = pointOf(context, action.pointId)?.role ?? 'own';
+      return { text: `Meter the ${pointInText(action.pointId, context)}`, detail: POINT_ROLES[role].advice };
+    }
+    case 'choose-camera':
+      return { text: 'Choose the camera', detail: 'Its limits decide which settings are possible.' };
+    case 'choose-flash':
+      return { text: 'Choose the flash', detail: 'Unit, modifier and distance give the power.' };
+    case 'no-flash-can-help':
+      return {
+        text: 'No flash can help here',
+        detail:
+          `The ambient on the face lies ${formatStopCount(action.overStops)} stops over its place. ` +
+          `${firstWay(action.first, 'Close down, or take light off the face.')}`,
+      };
+    case 'camera-cannot': {
+      const { camera, first } = action;
+      const missing = camera.missing === null ? '' : MISSING[camera.missing];
+      return {
+        text: `${formatStopCount(camera.missingStops)} stops ${missing}`,
+        detail: firstWay(first, cameraReason(camera)),
+      };
+    }
+    case 'film': {
+      const { shutter, aperture, iso } = action.dials;
+      return { text: `Film: ${shutter}, ${aperture}, ${iso}`, detail: 'Continuous light only; no flash.' };
+    }
+    case 'power-out-of-range':
+      return {
+        text:
+          `${action.lightId === null ? 'Flash' : lightNamed(action.lightId, context)} ` +
+          `${formatStopCount(action.byStops)} stops ${DIRECTION[action.direction]}`,
+        detail: firstWay(action.first, `At ${action.limitText} it is at its limit.`),
+      };
+    case 'no-flash-measured':
+      return {
+        text: `Read ${action.lightId === null ? 'the flash' : lightNamedInText(action.lightId, context)} again`,
+        detail: FLASH_FAULTS[action.problem.kind],
+      };
+    case 'answer':
+      return { text: 'Is that flash reading right?', detail: question(action.question, context).text };
+    case 'set-and-test':
+    case 'fire-test':
+      return testWords(action, context);
+    case 'fire-all':
+      return {
+        text: `Fire all ${action.count} together`,
+        detail: `Dome at the ${pointInText(action.pointId, context)}: the meter should read ${action.meterText}.`,
+      };
+    case 'correct':
+      return correctWords(action, context);
+    case 'shoot':
+      return shootWords(action, context);
+  }
+}
+
+function testWords({ kind, test }: Of<'set-and-test' | 'fire-test'>, context: WordsContext): Said {
+  if (test.lightId === null) {
+    const range = test.rangeTexts === null ? '' : `${test.rangeTexts[0]} to ${test.rangeTexts[1]}`;
+    const detail = `Meter should read ${test.totalText}; ${test.learned ? 'as learned' : 'untested'} ${range}.`;
+    return { text: kind === 'fire-test' ? 'Fire a test and meter it' : `Flash to ${test.powerText}`, detail };
+  }
+  const name = lightNamed(test.lightId, context);
+  const reads =
+    `Dome at the ${pointInText(test.aimPointId, context)}. Meter should read ${test.flashText} flash ` +
+    `only, ${test.totalText} total.`;
+  return {
+    text: kind === 'fire-test' ? `Fire ${name} alone` : `${name} to ${test.powerText}`,
+    detail: `Turn off ${test.off.join(' and ')}. ${reads}`,
+  };
+}
+
+function correctWords({ change }: Of<'correct'>, context: WordsContext): Said {
+  const way = `${change.stops < 0 ? 'down' : 'up'} ${formatStopCount(change.stops)}: ${change.powerText}`;
+  const said = sentence(sayStops(change.stops));
+  return change.lightId === null
+    ? { text: `Flash ${way}`, detail: `${said} on the face from flash. Meter should read ${change.meterText}.` }
+    : {
+        text: `${lightNamed(change.lightId, context)} ${way}`,
+        detail: `${said} from this light; its share at the ${pointInText(change.aimPointId, context)} is ${formatShare(change.share)}.`,
+      };
+}
+
+function shootWords({ dials: { shutter, aperture, iso }, flash }: Of<'shoot'>, { setup }: WordsContext): Said {
+  const text = `Shoot: ${shutter}, ${aperture}, ${iso}`;
+  if (!Array.isArray(flash))
+    return { text, detail: `Flash at ${flash.powerText}. Meter should read ${flash.meterText}.` };
+  const letterOf = (id: string) => setup.lights.find((light) => light.id === id)?.group ?? '';
+  return { text, detail: `${flash.map(({ lightId, powerText }) => `${letterOf(lightId)} ${powerText}`).join(', ')}.` };
+}
+
+/** A caution about the safety of people and gear. */
+export function caution(one: Caution, context: WordsContext): string {
+  switch (one.kind) {
+    case 'stand-too-short':
+      return (
+        `${lightNamed(one.lightId, context)}: ${one.standName} ends at ${one.highestM.toFixed(1)} m, ` +
+        `${one.heightM.toFixed(1)} m are asked for.`
+      );
+    case 'stand-unnamed':
+      return `${lightNamed(one.lightId, context)}: name its stand to know the ballast for gusts of ${one.gustMps.toFixed(0)} m/s.`;
+    case 'ballast':
+      return (
+        `${lightNamed(one.lightId, context)}: at least ${Math.ceil(one.kg)} kg over the tallest leg for gusts ` +
+        `of ${one.gustMps.toFixed(0)} m/s. An estimate: watch the stand.`
+      );
+    case 'too-heavy':
+      return (
+        `${lightNamed(one.lightId, context)}: gusts of ${one.gustMps.toFixed(0)} m/s would ask for ` +
+        `${Math.ceil(one.kg)} kg. Hold it by hand low down, or take the modifier off.`
+      );
+    case 'sail':
+      return 'Outdoors this modifier is a sail: weight on the tallest leg, or a hand on the stand; take it down when it gusts.';
+    case 'near-eyes':
+      return 'Close to the eyes: ask for closed eyes until the frame. Never near the eyes of infants or drivers.';
+    case 'hot-gels':
+      return 'Gels and cloth off hot modelling lamps.';
+    case 'always':
+      return 'Warn guests before flashing. Keep mains out of the wet. Local codes and venue rules come first.';
+  }
+}
+
+/** Recycle, charge and pace. */
+export function staying(
+  { slowestRecycleS: slowest, firstOut, plan, cheaperByStops }: StayingPower,
+  context: WordsContext,
+): string {
+  const parts = [
+    slowest === null ? null : slowest < 0.05 ? 'ready at once' : `ready again after ${seconds(slowest)}`,
+    firstOut === null
+      ? null
+      : `${firstOut.pops} frames in a charge, ${lightNamedInText(firstOut.lightId, context)} runs out first`,
+  ].filter((part) => part !== null);
+  const known =
+    parts.length === 0 ? 'Recycling and charge are not known: say them in the kit.' : `${sentence(parts.join('; '))}.`;
+  if (plan === null) return known;
+  const planned = `${plan.frames} frames at ${plan.framesPerMinute} a minute`;
+  return cheaperByStops === 0
+    ? `${known} ${planned}: it lasts.`
+    : `${known} For ${planned} it needs ${formatStopCount(cheaperByStops)} stops less power.`;
+}
+
+/** How even the key is on a group. */
+export const spread = ({
+  spreadStops,
+  withinStops,
+  even,
+}: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>): string =>
+  `${formatStopCount(spreadStops)} stops between brightest and darkest; ${even ? 'within' : 'over'} the ` +
+  `${formatStopCount(withinStops)} wanted.`;
