@@ -6,7 +6,7 @@ import type { Store } from '../store';
 import { asTheme, storedTheme, storeTheme } from '../themeStorage';
 import { keepAnswer, nextBatch } from './exchange';
 import { exchangeWithServer, OutOfReach } from './server';
-import { type Edit, openStorage, readRows, type Storage, writeEdits } from './storage';
+import { type Edit, openedStorage, readRows, type Storage, writeEdits } from './storage';
 
 const RETRY_MS = 4000;
 
@@ -30,7 +30,7 @@ export class Keeper {
     const theme = storedTheme();
     if (theme !== null) this.store.dispatch(themeChosen(theme));
     try {
-      this.storage = await openStorage();
+      this.storage = await openedStorage();
       // where it was kept before it stood beside the page
       const earlier = theme === null ? asTheme(await this.storage.get('values', 'theme')) : null;
       if (earlier !== null) this.keepTheme(earlier);

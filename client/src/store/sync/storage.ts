@@ -38,6 +38,23 @@ export function openStorage(name = 'sphene'): Promise<Storage> {
   });
 }
 
+/** What was opened before anyone asked for it. */
+let early: Promise<Storage> | null = null;
+
+/** Opens the storage as the page starts: it is there by the time that the keeper asks. */
+export function openEarly(): void {
+  early = openStorage();
+  // what fails is told to whoever asks
+  early.catch(() => undefined);
+}
+
+/** The storage that was opened early, else one opened now. */
+export function openedStorage(): Promise<Storage> {
+  const opened = early ?? openStorage();
+  early = null;
+  return opened;
+}
+
 /**
  * All rows of the device. Those that an earlier version of the application kept are brought up to date, once;
  * one that cannot be is left as it lies.
