@@ -53,6 +53,8 @@ const server = spawn(process.execPath, ['--enable-source-maps', path.join(ROOT, 
 server.stdout.on('data', (chunk) => {
   if (String(chunk).includes('"listening"')) console.log(`Sphene is ready: http://127.0.0.1:${port}\nCtrl-C stops it.`);
   if (process.env.LOG_REQUESTS) process.stderr.write(chunk);
+  // what ends the server is told, so that no one waits before an empty screen
+  else if (/"level":60/.test(String(chunk))) process.stderr.write(`The server stopped: ${chunk}`);
 });
 let stopping = false;
 const stop = () => {
