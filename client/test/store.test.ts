@@ -136,6 +136,15 @@ describe('the keeper', () => {
     expect((await open()).device().theme).toBe('system');
   });
 
+  it('calls nothing saved while it is on its way to the storage', async () => {
+    const app = await open();
+    await app.settled();
+    app.actions.changeSettings(setup.id, holdBack(2));
+    // in the same moment, before the storage has answered
+    expect(app.device().waiting).toBeGreaterThan(0);
+    await app.settled();
+  });
+
   it('says so when the device is full, and goes on once there is room', async () => {
     const app = await open();
     const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
@@ -144,6 +153,8 @@ describe('the keeper', () => {
     app.actions.changeSettings(setup.id, holdBack(2));
     await waitFor(() => expect(app.device().storageProblem).toBe('full'));
     expect(holdBackOf(app)).toBe(2);
+    // it does not wait for the server: it is not on the device
+    expect(app.device().waiting).toBe(0);
     full.mockRestore();
     app.actions.changeSettings(setup.id, holdBack(2.5));
     await waitFor(() => expect(app.device().storageProblem).toBeNull());

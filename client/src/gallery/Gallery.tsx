@@ -5,7 +5,8 @@ import { ThemeProvider, usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { type GalleryPart, PARTS } from './parts';
+import type { GalleryPart } from './held';
+import { PARTS } from './parts';
 
 type Theme = keyof typeof PALETTES;
 const THEMES: readonly { value: Theme; label: string }[] = [

@@ -1,6 +1,7 @@
 import { words } from '@/language/words';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { BackgroundControl } from '@/ui/BackgroundControl';
+import { Chip } from '@/ui/Chip';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { Histogram } from '@/ui/Histogram';
@@ -8,46 +9,25 @@ import { HoldBackControl } from '@/ui/HoldBackControl';
 import { Ladder } from '@/ui/Ladder';
 import { LookEntry } from '@/ui/LookEntry';
 import { Mark } from '@/ui/Mark';
-import { MarkedSlider } from '@/ui/MarkedSlider';
 import { NextBar } from '@/ui/NextBar';
 import PathIcon from '@/ui/PathIcon';
 import { OfferCard } from '@/ui/OfferCard';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { ClearKey, ReadingPad } from '@/ui/ReadingPad';
-import { StopDial } from '@/ui/StopDial';
 import { ToggleList } from '@/ui/ToggleList';
 import { Heading, Txt } from '@/ui/Txt';
 import { WhyPanel } from '@/ui/WhyPanel';
 import { WhyRow } from '@/ui/WhyRow';
-import {
-  ApertureDial,
-  DistanceDial,
-  HeightDial,
-  IsoDial,
-  NumberDial,
-  PowerDial,
-  ShutterDial,
-  SideDial,
-  StopsDial,
-  ToneDial,
-} from '@/ui/dials';
 import { type IconName, iconPaths } from '@/ui/iconPaths';
 import { SIZE } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
-import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
-import { failure, INCREMENT_STOPS } from '@sphene/core/photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE } from '@sphene/core/sample';
 import { solve } from '@sphene/core/solution';
-
-/** One part of `ui` with a picture of each state that it can be in. */
-export interface GalleryPart {
-  /** its file in `ui`, without the ending */
-  file: string;
-  states: readonly { name: string; shown: ReactNode }[];
-}
+import { DIALS } from './dialParts';
+import { type GalleryPart, Held, nothing } from './held';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const HALL = solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK);
@@ -56,14 +36,6 @@ const HALL_WORDS = { setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT };
 const { shutter: CHAIN } = HALL.why;
 if (CHAIN === undefined) throw new Error('the sample has a reason for its shutter');
 const WHY = words.why(CHAIN, HALL_WORDS);
-const [UNIT] = SAMPLE_KIT.flashUnits;
-const nothing = () => undefined;
-
-/** A part that holds a value, with something to hold it. */
-function Held<T>({ start, children }: { start: T; children: (value: T, put: (value: T) => void) => ReactNode }) {
-  const [value, put] = useState(start);
-  return children(value, put);
-}
 
 function Icons() {
   const palette = usePalette();
@@ -79,12 +51,6 @@ function Icons() {
       ))}
     </View>
   );
-}
-
-/** A bare track: what the slider itself brings is seen. */
-function PlainTrack() {
-  const palette = usePalette();
-  return <View style={{ flex: 1, backgroundColor: palette.raised }} />;
 }
 
 const TWO_WAYS = [
@@ -205,6 +171,19 @@ const TEXTS: GalleryPart[] = [
 
 const CHOICES: GalleryPart[] = [
   {
+    file: 'Chip',
+    states: [
+      {
+        name: 'on, with a note',
+        shown: <Chip role="checkbox" label="Far" note="from 3 m" on onPress={nothing} keys={{}} />,
+      },
+      {
+        name: 'off',
+        shown: <Chip role="checkbox" label="Near" note={undefined} on={false} onPress={nothing} keys={{}} />,
+      },
+    ],
+  },
+  {
     file: 'ChoiceList',
     states: [
       ...(['wrap', 'row', 'scroll'] as const).map((layout) => ({
@@ -231,165 +210,6 @@ const CHOICES: GalleryPart[] = [
         shown: (
           <Held start={['fill']}>
             {(values, put) => <ToggleList label="Lights that fire" values={values} onChange={put} choices={LIGHTS} />}
-          </Held>
-        ),
-      },
-    ],
-  },
-];
-
-const DIALS: GalleryPart[] = [
-  {
-    file: 'StopDial',
-    states: [
-      {
-        name: 'at an end, with a note and a way back',
-        shown: (
-          <StopDial
-            label="Shutter held"
-            text="1/200"
-            down={{ name: 'slower', onPress: nothing }}
-            up={{ name: 'faster', onPress: nothing, disabled: true }}
-            parse={() => failure('Keep it at 1/200 or slower.')}
-            onChange={nothing}
-            note="set here"
-            onReset={nothing}
-          />
-        ),
-      },
-    ],
-  },
-  {
-    file: 'dials',
-    states: [
-      {
-        name: 'aperture',
-        shown: (
-          <Held start={5}>
-            {(av, put) => <ApertureDial label="Aperture" value={av} increment="third" onChange={put} />}
-          </Held>
-        ),
-      },
-      {
-        name: 'shutter',
-        shown: (
-          <Held start={7}>
-            {(tv, put) => <ShutterDial label="Shutter" value={tv} increment="third" onChange={put} />}
-          </Held>
-        ),
-      },
-      {
-        name: 'ISO',
-        shown: (
-          <Held start={2}>{(sv, put) => <IsoDial label="ISO" value={sv} increment="third" onChange={put} />}</Held>
-        ),
-      },
-      {
-        name: 'stops, signed',
-        shown: (
-          <Held start={-1}>
-            {(stops, put) => (
-              <StopsDial
-                label="Feel"
-                value={stops}
-                least={-3}
-                most={3}
-                step={INCREMENT_STOPS.third}
-                signed
-                onChange={put}
-              />
-            )}
-          </Held>
-        ),
-      },
-      {
-        name: 'tone',
-        shown: <Held start={1}>{(stops, put) => <ToneDial label="Tone" value={stops} onChange={put} />}</Held>,
-      },
-      {
-        name: 'number',
-        shown: (
-          <Held start={50}>
-            {(mm, put) => (
-              <NumberDial
-                label="Focal length"
-                unit="mm"
-                least={10}
-                most={400}
-                step={5}
-                decimals={0}
-                value={mm}
-                onChange={put}
-              />
-            )}
-          </Held>
-        ),
-      },
-      {
-        name: 'distance in metres and in feet',
-        shown: (
-          <View style={{ flexDirection: 'row', gap: 8 }}>
-            {(['m', 'ft'] as const).map((unit) => (
-              <Held key={unit} start={2.2}>
-                {(metres, put) => (
-                  <DistanceDial label={`Distance, ${unit}`} unit={unit} value={metres} onChange={put} />
-                )}
-              </Held>
-            ))}
-          </View>
-        ),
-      },
-      {
-        name: 'height',
-        shown: (
-          <Held start={0.6}>
-            {(metres, put) => <HeightDial label="Height" unit="m" value={metres} onChange={put} />}
-          </Held>
-        ),
-      },
-      {
-        name: 'side',
-        shown: <Held start={40}>{(deg, put) => <SideDial label="Side" value={deg} onChange={put} />}</Held>,
-      },
-      ...(UNIT === undefined
-        ? []
-        : [
-            {
-              name: 'power on its own scale',
-              shown: (
-                <Held start={-3}>
-                  {(stops, put) => <PowerDial label="Power" unit={UNIT} value={stops} onChange={put} />}
-                </Held>
-              ),
-            },
-          ]),
-    ],
-  },
-  {
-    file: 'MarkedSlider',
-    states: [
-      {
-        name: 'with usual places',
-        shown: (
-          <Held start={1}>
-            {(value, put) => (
-              <MarkedSlider
-                label="Background over the face"
-                value={value}
-                range={{ least: -3, most: 3 }}
-                marks={[
-                  { value: -2, name: 'Low', note: '−2', words: 'two stops under' },
-                  { value: 0, name: 'Level', note: '0', words: 'level' },
-                  { value: 2, name: 'High', note: '+2', words: 'two stops over' },
-                ]}
-                said={words.stops(value)}
-                less="A tenth less"
-                more="A tenth more"
-                track={() => <PlainTrack />}
-                onDraft={put}
-                onChange={put}
-              />
-            )}
           </Held>
         ),
       },

@@ -1,10 +1,9 @@
 import { useEffect, useRef } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 
+import { Chip } from './Chip';
 import { Txt } from './Txt';
 import { onSpace } from './onSpace';
-import { TOUCH } from './palette';
-import { usePalette } from './theme';
 
 export interface Choice<T> {
   value: T;
@@ -25,7 +24,7 @@ interface ChoiceListProps<T> {
 }
 
 const CHIP_STYLE = {
-  wrap: { paddingHorizontal: 12 },
+  wrap: {},
   row: { flexBasis: 0, minWidth: 0, paddingHorizontal: 4 },
   scroll: { minWidth: 104, paddingHorizontal: 8 },
 } as const;
@@ -43,62 +42,6 @@ function useChosenInView(chosen: number, layout: Layout) {
       scroller.current?.scrollTo({ x: chip.offsetLeft - (width - chip.offsetWidth) / 2, animated: false });
   }, [chosen, layout]);
   return { group, scroller };
-}
-
-/** One chip: what it is, and in a few words what it means. */
-function Chip<T>({
-  choice: { label, note },
-  selected,
-  focusable,
-  layout,
-  onPress,
-  onKey,
-}: {
-  choice: Choice<T>;
-  selected: boolean;
-  focusable: boolean;
-  layout: Layout;
-  onPress: () => void;
-  /** true when the key moved the choice */
-  onKey: (key: string, chip: HTMLElement) => boolean;
-}) {
-  const palette = usePalette();
-  const keys = {
-    onKeyDown: (event: { key: string; currentTarget: HTMLElement; preventDefault: () => void }) => {
-      if (onKey(event.key, event.currentTarget)) event.preventDefault();
-      else onSpace(onPress).onKeyDown(event);
-    },
-  };
-  return (
-    <Pressable
-      role="radio"
-      aria-checked={selected}
-      aria-label={note === undefined ? label : `${label}, ${note}`}
-      onPress={onPress}
-      tabIndex={focusable ? 0 : -1}
-      {...(keys as object)}
-      style={{
-        minHeight: TOUCH,
-        flexGrow: 1,
-        ...CHIP_STYLE[layout],
-        paddingVertical: 6,
-        justifyContent: 'center',
-        borderWidth: selected ? 2 : 1,
-        borderRadius: 4,
-        borderColor: selected ? palette.accent : palette.line,
-        backgroundColor: selected ? palette.raised : 'transparent',
-      }}
-    >
-      <Txt bold={selected} style={{ textAlign: 'center' }}>
-        {label}
-      </Txt>
-      {note !== undefined && (
-        <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-          {note}
-        </Txt>
-      )}
-    </Pressable>
-  );
 }
 
 /** One of several, as chips. Arrow keys move between them as in any radio group. */
@@ -130,12 +73,19 @@ export function ChoiceList<T extends string | null>({
       {choices.map((choice, index) => (
         <Chip
           key={choice.value ?? 'none'}
-          choice={choice}
-          selected={index === chosen}
-          focusable={index === chosen || (chosen < 0 && index === 0)}
-          layout={layout}
+          role="radio"
+          label={choice.label}
+          note={choice.note}
+          on={index === chosen}
+          tabIndex={index === chosen || (chosen < 0 && index === 0) ? 0 : -1}
           onPress={() => onChoose(choice.value)}
-          onKey={(key, chip) => move(key, index, chip)}
+          keys={{
+            onKeyDown: (event: { key: string; currentTarget: HTMLElement; preventDefault: () => void }) => {
+              if (move(event.key, index, event.currentTarget)) event.preventDefault();
+              else onSpace(() => onChoose(choice.value)).onKeyDown(event);
+            },
+          }}
+          style={CHIP_STYLE[layout]}
         />
       ))}
     </View>

@@ -1,9 +1,8 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
+import { Chip } from './Chip';
 import { Txt } from './Txt';
 import { onSpace } from './onSpace';
-import { TOUCH } from './palette';
-import { usePalette } from './theme';
 
 /** Any number of several, as chips that are on or off. */
 export function ToggleList({
@@ -17,7 +16,6 @@ export function ToggleList({
   values: readonly string[];
   onChange: (values: string[]) => void;
 }) {
-  const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
       <Txt size="label" tone="quiet">
@@ -28,34 +26,15 @@ export function ToggleList({
           const on = values.includes(value);
           const toggle = () => onChange(on ? values.filter((one) => one !== value) : [...values, value]);
           return (
-            <Pressable
+            <Chip
               key={value}
               role="checkbox"
-              aria-checked={on}
-              aria-label={note === undefined ? name : `${name}, ${note}`}
+              label={name}
+              note={note}
+              on={on}
               onPress={toggle}
-              {...(onSpace(toggle) as object)}
-              style={{
-                minHeight: TOUCH,
-                flexGrow: 1,
-                paddingHorizontal: 12,
-                paddingVertical: 6,
-                justifyContent: 'center',
-                borderWidth: on ? 2 : 1,
-                borderRadius: 4,
-                borderColor: on ? palette.accent : palette.line,
-                backgroundColor: on ? palette.raised : 'transparent',
-              }}
-            >
-              <Txt bold={on} style={{ textAlign: 'center' }}>
-                {name}
-              </Txt>
-              {note !== undefined && (
-                <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-                  {note}
-                </Txt>
-              )}
-            </Pressable>
+              keys={onSpace(toggle)}
+            />
           );
         })}
       </View>

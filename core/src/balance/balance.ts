@@ -193,34 +193,40 @@ interface WarningFacts {
   missingFromKit: readonly MissingThing[];
 }
 
-// eslint-disable-next-line complexity -- the order of the whole calculation, told once
-function warningsFor({
-  setup,
-  gear,
-  camera,
-  usable,
-  face,
-  solution,
-  lights,
-  points,
-  missingFromKit,
-}: WarningFacts): Warning[] {
-  const warnings: Warning[] = missingFromKit.map((what) => ({ kind: 'not-in-kit', what }));
-  for (const { pointId, zone } of points.filter(({ role }) => role !== 'face'))
-    if (zone === 'clipped' || zone === 'lost') warnings.push({ kind: zone, pointId });
+/** What is wrong, in the order in which it is told: kit, points, flash, camera, then light by light. */
+const warningsFor = (facts: WarningFacts): Warning[] => [
+  ...facts.missingFromKit.map((what): Warning => ({ kind: 'not-in-kit', what })),
+  ...pointWarnings(facts),
+  ...cameraWarnings(facts),
+  ...flashWarnings(facts),
+];
+
+/** Points that the picture does not hold, and a face that leaves no room for flash. */
+function pointWarnings({ setup: { look }, points, solution, face }: WarningFacts): Warning[] {
+  const warnings: Warning[] = points.flatMap(({ pointId, zone, role }): Warning[] =>
+    role !== 'face' && (zone === 'clipped' || zone === 'lost') ? [{ kind: zone, pointId }] : [],
+  );
   if (solution !== null && solution.flashStops === null && face?.ambientStops != null)
-    warnings.push({
-      kind: 'no-flash-can-help',
-      overStops: face.ambientStops - setup.look.faceStops - setup.look.feelStops,
-    });
-  if (gear !== null) {
-    const limits = limitsInForce(gear.body, gear.lens, setup.camera);
-    const depth = depthWanted(gear.body, gear.lens, setup.camera);
-    const smallestAv = gear.lens?.smallestAv ?? gear.body.smallestAv;
-    if (depth !== null && depth.neededAv > smallestAv + 1e-6)
-      warnings.push({ kind: 'depth-missing', neededAv: depth.neededAv, smallestAv });
-    if (limits.slowestTv > limits.syncTv + 1e-9) warnings.push({ kind: 'slowest-over-sync' });
-  }
+    warnings.push({ kind: 'no-flash-can-help', overStops: face.ambientStops - look.faceStops - look.feelStops });
+  return warnings;
+}
+
+/** A depth that the lens does not reach, and a sharp shutter beyond sync. */
+function cameraWarnings({ setup, gear }: WarningFacts): Warning[] {
+  if (gear === null) return [];
+  const warnings: Warning[] = [];
+  const limits = limitsInForce(gear.body, gear.lens, setup.camera);
+  const depth = depthWanted(gear.body, gear.lens, setup.camera);
+  const smallestAv = gear.lens?.smallestAv ?? gear.body.smallestAv;
+  if (depth !== null && depth.neededAv > smallestAv + 1e-6)
+    warnings.push({ kind: 'depth-missing', neededAv: depth.neededAv, smallestAv });
+  if (limits.slowestTv > limits.syncTv + 1e-9) warnings.push({ kind: 'slowest-over-sync' });
+  return warnings;
+}
+
+/** What the shutter does to the flash: a dark band, a tail that is cut off, units without high-speed sync. */
+function flashWarnings({ setup, camera, usable, solution, lights }: WarningFacts): Warning[] {
+  const warnings: Warning[] = [];
   if (camera !== null && camera.darkBandShare > 0.005 && solution !== null)
     warnings.push({
       kind: 'dark-band',

@@ -67,13 +67,13 @@ export class Keeper {
     this.store.dispatch(documentsChanged([...changes]));
     if (this.storage === null) return;
     // nothing is called saved while it is on its way to the device's storage
-    this.store.dispatch(waitingCounted(this.store.getState().device.waiting + edits.length));
+    this.countAlso(edits.length);
     try {
       await writeEdits(this.storage, edits);
       this.store.dispatch(storageFailed(null));
     } catch {
       this.store.dispatch(storageFailed('full'));
-      await this.countWaiting();
+      this.countAlso(-edits.length);
       return;
     }
     this.channel?.postMessage(edits.map(({ id }) => id));
@@ -145,6 +145,11 @@ export class Keeper {
       if (different.length > 0) this.store.dispatch(documentsChanged(different));
       return;
     }
+  }
+
+  /** Counts changes before the storage can be asked for them. */
+  private countAlso(changes: number): void {
+    this.store.dispatch(waitingCounted(Math.max(0, this.store.getState().device.waiting + changes)));
   }
 
   private async countWaiting(): Promise<number> {
