@@ -11,7 +11,7 @@ import 'fake-indexeddb/auto';
 
 import type { DeviceCommand, DeviceEvent, DeviceView } from '@sphene/core/devices';
 import { SAMPLE_DOCUMENTS, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
-import { FakeServer, freshDevice } from './fakeServer';
+import { FakeServer, freshDevice, testWorld } from './fakeServer';
 
 // a busy machine is no failure
 configure({ asyncUtilTimeout: 20_000 });
@@ -47,6 +47,7 @@ const device = (id: string, kind: DeviceView['kind'], over: Partial<DeviceView> 
 let server: FakeServer;
 /** what the gateway was told, in order */
 let told: [device: string, command: DeviceCommand][];
+const BINS = new Array<number>(64).fill(0);
 let answer: () => { status: number; body: unknown };
 let events: { onmessage: ((event: { data: string }) => void) | null };
 let keeper: Keeper;
@@ -59,8 +60,8 @@ beforeEach(() => {
   answer = () => ({ status: 200, body: {} });
   events = { onmessage: null };
   sessionStorage.setItem('sphene-devices-page', PAGE);
-  freshDevice((url, init) => {
-    if (!url.startsWith('/api/devices')) return server.fetch(url, init);
+  freshDevice();
+  const gateway = (url: string, init: { body: string }) => {
     const command = /^\/api\/devices\/(\w+)\/command$/.exec(url);
     if (command?.[1] !== undefined) told.push([command[1], JSON.parse(init.body) as DeviceCommand]);
     const { status, body } = answer();
@@ -70,8 +71,9 @@ beforeEach(() => {
       json: () => Promise.resolve(body),
       blob: () => Promise.resolve(new Blob([])),
     } as Response);
-  });
+  };
   Object.assign(globalThis, {
+    fetch: gateway,
     EventSource: function fakeEventSource() {
       return events;
     },
@@ -81,7 +83,7 @@ afterEach(() => keeper.stop());
 
 async function open(...list: DeviceView[]) {
   const store = makeStore();
-  keeper = new Keeper(store);
+  keeper = new Keeper(store, testWorld(server));
   await keeper.start();
   const actions = new Actions(store, keeper);
   const devices = new Devices(store, actions);
@@ -238,7 +240,9 @@ describe('a camera', () => {
         tv: 7,
         sv: 0,
         settingsFrom: 'exif',
-      } as never,
+        histogram: { red: BINS, green: BINS, blue: BINS },
+        clipped: { highlights: [0, 0, 0], shadows: [0, 0, 0] },
+      },
     });
     happens(picture);
     await waitFor(() => expect(frames()).toHaveLength(before + 1));

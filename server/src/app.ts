@@ -11,27 +11,47 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 
 import { clientFiles } from './clientFiles';
+import { Streams } from './accounts/streams';
 import type { Config } from './config';
+import type { Reserve } from './db/reserve';
 import { type DeviceGateway } from './devices/gateway';
 import type { AppEnv } from './environment';
 import { deviceRoutes } from './routes/devices';
+import { pictureRoutes } from './routes/pictures';
 import { sessionRoutes } from './routes/session';
 import { syncRoutes } from './routes/sync';
+import type { Changes } from './sync/changes';
 
 export interface AppParts {
   config: Config;
   dataSource: DataSource;
   log: Logger;
   devices: DeviceGateway;
+  changes: Changes;
+  reserve: Reserve;
   /** true once the server is stopping, so that health checks send no one here any more */
   isClosing: () => boolean;
 }
 
-const MAX_BODY_BYTES = 4 * 1024 * 1024;
+const MAX_BODY_BYTES = 2 * 1024 * 1024;
+
+/** The name that a request was sent to, without its port. */
+const hostOf = (header: string): string => header.toLowerCase().replace(/:\d+$/, '');
+
+/** All connections to the database were in use for too long. */
+const isBusy = (error: Error): boolean => /timeout exceeded when trying to connect/.test(error.message);
 
 /** The whole HTTP application, without a socket: tests call it as it is. */
-export function createApp({ config, dataSource, log, devices, isClosing }: AppParts) {
+export function createApp({ config, dataSource, log, devices, changes, reserve, isClosing }: AppParts) {
   const app = new Hono<AppEnv>();
+  const streams = new Streams();
+  // a page of another name that points here by its DNS is none of ours
+  app.use(async (context, next) => {
+    const host = hostOf(context.req.header('host') ?? new URL(context.req.url).host);
+    if (!config.HOSTS.includes(host))
+      return context.json({ error: `This server does not answer for ${host}. Set HOSTS to the names it has.` }, 421);
+    await next();
+  });
   app.use(requestId());
   app.use(async (context, next) => {
     const started = performance.now();
@@ -78,16 +98,13 @@ export function createApp({ config, dataSource, log, devices, isClosing }: AppPa
   );
   api.get('/health', async (context) => {
     if (isClosing()) return context.json({ ok: false, reason: 'closing' }, 503);
-    try {
-      await dataSource.query('select 1');
-      return context.json({ ok: true });
-    } catch {
-      return context.json({ ok: false, reason: 'database' }, 503);
-    }
+    const well = await reserve.isWell();
+    return well ? context.json({ ok: true }) : context.json({ ok: false, reason: 'database' }, 503);
   });
   api.route('/session', sessionRoutes());
-  api.route('/sync', syncRoutes());
-  api.route('/devices', deviceRoutes(devices));
+  api.route('/sync', syncRoutes(changes, streams));
+  api.route('/pictures', pictureRoutes());
+  api.route('/devices', deviceRoutes(devices, streams));
   api.all('*', (context) => context.json({ error: 'There is nothing at this address.' }, 404));
   app.route('/api', api);
 
@@ -100,6 +117,10 @@ export function createApp({ config, dataSource, log, devices, isClosing }: AppPa
           error.status,
         )
       );
+    if (isBusy(error)) {
+      context.header('Retry-After', '2');
+      return context.json({ error: 'The server has much to do. Nothing was lost; it is tried again.' }, 503);
+    }
     log.error({ err: error, requestId: context.get('requestId') }, 'unhandled');
     return context.json(
       {

@@ -24,6 +24,16 @@ const environmentSchema = z.object({
         }),
       ),
     ),
+  HOSTS: z
+    .string()
+    .default('127.0.0.1,localhost,[::1]')
+    .transform((list) =>
+      list
+        .split(',')
+        .map((host) => host.trim().toLowerCase())
+        .filter(Boolean),
+    )
+    .pipe(z.array(z.string()).min(1, 'name the hosts that this server answers for, such as sphene.example')),
   COOKIE_SECURE: z.stringbool().default(false),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
 });

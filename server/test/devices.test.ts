@@ -11,7 +11,8 @@ import { DeviceGateway } from '../src/devices/gateway';
 import { deviceReader, socketDriver } from '../src/devices/socketDriver';
 import { openSession, post, testServer } from './testServer';
 
-const PAGE = '019c9c00-0000-7000-8000-00000000aaaa';
+const ACCOUNT = 'a';
+const PAGE = { accountId: ACCOUNT, clientId: '019c9c00-0000-7000-8000-00000000aaaa' };
 const READING: DeviceMessage = {
   type: 'reading',
   mode: 'ambient',
@@ -64,7 +65,7 @@ describe('the gateway', () => {
     });
     events = [];
     gateway.listen(PAGE, (event) => events.push(deviceEventSchema.parse(event)));
-    expect(await gateway.list()).toEqual([expect.objectContaining({ id: 'odd-meter', connectedBy: null })]);
+    expect(await gateway.list(ACCOUNT)).toEqual([expect.objectContaining({ id: 'odd-meter', connectedBy: null })]);
     await gateway.connect('odd-meter', PAGE);
   });
   afterEach(() => {
@@ -74,12 +75,43 @@ describe('the gateway', () => {
 
   it('passes readings on to the page that connected the device, and to no other', async () => {
     const others: DeviceEvent[] = [];
-    gateway.listen('other', (event) => others.push(event));
+    gateway.listen({ ...PAGE, clientId: 'other' }, (event) => others.push(event));
     (await odd.socket()).send(JSON.stringify(READING));
     expect(await until('reading')).toEqual([
       { type: 'reading', deviceId: 'odd-meter', name: 'Odd meter', simulated: true, reading: READING },
     ]);
     expect(others.map(({ type }) => type)).not.toContain('reading');
+  });
+
+  it('belongs to the account that connected it: another sees nothing of it, hears nothing and touches nothing', async () => {
+    const theirs: DeviceEvent[] = [];
+    gateway.listen({ accountId: 'b', clientId: PAGE.clientId }, (event) => theirs.push(event));
+    (await odd.socket()).send(JSON.stringify(READING));
+    await until('reading');
+    expect(theirs).toEqual([{ type: 'devices', devices: [] }]);
+    expect(await gateway.list('b')).toEqual([]);
+    expect(() => gateway.command('odd-meter', 'b', { type: 'press' })).toThrow(/not connected/);
+    await expect(gateway.connect('odd-meter', { accountId: 'b', clientId: 'x' })).rejects.toThrow(/Look for devices/);
+    gateway.disconnect('odd-meter', 'b');
+    expect((await gateway.list(ACCOUNT))[0]).toMatchObject({ connectedBy: PAGE.clientId });
+  });
+
+  it('reads no more of who a device is than that takes, and waits no longer', async () => {
+    const endless = createServer((_request, response) => {
+      response.writeHead(200, { 'content-type': 'application/json' });
+      const talking = setInterval(() => response.write('x'.repeat(1000)), 1);
+      response.on('close', () => clearInterval(talking));
+    }).listen(0, '127.0.0.1');
+    await once(endless, 'listening');
+    const { port } = endless.address() as AddressInfo;
+    const other = new DeviceGateway([`http://127.0.0.1:${port}`], {
+      meter: socketDriver('meter'),
+      camera: socketDriver('camera'),
+      radio: socketDriver('radio'),
+    });
+    expect(await other.list(ACCOUNT)).toEqual([]);
+    endless.closeAllConnections();
+    endless.close();
   });
 
   it('survives rubbish with a message and goes on', async () => {
@@ -99,15 +131,15 @@ describe('the gateway', () => {
     for (let i = 0; i < 100; i += 1) socket.send(JSON.stringify(READING));
     const [trouble] = await until('trouble');
     expect(trouble).toMatchObject({ text: expect.stringContaining('far more than a hand can press') });
-    expect((await gateway.list())[0]).toMatchObject({ connectedBy: null });
+    expect((await gateway.list(ACCOUNT))[0]).toMatchObject({ connectedBy: null });
     expect(events.filter(({ type }) => type === 'reading').length).toBeLessThanOrEqual(40);
   });
 
   it('says that a device went away in the middle of a press, and refuses to press it again', async () => {
-    gateway.command('odd-meter', { type: 'press' });
+    gateway.command('odd-meter', ACCOUNT, { type: 'press' });
     (await odd.socket()).terminate();
     expect((await until('trouble'))[0]).toMatchObject({ text: expect.stringContaining('It went away') });
-    expect(() => gateway.command('odd-meter', { type: 'press' })).toThrow(/not connected/);
+    expect(() => gateway.command('odd-meter', ACCOUNT, { type: 'press' })).toThrow(/not connected/);
     await expect(gateway.connect('nobody', PAGE)).rejects.toThrow(/Look for devices again/);
   });
 });

@@ -1,10 +1,31 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 
-import { documentSchema, type Frame, MAX_MUTATIONS, type Spot } from '@sphene/core/documents';
+import {
+  documentSchema,
+  type Frame,
+  type Mutation,
+  PROTOCOL,
+  type Spot,
+  type SyncResponse,
+} from '@sphene/core/documents';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 import { Metering1780000100000 } from '../src/db/migrations/1780000100000-metering';
 import { seedSample } from '../src/sync/sample';
-import { key, openSession, otherAccount, put, sync, type TestServer, testServer } from './testServer';
+import { tidy } from '../src/sync/tidy';
+import {
+  AT,
+  DEVICE,
+  identityOf,
+  key,
+  openSession,
+  otherAccount,
+  post,
+  put,
+  requestOf,
+  sync,
+  type TestServer,
+  testServer,
+} from './testServer';
 
 let server: TestServer;
 let cookie: string;
@@ -15,6 +36,8 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 let number = 5000;
+/** past every change: nothing is pulled */
+const MOST = Number.MAX_SAFE_INTEGER;
 const spot = (title = 'Spot', id = sampleId((number += 1))): Spot => ({
   type: 'spot',
   version: 1,
@@ -24,8 +47,14 @@ const spot = (title = 'Spot', id = sampleId((number += 1))): Spot => ({
 });
 const reading = SAMPLE_HALL.readings[0];
 if (reading === undefined) throw new Error('the sample has no reading');
-const statuses = ({ results }: { results: { status: string; version: number }[] }) =>
-  results.map(({ status, version }) => [status, version]);
+/** What became of each, with its version where there is one. */
+const statuses = ({ results }: SyncResponse) =>
+  results.map((result) => [
+    result.status,
+    result.status === 'applied' ? result.version : result.status === 'conflict' ? result.current?.version : undefined,
+  ]);
+const remove = (id: string, baseVersion: number): Mutation => ({ op: 'delete', key: key(), id, baseVersion, at: AT });
+const STORED = { deletedAt: null, by: DEVICE, at: AT, seq: expect.any(Number) };
 
 describe('sync', () => {
   it('keeps what is pushed and gives it to whoever pulls from before', async () => {
@@ -33,7 +62,7 @@ describe('sync', () => {
     const pushed = await sync(server, cookie, { mutations: [put(one)] });
     expect(statuses(pushed)).toEqual([['applied', 1]]);
     const pulled = await sync(server, await openSession(server));
-    expect(pulled.changes).toContainEqual({ id: one.id, version: 1, seq: expect.any(Number), document: one });
+    expect(pulled.changes).toContainEqual({ id: one.id, version: 1, document: one, ...STORED });
     expect((await sync(server, cookie, { cursor: pulled.cursor })).changes).toEqual([]);
   });
 
@@ -64,11 +93,19 @@ describe('sync', () => {
     const gone = spot('Gone');
     await sync(server, cookie, { mutations: [put(gone)] });
     const deleted = await sync(server, cookie, {
-      mutations: [{ op: 'delete', key: key(), id: gone.id, baseVersion: 1 }],
+      mutations: [remove(gone.id, 1)],
     });
-    expect(deleted.changes.find(({ id }) => id === gone.id)).toMatchObject({ version: 2, document: null });
+    expect(deleted.changes.find(({ id }) => id === gone.id)).toMatchObject({
+      version: 2,
+      document: gone,
+      deletedAt: expect.any(String),
+    });
     const back = await sync(server, cookie, { mutations: [put(gone, 2)] });
-    expect(back.changes.find(({ id }) => id === gone.id)).toMatchObject({ version: 3, document: gone });
+    expect(back.changes.find(({ id }) => id === gone.id)).toMatchObject({
+      version: 3,
+      document: gone,
+      deletedAt: null,
+    });
   });
 
   it('facts are added, struck out and restored, and never edited or deleted', async () => {
@@ -77,19 +114,14 @@ describe('sync', () => {
     expect(
       statuses(
         await sync(server, cookie, {
-          mutations: [
-            put(struck),
-            put(reading),
-            put({ ...reading, av: 9 }),
-            { op: 'delete', key: key(), id: reading.id, baseVersion: 3 },
-          ],
+          mutations: [put(struck), put(reading), put({ ...reading, av: 9 }), remove(reading.id, 3)],
         }),
       ),
     ).toEqual([
       ['applied', 2],
       ['applied', 3],
-      ['rejected', 3],
-      ['rejected', 3],
+      ['refused', undefined],
+      ['refused', undefined],
     ]);
     await expect(
       server.dataSource.query(`update documents set body = body || '{"av": 9}' where id = $1`, [reading.id]),
@@ -98,14 +130,14 @@ describe('sync', () => {
 
   it('pages long histories', async () => {
     const before = (await sync(server, cookie)).cursor;
-    for (let sent = 0; sent < 600; sent += MAX_MUTATIONS)
+    for (let sent = 0; sent < 1100; sent += 100)
       await sync(server, cookie, {
         cursor: before,
-        mutations: Array.from({ length: MAX_MUTATIONS }, () => put(spot())),
+        mutations: Array.from({ length: 100 }, () => put(spot())),
       });
     const first = await sync(server, cookie, { cursor: before });
     const second = await sync(server, cookie, { cursor: first.cursor });
-    expect([first.changes.length, first.more, second.changes.length, second.more]).toEqual([500, true, 100, false]);
+    expect([first.changes.length, first.more, second.changes.length, second.more]).toEqual([1000, true, 100, false]);
   });
 
   it('a reader that follows the cursor misses nothing while six devices write', async () => {
@@ -154,25 +186,133 @@ describe('sync', () => {
     expect(row?.title).toBe('Mine');
   });
 
+  it('one change that cannot be taken stops none of the others', async () => {
+    const good = [spot('Before'), spot('After')];
+    const bad: [unknown, RegExp][] = [
+      [{ ...put(spot()), document: { ...spot(), title: 'A\u0000B' } }, /text-broken/],
+      [{ ...put(spot()), document: { ...spot(), title: 'half \ud83d' } }, /text-broken/],
+      [put({ ...reading, id: sampleId((number += 1)), text: 'x'.repeat(73) }), /too_big/],
+      [{ op: 'put', key: key(), document: { type: 'ufo' } }, /invalid_union|invalid_type/],
+      [{ op: 'dance', key: key() }, /op/],
+    ];
+    const { results } = await sync(server, cookie, {
+      mutations: [put(good[0] as Spot), ...bad.map(([one]) => one), put(good[1] as Spot)],
+    });
+    const refused = results.filter(({ status }) => status === 'refused');
+    expect(results.filter(({ status }) => status === 'applied')).toHaveLength(2);
+    expect(refused).toHaveLength(bad.length);
+    for (const [index, [, why]] of bad.entries()) expect(JSON.stringify(refused[index])).toMatch(why);
+  });
+
+  it('what the database itself cannot keep is refused alone, in a savepoint', async () => {
+    await server.dataSource.query(
+      "alter table documents add constraint no_ghosts check (body ->> 'title' is distinct from 'Ghost')",
+    );
+    const { results } = await sync(server, cookie, { mutations: [put(spot()), put(spot('Ghost')), put(spot())] });
+    await server.dataSource.query('alter table documents drop constraint no_ghosts');
+    expect(results.map(({ status }) => status)).toEqual(['applied', 'refused', 'applied']);
+    expect(results[1]).toMatchObject({ reason: { kind: 'not-storable' } });
+  });
+
+  it('ids have one case, whatever they come in', async () => {
+    const one = spot('Upper');
+    const { results } = await sync(server, cookie, {
+      mutations: [{ ...put(one), key: key().toUpperCase(), document: { ...one, id: one.id.toUpperCase() } }],
+    });
+    expect(results).toEqual([
+      { status: 'applied', id: one.id, key: expect.stringMatching(/^[0-9a-f-]+$/), version: 1 },
+    ]);
+  });
+
+  it('a session of another account, another database and another history are told apart, and nothing is done', async () => {
+    const { account, lineage } = await identityOf(server, cookie);
+    const mine = { mutations: [put(spot())] };
+    const { head } = await sync(server, cookie, { cursor: MOST });
+    const answerTo = async (over: object) => {
+      const response = await post(server, '/api/sync', cookie, await requestOf(server, cookie, { ...mine, ...over }));
+      return [response.status, ((await response.json()) as { code?: string }).code];
+    };
+    expect(await answerTo({ account: sampleId(1) })).toEqual([409, 'other-account']);
+    expect(await answerTo({ lineage: sampleId(1) })).toEqual([409, 'other-history']);
+    expect(await answerTo({ seen: { ...head, mark: sampleId(1) } })).toEqual([409, 'other-history']);
+    expect(await answerTo({ protocol: PROTOCOL - 1 })).toEqual([426, 'protocol']);
+    expect(await answerTo({ account: account.id, lineage, seen: head })).toEqual([200, undefined]);
+    const next = await sync(server, cookie, { cursor: MOST });
+    expect(next.head.mark).not.toBe(head.mark);
+    const common = await post(server, '/api/sync/common', cookie, {
+      marks: [head, { seq: next.head.seq + 9, mark: sampleId(3) }],
+    });
+    expect(await common.json()).toEqual({ common: head.seq });
+  });
+
+  it('what is put into something that was deleted unseen brings it back; who has seen it deleted does not', async () => {
+    const holder = { ...SAMPLE_HALL.shoot, id: sampleId((number += 1)) };
+    const place = { ...spot('Inside'), shootId: holder.id };
+    const { cursor } = await sync(server, cookie, { mutations: [put(holder), put(place)] });
+    const gone = await sync(server, cookie, { cursor, mutations: [remove(holder.id, 1)] });
+    expect(statuses(gone)).toEqual([['applied', 2]]);
+    const late = await sync(server, cookie, { cursor: gone.cursor, mutations: [put({ ...place, title: 'Seen' }, 1)] });
+    expect(late.changes.map(({ id }) => id)).toEqual([place.id]);
+    const unseen = await sync(server, cookie, { cursor, mutations: [put({ ...spot(), shootId: holder.id })] });
+    expect(unseen.changes.find(({ id }) => id === holder.id)).toMatchObject({ version: 3, deletedAt: null });
+  });
+
+  it('a fact brings its setup, spot and shoot back; and what others worked in is not deleted unseen', async () => {
+    const holder = { ...SAMPLE_HALL.shoot, id: sampleId((number += 1)) };
+    const place = { ...spot('Inside'), shootId: holder.id };
+    const its = { ...SAMPLE_HALL.setup, id: sampleId((number += 1)), shootId: holder.id, spotId: place.id };
+    const { cursor } = await sync(server, cookie, { mutations: [put(holder), put(place), put(its)] });
+    await sync(server, cookie, { cursor, mutations: [remove(holder.id, 1)] });
+    const other = { id: sampleId(7001), name: 'Laptop' };
+    const fact = { ...reading, id: sampleId((number += 1)), setupId: its.id };
+    const worked = await sync(server, cookie, { device: other, cursor, mutations: [put(fact)] });
+    expect(worked.changes.find(({ id }) => id === holder.id)).toMatchObject({ deletedAt: null, by: other });
+    const again = await sync(server, cookie, { cursor, mutations: [remove(holder.id, 3)] });
+    expect(again.results).toEqual([expect.objectContaining({ status: 'conflict' })]);
+    const seen = await sync(server, cookie, { cursor: again.cursor, mutations: [remove(holder.id, 3)] });
+    expect(statuses(seen)).toEqual([['applied', 4]]);
+  });
+
+  it('asking without a change waits for nobody who writes', async () => {
+    const runner = server.dataSource.createQueryRunner();
+    await runner.startTransaction();
+    await runner.query("select from accounts where name = 'demo' for update");
+    expect((await sync(server, cookie, { cursor: MOST })).changes).toEqual([]);
+    await runner.rollbackTransaction();
+    await runner.release();
+  });
+
+  it('tells followers of an account that it has changed, and ends with the session', async () => {
+    const response = await server.app.request('/api/sync/events', { headers: { cookie } });
+    const reader = (response.body as ReadableStream<Uint8Array>).pipeThrough(new TextDecoderStream()).getReader();
+    expect((await reader.read()).value).toContain('alive');
+    await sync(server, cookie, { mutations: [put(spot())] });
+    expect((await reader.read()).value).toContain('changed');
+    await reader.cancel();
+  });
+
   it('seeds the sample once and leaves alone what was deleted since', async () => {
     const fresh = await testServer();
     await seedSample(fresh.dataSource);
     const session = await openSession(fresh);
     expect((await sync(fresh, session)).changes.map(({ document }) => document)).toEqual(SAMPLE_DOCUMENTS);
-    await sync(fresh, session, { mutations: [{ op: 'delete', key: key(), id: SAMPLE_HALL.shoot.id, baseVersion: 1 }] });
+    await sync(fresh, session, { cursor: MOST, mutations: [remove(SAMPLE_HALL.shoot.id, 1)] });
     await seedSample(fresh.dataSource);
-    expect((await sync(fresh, session)).changes.find(({ id }) => id === SAMPLE_HALL.shoot.id)?.document).toBeNull();
+    expect(
+      (await sync(fresh, session)).changes.find(({ id }) => id === SAMPLE_HALL.shoot.id)?.deletedAt,
+    ).not.toBeNull();
     await fresh.close();
   });
 });
 
 describe('large and old documents', () => {
   const bins = new Array<number>(64).fill(1);
-  const frame = (letters: number): Frame => ({
+  const HOLDER = sampleId((number += 1));
+  const frame = (): Frame => ({
     type: 'frame',
-    version: 1,
+    version: 2,
     id: sampleId((number += 1)),
-    setupId: SAMPLE_HALL.setup.id,
+    setupId: HOLDER,
     at: '2026-02-27T15:00:00Z',
     name: 'F',
     takenAt: null,
@@ -182,27 +322,59 @@ describe('large and old documents', () => {
     settingsFrom: 'exif',
     widthPx: 9,
     heightPx: 6,
-    image: `data:image/jpeg;base64,${'A'.repeat(letters)}`,
     histogram: { red: bins, green: bins, blue: bins },
     clipped: { highlights: [0, 0, 0], shadows: [0, 0, 0] },
     struckAt: null,
   });
 
-  it('frames come in pages that stay small, each frame once', async () => {
-    const frames = Array.from({ length: 16 }, () => frame(380_000));
-    let start = 0;
-    for (let more = true; more;) ({ cursor: start, more } = await sync(server, cookie, { cursor: start }));
-    for (const one of frames) await sync(server, cookie, { cursor: start, mutations: [put(one)] });
-    const got: string[] = [];
-    let pages = 0;
-    for (let cursor = start, more = true; more; pages += 1) {
-      const page = await sync(server, cookie, { cursor });
-      expect(JSON.stringify(page).length).toBeLessThan(4_000_000);
-      got.push(...page.changes.map(({ id }) => id));
-      ({ cursor, more } = page);
-    }
-    expect(got).toEqual(frames.map(({ id }) => id));
-    expect(pages).toBeGreaterThan(1);
+  it('a picture arrives in parts, goes on where it stopped, and is its account’s alone', async () => {
+    await sync(server, cookie, { mutations: [put({ ...SAMPLE_HALL.setup, id: HOLDER })] });
+    const one = frame();
+    await sync(server, cookie, { mutations: [put(one)] });
+    const bytes = Uint8Array.from({ length: 1000 }, (_, index) => index % 251);
+    const send = async (from: number, to: number, id = one.id) => {
+      const response = await server.app.request(`/api/pictures/${id}?from=${from}&size=1000`, {
+        method: 'PUT',
+        headers: { cookie, 'content-type': 'application/octet-stream' },
+        body: bytes.slice(from, to),
+      });
+      return response.status === 200 ? ((await response.json()) as { have: number }).have : response.status;
+    };
+    const read = (as: string) => server.app.request(`/api/pictures/${one.id}`, { headers: { cookie: as } });
+    expect(await send(0, 400)).toBe(400);
+    expect((await read(cookie)).status).toBe(404);
+    // the answer was lost: the same part again, and one that does not fit
+    expect(await send(0, 400)).toBe(400);
+    expect(await send(600, 1000)).toBe(400);
+    expect(await send(400, 1000)).toBe(1000);
+    expect(new Uint8Array(await (await read(cookie)).arrayBuffer())).toEqual(bytes);
+    expect((await read(await otherAccount(server))).status).toBe(404);
+    expect(await send(0, 10, sampleId(99_999))).toBe(404);
+  });
+
+  it('pictures are erased for good when what they are in cannot be brought back any more; the facts stay', async () => {
+    const holder = sampleId((number += 1));
+    const its = { ...frame(), setupId: holder };
+    await sync(server, cookie, { mutations: [put({ ...SAMPLE_HALL.setup, id: holder }), put(its)] });
+    await server.dataSource.query(
+      "insert into pictures (account_id, frame_id, size, bytes) select id, $1, 1, '\\x41' from accounts where name = 'demo'",
+      [its.id],
+    );
+    const pictures = async () =>
+      (await server.dataSource.query<unknown[]>('select from pictures where frame_id = $1', [its.id])).length;
+    const { cursor } = await sync(server, cookie, { cursor: MOST });
+    await sync(server, cookie, { cursor, mutations: [remove(holder, 1)] });
+    await tidy(server.dataSource);
+    expect(await pictures()).toBe(1);
+    await server.dataSource.query("update documents set deleted_at = now() - interval '31 days' where id = $1", [
+      holder,
+    ]);
+    await tidy(server.dataSource);
+    expect(await pictures()).toBe(0);
+    const { changes } = await sync(server, cookie, { cursor });
+    expect(changes).toEqual([expect.objectContaining({ id: holder, document: null })]);
+    const rows = await server.dataSource.query<unknown[]>('select from documents where id = $1', [its.id]);
+    expect(rows).toHaveLength(1);
   });
 
   it('documents of an earlier version are brought up to date where they lie, facts too', async () => {

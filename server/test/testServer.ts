@@ -7,14 +7,19 @@ import {
   type Document,
   type Mutation,
   type SyncRequest,
+  type By,
+  type Identity,
+  PROTOCOL,
   type SyncResponse,
   syncResponseSchema,
 } from '@sphene/core/documents';
 import { createApp } from '../src/app';
 import { loadConfig } from '../src/config';
 import { createDataSource, migrate } from '../src/db/dataSource';
+import { Reserve } from '../src/db/reserve';
 import { type DeviceGateway } from '../src/devices/gateway';
 import { createGateway } from '../src/devices/index';
+import { Changes } from '../src/sync/changes';
 
 export interface TestServer {
   app: ReturnType<typeof createApp>;
@@ -43,9 +48,13 @@ export async function testServer(environment: Record<string, string> = {}): Prom
   await migrate(dataSource);
   const config = loadConfig({ NODE_ENV: 'test', DATABASE_URL: url.href, ...environment });
   const devices = createGateway(config.DEVICES);
-  const app = createApp({ config, dataSource, log, devices, isClosing: () => false });
+  const changes = new Changes(url.href, log);
+  await changes.start();
+  const reserve = new Reserve(url.href);
+  const app = createApp({ config, dataSource, log, devices, changes, reserve, isClosing: () => false });
   const close = async () => {
     devices.close();
+    await Promise.all([changes.close(), reserve.close()]);
     await dataSource.destroy();
     await asAdmin(`drop database ${name} with (force)`);
   };
@@ -61,7 +70,9 @@ export async function openSession({ app }: TestServer): Promise<string> {
 /** A second account with a session, which the product does not offer yet. */
 export async function otherAccount({ app, dataSource }: TestServer): Promise<string> {
   const cookie = await openSession({ app, dataSource } as TestServer);
-  const [row] = await dataSource.query<{ id: string }[]>("insert into accounts (name) values ('other') returning id");
+  const [row] = await dataSource.query<{ id: string }[]>('insert into accounts (name) values ($1) returning id', [
+    `other ${randomBytes(4).toString('hex')}`,
+  ]);
   await dataSource.query(
     'update sessions set account_id = $1 where created_at = (select max(created_at) from sessions)',
     [row?.id],
@@ -76,13 +87,35 @@ export const post = ({ app }: TestServer, path: string, cookie: string, body: un
     body: typeof body === 'string' ? body : JSON.stringify(body),
   });
 
+/** The device that tests speak as, unless they say otherwise. */
+export const DEVICE: By = { id: '019c9c00-0000-7000-9000-0000000000d1', name: 'Phone' };
+
+/** Whose session it is. */
+export async function identityOf(server: TestServer, cookie: string): Promise<Identity> {
+  const known = identities.get(cookie);
+  if (known !== undefined) return known;
+  const response = await post(server, '/api/session', cookie, {});
+  const { account, lineage } = (await response.json()) as Identity;
+  identities.set(cookie, { account, lineage });
+  return { account, lineage };
+}
+/** Asked once a session: starting sessions is limited. */
+const identities = new Map<string, Identity>();
+
+/** A request as this session's device makes it. */
+export async function requestOf(server: TestServer, cookie: string, request: object = {}): Promise<object> {
+  const { account, lineage } = await identityOf(server, cookie);
+  const usual = { protocol: PROTOCOL, account: account.id, lineage, device: DEVICE, seen: null };
+  return { ...usual, cursor: 0, mutations: [], ...request };
+}
+
 /** One sync; fails the test unless the server answers as the protocol says. */
 export async function sync(
   server: TestServer,
   cookie: string,
-  request: Partial<SyncRequest> = {},
+  request: Partial<Omit<SyncRequest, 'mutations'>> & { mutations?: unknown[] } = {},
 ): Promise<SyncResponse> {
-  const response = await post(server, '/api/sync', cookie, { cursor: 0, mutations: [], ...request });
+  const response = await post(server, '/api/sync', cookie, await requestOf(server, cookie, request));
   if (response.status !== 200) throw new Error(`${response.status} ${await response.text()}`);
   return syncResponseSchema.parse(await response.json());
 }
@@ -91,9 +124,13 @@ let next = 0;
 /** A mutation's key, different each time. */
 export const key = (): string => `019c9c00-0000-7000-9000-${(next += 1).toString(16).padStart(12, '0')}`;
 
+/** When tests say that something was done. */
+export const AT = '2026-02-27T12:00:00.000Z';
+
 export const put = (document: Document, baseVersion = 0): Mutation => ({
   op: 'put',
   key: key(),
+  at: AT,
   baseVersion,
   document,
 });

@@ -5,15 +5,22 @@ import type { RootState } from '@/store/store';
 import { kitInUse, type SetupFile } from '@sphene/core/formats';
 import { selectKit } from './selectSolution';
 
-/** One setup with all that its solution needs, for a file; null where it is not there any more. */
-export function exportSetup(state: RootState, setupId: string): SetupFile | null {
+/**
+ * One setup with all that its solution needs, for a file; null where it is not there any more.
+ * @param imageOf the picture of a frame; null where it is not to be had
+ */
+export async function exportSetup(
+  state: RootState,
+  setupId: string,
+  imageOf: (frameId: string) => Promise<string | null>,
+): Promise<SetupFile | null> {
   const setup = selectDocument(state, 'setup', setupId);
   const spot = setup && selectDocument(state, 'spot', setup.spotId);
   const shoot = setup && selectDocument(state, 'shoot', setup.shootId);
   if (setup === undefined || spot === undefined || shoot === undefined) return null;
   return {
     format: 'sphene-setup',
-    version: 4,
+    version: 5,
     exportedAt: timestamp(),
     shoot,
     spot,
@@ -21,7 +28,9 @@ export function exportSetup(state: RootState, setupId: string): SetupFile | null
     kit: kitInUse(setup, selectKit(state)),
     readings: [...selectReadings(state, setupId)],
     sceneChanges: [...selectSceneChanges(state, setupId)],
-    frames: [...selectFrames(state, setupId)],
+    frames: await Promise.all(
+      selectFrames(state, setupId).map(async (frame) => ({ ...frame, image: await imageOf(frame.id) })),
+    ),
     changes: [...selectChanges(state, setupId)],
   };
 }

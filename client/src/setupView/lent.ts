@@ -1,5 +1,10 @@
 import { words } from '@/language/words';
+import type { SaidConflict } from '@/shell/work';
 import { selectSetup } from '@/store/selectors';
+import { sunStand } from '@sphene/core/ambient';
+import { askedSetting, type Conflict, type Refusal, sameValue, valueAt, withValueAt } from '@sphene/core/documents';
+import type { SchemaFault } from '@sphene/core/gear';
+import { settingAt, type Setup } from '@sphene/core/setup';
 import { readSetupFile, type SetupFile } from '@sphene/core/formats';
 import { failure, type Outcome } from '@sphene/core/photometry';
 import type { RootState } from '@/store/store';
@@ -12,6 +17,32 @@ export function nextText(state: RootState, setupId: string): string | undefined 
   const advice = selectAdvice(state, setupId);
   if (setup === undefined || advice === undefined) return undefined;
   return words.nextAction(advice.nextAction, { setup, kit: selectKit(state) }).text;
+}
+
+/** What a schema refuses, and what would be right. */
+export const sayFault = (fault: SchemaFault): string => words.schemaFault(fault);
+
+/** What the server did not take, and why. */
+export const sayRefusal = (refusal: Refusal): string => words.refusal(refusal);
+
+/** What two devices said of one field: of a setup in the words of its log, of anything else by its field and value. */
+export function sayConflict(state: RootState, conflict: Conflict): SaidConflict {
+  const document = state.documents.byId[conflict.documentId];
+  const now = document === undefined ? undefined : (valueAt(document, conflict.path) ?? null);
+  const claims = conflict.claims.map(({ value }, claim) => {
+    const inForce = sameValue(value, now);
+    const asked = document?.type === 'setup' ? askedSetting(document, conflict, claim) : null;
+    if (document?.type !== 'setup' || asked === null)
+      return { text: `${words.field(conflict.path)}: ${words.fieldValue(value)}`, inForce };
+    const before = withValueAt(document, conflict.path, conflict.base) as Setup;
+    const from = settingAt(before, asked.path) ?? null;
+    const settings = [{ path: asked.path, from, to: asked.value }];
+    const context = { setup: document, kit: selectKit(state) };
+    return { text: words.change({ settings }, context, (sun) => sunStand({ sun })), inForce };
+  });
+  const of =
+    document === undefined ? '' : 'title' in document ? document.title : 'name' in document ? document.name : '';
+  return { of, claims };
 }
 
 /** A setup file read, for a screen that has no words of its own for what may be wrong with it. */

@@ -8,6 +8,14 @@ import type { IconName } from '../ui/iconPaths';
 import { usePalette } from '../ui/theme';
 import { useWide } from '../ui/useWide';
 
+/** Where the server can be reached, and all the same takes nothing. */
+const TROUBLES = {
+  trouble: texts.theServerHasTrouble,
+  'older-server': texts.theServerIsOlder,
+  'newer-server': texts.theServerIsNewer,
+};
+type Trouble = keyof typeof TROUBLES;
+
 /** Whether everything is kept on the server, or what waits on this device. Never in the way. */
 export function SyncNote() {
   const palette = usePalette();
@@ -21,12 +29,12 @@ export function SyncNote() {
           waiting === 0 ? texts.offline : kept,
           texts.theServerIsOutOf + `${waiting === 0 ? texts.everythingIsKept : texts.changesWaitOnThisDevice(waiting)}`,
         ]
-      : sync === 'refused'
-        ? ['alert-outline', waiting === 0 ? texts.notSynced : kept, texts.theServerDidNotTake]
+      : sync in TROUBLES
+        ? ['alert-outline', waiting === 0 ? texts.notSynced : kept, TROUBLES[sync as Trouble]]
         : waiting > 0 || sync === 'syncing' || sync === 'starting'
           ? ['cloud-sync-outline', texts.saving, texts.saving]
           : ['cloud-check-outline', texts.saved, texts.everythingIsSaved];
-  const trouble = sync === 'offline' || sync === 'refused';
+  const trouble = sync === 'offline' || sync in TROUBLES;
   return (
     <View
       role="status"

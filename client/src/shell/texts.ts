@@ -17,8 +17,12 @@ export const texts = catalogue({
   saved: 'Saved',
   saving: 'Saving',
   sphene: (title: string) => `${title} · Sphene`,
-  theServerDidNotTake:
-    'The server did not take the last changes. They are kept on this device; export the setup to be safe.',
+  theServerHasTrouble:
+    'The server answers, and not as it should. Changes are kept on this device and sent again in a while.',
+  theServerIsNewer:
+    'The server speaks a newer version than this page. Everything is kept on this device; open the page anew to send it.',
+  theServerIsOlder:
+    'The server is older than this application. Everything is kept on this device until the server is brought up to date.',
   theServerIsOutOf: 'The server is out of reach. ',
   thereIsNothingAtThis:
     'There is nothing at this address on this account. It may have been deleted, or not have arrived on this device yet.',

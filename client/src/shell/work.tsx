@@ -1,13 +1,28 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 
 import { type RootState, useAppSelector } from '@/store/store';
+import type { Conflict, Refusal } from '@sphene/core/documents';
 import type { SetupFile } from '@sphene/core/formats';
+import type { SchemaFault } from '@sphene/core/gear';
 import type { Outcome } from '@sphene/core/photometry';
+
+/** A field that two devices changed, as it is told. */
+export interface SaidConflict {
+  /** what it belongs to */
+  of: string;
+  claims: { text: string; inForce: boolean }[];
+}
 
 /** What the first screens borrow from the piece that works out light. */
 export interface Work {
   /** what is to be done next at a setup, in a line */
   nextText: (state: RootState, setupId: string) => string | undefined;
+  /** what a schema refuses, and what would be right */
+  sayFault: (fault: SchemaFault) => string;
+  /** what the server did not take, and why */
+  sayRefusal: (refusal: Refusal) => string;
+  /** what two devices said of one field: its name, and both values */
+  sayConflict: (state: RootState, conflict: Conflict) => SaidConflict;
   /** a setup file read; a failure is a sentence */
   readSetup: (text: string) => Outcome<SetupFile, string>;
 }

@@ -1,15 +1,20 @@
 import {
-  type Change,
+  askedSetting,
+  type Change as SettingsChange,
+  type Conflict,
   type Document,
+  documentSchema,
   type Frame,
   lastUndoable,
+  mended,
   settingChanges,
   type Shoot,
   type Spot,
   undoSettings,
+  withValueAt,
 } from '@sphene/core/documents';
-import { factsOfFile, type SetupFile, withNewIds } from '@sphene/core/formats';
-import { type GearItem, type Kit, kitItems, type Preferences } from '@sphene/core/gear';
+import { factsOfFile, imagesOfFile, type SetupFile, withNewIds } from '@sphene/core/formats';
+import { type GearItem, type Kit, kitItems, type Preferences, schemaFault } from '@sphene/core/gear';
 import { failure, type Outcome, success } from '@sphene/core/photometry';
 import {
   newSetup,
@@ -23,8 +28,8 @@ import {
   withSettings,
 } from '@sphene/core/setup';
 import { noticed } from './deviceSlice';
+import { type Clock, clock as pageClock } from './ids';
 import { drafted } from './documentsSlice';
-import { newId, timestamp } from './ids';
 import {
   selectChangeGroups,
   selectDocument,
@@ -32,13 +37,20 @@ import {
   selectGear,
   selectReadings,
   selectSceneChanges,
-  selectSetups,
-  selectSpots,
 } from './selectors';
 import type { Store } from './store';
-import { type Keeper } from './sync/keeper';
+import type { Change, Keeper } from './sync/keeper';
 
-const put = (document: Document) => ({ id: document.id, document });
+/** A document that is new. */
+const add = (document: Document): Change => ({ op: 'put', id: document.id, base: null, document });
+/** A document that was changed, with what it was. */
+const edit = (base: Document, document: Document): Change => ({ op: 'put', id: document.id, base, document });
+
+/** Preferences are one document: two devices that both make it for the first time mean the same. */
+const PREFERENCES_ID = '019c9c00-0000-7000-8000-0000000000ff';
+
+/** A test frame as it comes from a picture. */
+export type NewFrame = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'> & { image: string };
 
 /** What must be said of a new reading; the rest is as usual unless said too. */
 export type NewReading = Pick<Reading, 'pointId' | 'text' | 'av' | 'tv' | 'sv'> & Partial<Reading>;
@@ -68,7 +80,23 @@ export class Actions {
   constructor(
     private readonly store: Store,
     private readonly keeper: Keeper,
+    private readonly clock: Clock = pageClock,
   ) {}
+
+  /**
+   * Keeps changes, where every document holds to its schema; else nothing of them is done, and the reason is told.
+   * @returns settles once they are kept on the device; null: refused
+   */
+  private keep(changes: readonly Change[]): Promise<void> | null {
+    for (const change of changes) {
+      if (change.op !== 'put') continue;
+      const parsed = documentSchema.safeParse(change.document);
+      if (parsed.success) continue;
+      this.store.dispatch(noticed({ refused: schemaFault(parsed.error) }));
+      return null;
+    }
+    return this.keeper.commit(changes);
+  }
 
   /** Changes settings of a setup and logs what they were; nothing happens when nothing differs. */
   changeSettings(setupId: string, settings: readonly Setting[], undoes: string[] = []): Outcome<null, ActionFault> {
@@ -83,16 +111,18 @@ export class Actions {
     );
     if (!changed.ok) return changed;
     const logged = changes.filter(({ path }) => isLogged(path));
-    const fact: Change = {
+    const fact: SettingsChange = {
       type: 'change',
-      version: 1,
-      id: newId(),
+      version: 2,
+      id: this.clock.newId(),
       setupId,
-      at: timestamp(),
+      at: this.clock.timestamp(),
       settings: logged,
+      by: this.keeper.device,
       undoes,
     };
-    void this.keeper.commit([put(changed.value), ...(logged.length === 0 ? [] : [put(fact)])]);
+    const facts = logged.length === 0 ? [] : [add(fact)];
+    this.keep([edit(setup, changed.value), ...facts]);
     return success(null);
   }
 
@@ -103,8 +133,8 @@ export class Actions {
 
   /** Adds a reading to the log; what is not said is as usual. Returns its id. */
   addReading(setupId: string, reading: NewReading): string {
-    const id = newId();
-    void this.keeper.commit([put({ ...PLAIN_READING, at: timestamp(), ...reading, id, setupId })]);
+    const id = this.clock.newId();
+    this.keep([add({ ...PLAIN_READING, at: this.clock.timestamp(), ...reading, id, setupId })]);
     return id;
   }
 
@@ -117,47 +147,51 @@ export class Actions {
   ): void {
     const old = selectDocument(this.store.getState(), 'reading', id);
     if (old === undefined) return;
-    void this.keeper.commit([
-      put({ ...old, struckAt: timestamp() }),
-      put({ ...old, ...correction, id: newId(), corrects: old.id, struckAt: null }),
+    this.keep([
+      edit(old, { ...old, struckAt: this.clock.timestamp() }),
+      add({ ...old, ...correction, id: this.clock.newId(), corrects: old.id, struckAt: null }),
     ]);
   }
 
   /** Reports that something in the scene changed: readings before it may not hold. */
   addSceneChange(setupId: string, what: SceneChangeKind): void {
-    void this.keeper.commit([
-      put({ type: 'sceneChange', version: 1, id: newId(), setupId, at: timestamp(), what, struckAt: null }),
-    ]);
+    const [id, at] = [this.clock.newId(), this.clock.timestamp()];
+    this.keep([add({ type: 'sceneChange', version: 1, id, setupId, at, what, struckAt: null })]);
   }
 
-  /** Keeps a test frame with a setup. Returns its id. */
-  addFrame(setupId: string, frame: Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'>): string {
-    const id = newId();
-    void this.keeper.commit([
-      put({ type: 'frame', version: 1, id, setupId, at: timestamp(), struckAt: null, ...frame }),
-    ]);
+  /** Keeps a test frame with a setup, and its picture apart from it. Returns its id. */
+  addFrame(setupId: string, { image, ...frame }: NewFrame): string {
+    const [id, at] = [this.clock.newId(), this.clock.timestamp()];
+    const picture: Change = { op: 'image', id, image };
+    this.keep([add({ type: 'frame', version: 2, id, setupId, at, struckAt: null, ...frame }), picture]);
     return id;
   }
 
   /** Strikes a fact out, or brings a struck one back. It stays in the log either way. */
   strike(type: 'reading' | 'sceneChange' | 'frame', id: string, strike: boolean): void {
     const fact = selectDocument(this.store.getState(), type, id);
-    if (fact !== undefined) void this.keeper.commit([put({ ...fact, struckAt: strike ? timestamp() : null })]);
+    if (fact === undefined) return;
+    this.keep([edit(fact, { ...fact, struckAt: strike ? this.clock.timestamp() : null })]);
   }
 
-  /** Takes the last thing back: a fact is struck out, a correction or a change of settings reversed. Says what it was. */
+  /**
+   * Takes back the last thing that was done on this device, in the order in which it was done, whatever its clock says:
+   * a fact is struck out, a correction or a change of settings reversed. Says what it was.
+   */
   undo(setupId: string): Undone {
     const state = this.store.getState();
+    const here = (id: string | undefined) => state.documents.standing[id ?? '']?.here ?? null;
     const facts = [
       ...selectReadings(state, setupId),
       ...selectSceneChanges(state, setupId),
       ...selectFrames(state, setupId),
     ]
-      .filter(({ struckAt }) => struckAt === null)
-      .sort((a, b) => (a.id < b.id ? -1 : 1));
+      .filter(({ id, struckAt }) => struckAt === null && here(id) !== null)
+      .sort((a, b) => (here(a.id) ?? 0) - (here(b.id) ?? 0) || (a.id < b.id ? -1 : 1));
     const fact = facts.at(-1);
-    const group = lastUndoable(selectChangeGroups(state, setupId));
-    if (fact !== undefined && (group === undefined || fact.id > (group.ids.at(-1) ?? ''))) {
+    const group = lastUndoable(selectChangeGroups(state, setupId), ({ ids }) => here(ids.at(-1)) !== null);
+    const [factAt, groupAt] = [here(fact?.id) ?? 0, here(group?.ids.at(-1)) ?? 0];
+    if (fact !== undefined && (factAt === groupAt ? fact.id > (group?.ids.at(-1) ?? '') : factAt > groupAt)) {
       this.strike(fact.type, fact.id, true);
       if (fact.type !== 'reading' || fact.corrects === null) return { kind: 'struck', fact };
       this.strike('reading', fact.corrects, false);
@@ -165,71 +199,100 @@ export class Actions {
       return { kind: 'correction', readingText: before?.text ?? '' };
     }
     if (group === undefined) return { kind: 'nothing' };
-    const undone = this.changeSettings(setupId, undoSettings(group), group.ids);
-    return { kind: undone.ok ? 'change' : 'change-stays' };
+    const setup = selectDocument(state, 'setup', setupId);
+    const settings = setup === undefined ? [] : undoSettings(setup, group);
+    const undone = this.changeSettings(setupId, settings, group.ids);
+    // what is not as this change left it was changed by someone since, and stays as they have it
+    return { kind: undone.ok && settings.length > 0 ? 'change' : 'change-stays' };
   }
 
   /** A new shoot with one spot and one setup, ready to meter. Returns the shoot's id. */
   createShoot(facts: Pick<Shoot, 'title' | 'date' | 'place' | 'timeZone'>, names: FreshNames): string {
-    const shoot: Shoot = { type: 'shoot', version: 1, id: newId(), ...facts };
-    void this.keeper.commit([put(shoot), ...this.spotWithSetup(shoot.id, names).map(put)]);
+    const shoot: Shoot = { type: 'shoot', version: 1, id: this.clock.newId(), ...facts };
+    this.keep([shoot, ...this.spotWithSetup(shoot.id, names)].map(add));
     return shoot.id;
   }
 
   /** A new spot with one setup. Returns the setup's id. */
   addSpot(shootId: string, names: FreshNames): string {
     const [spot, setup] = this.spotWithSetup(shootId, names);
-    void this.keeper.commit([spot, setup].map(put));
+    this.keep([spot, setup].map(add));
     return setup.id;
   }
 
   /** One more setup at a spot. Returns its id. */
   addSetup(spot: Spot, names: FreshNames): string {
     const setup = this.freshSetup(spot, names);
-    void this.keeper.commit([put(setup)]);
+    this.keep([add(setup)]);
     return setup.id;
   }
 
   rename(document: Shoot | Spot, title: string): void {
-    void this.keeper.commit([put({ ...document, title })]);
+    this.keep([edit(document, { ...document, title })]);
   }
 
-  /** Deletes a shoot, spot or setup with what is inside it, and offers to bring it back. */
+  /** Deletes a shoot, spot or setup, what lies inside it with it, and offers to bring it back. */
   remove(document: Extract<Document, { type: 'shoot' | 'spot' | 'setup' }>): void {
-    const state = this.store.getState();
-    const inside = (one: { id: string; shootId: string; spotId?: string }) =>
-      one.shootId === document.id || one.spotId === document.id;
-    const gone: Document[] = [document, ...selectSpots(state).filter(inside), ...selectSetups(state).filter(inside)];
-    this.removed.set(document.id, gone);
-    void this.keeper.commit(gone.map(({ id }) => ({ id, document: null })));
+    this.keep([{ op: 'delete', id: document.id }]);
     this.store.dispatch(noticed({ deleted: document.title, documentIds: [document.id] }));
   }
 
-  /** Brings back what `remove` deleted. */
+  /** Brings back what was deleted, here or on another device, with all that lies inside it. */
   bringBack(documentIds: readonly string[]): void {
-    void this.keeper.commit(documentIds.flatMap((id) => this.removed.get(id) ?? []).map(put));
+    this.keep(documentIds.map((id): Change => ({ op: 'restore', id })));
   }
-  private readonly removed = new Map<string, Document[]>();
+
+  /** Settles what two devices said of one field: the value chosen stands, and both stay in the log. */
+  answer(conflict: Conflict, claim: number): void {
+    const state = this.store.getState();
+    const document = state.documents.byId[conflict.documentId];
+    const value = conflict.claims[claim]?.value ?? null;
+    const answer = { claim, by: this.keeper.device, at: this.clock.timestamp() };
+    const settled = edit(conflict, { ...conflict, answer });
+    if (document === undefined) return void this.keep([settled]);
+    if (document.type === 'setup') {
+      const asked = askedSetting(document, conflict, claim);
+      if (asked !== null && this.changeSettings(document.id, [asked]).ok) return void this.keep([settled]);
+    }
+    const wished = conflict.path.length > 1 ? (value ?? undefined) : value;
+    const changed = documentSchema.safeParse(withValueAt(document, conflict.path, wished));
+    // what it belongs to is not there any more: the answer stands, and nothing is left to change
+    this.keep([...(changed.success ? [edit(document, changed.data)] : []), settled]);
+  }
+
+  /** Puts right what the server refused, where that can be done without asking; false where it cannot. */
+  mend(id: string): boolean {
+    const document = this.store.getState().documents.byId[id];
+    const better = document === undefined ? null : mended(document);
+    if (document === undefined || better === null) return false;
+    return this.keep([edit(document, better)]) !== null;
+  }
+
+  /** Gives up what the server refused. */
+  discard(id: string): void {
+    void this.keeper.discard(id);
+  }
 
   setPreferences(change: Partial<Preferences>): void {
     const { byId } = this.store.getState().documents;
-    const existing = Object.values(byId).find((document) => document.type === 'preferences');
+    const existing = Object.values(byId).find((document) => document.type === 'preferences') ?? null;
     const { preferences } = selectGear(this.store.getState());
-    void this.keeper.commit([
-      put({ type: 'preferences', version: 3, id: existing?.id ?? newId(), ...preferences, ...change }),
-    ]);
+    const id = existing?.id ?? PREFERENCES_ID;
+    const document: Document = { type: 'preferences', version: 3, id, ...preferences, ...change };
+    this.keep([existing === null ? add(document) : edit(existing, document)]);
   }
 
-  /** Keeps a thing of the kit, new or changed. */
-  putGear(item: GearItem): void {
-    void this.keeper.commit([put(item)]);
+  /** Keeps a thing of the kit, new or changed. False where it is refused, and why is told. */
+  putGear(item: GearItem): boolean {
+    const before = this.store.getState().documents.byId[item.id];
+    return this.keep([before === undefined ? add(item) : edit(before, item)]) !== null;
   }
 
   /** Lets readings up to now teach nothing about a thing any more, or lets them teach again. */
   forget(thingId: string, forget: boolean): void {
     const { forgotten } = selectGear(this.store.getState()).preferences;
     const { [thingId]: _gone, ...rest } = forgotten;
-    this.setPreferences({ forgotten: forget ? { ...forgotten, [thingId]: timestamp() } : rest });
+    this.setPreferences({ forgotten: forget ? { ...forgotten, [thingId]: this.clock.timestamp() } : rest });
   }
 
   /**
@@ -239,19 +302,19 @@ export class Actions {
   async importSetup(file: SetupFile): Promise<string> {
     const { byId } = this.store.getState().documents;
     const known = [file.shoot, file.spot, file.setup, ...factsOfFile(file)].some(({ id }) => id in byId);
-    const incoming = known ? withNewIds(file, newId) : file;
+    const incoming = known ? withNewIds(file, () => this.clock.newId()) : file;
     const kit: Kit = incoming.kit;
     const gear = kitItems(kit).filter(({ id }) => !(id in byId));
-    await this.keeper.commit(
-      [...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(put),
-    );
+    const documents = [...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(add);
+    const pictures = [...imagesOfFile(incoming)].map(([id, image]): Change => ({ op: 'image', id, image }));
+    await this.keep([...documents, ...pictures]);
     return incoming.setup.id;
   }
 
   private freshSetup(spot: Spot, { setup: title, face, background }: FreshNames) {
     const kit = selectGear(this.store.getState());
     return newSetup(
-      { id: newId(), shootId: spot.shootId, spotId: spot.id },
+      { id: this.clock.newId(), shootId: spot.shootId, spotId: spot.id },
       { title, face, background },
       kit.cameras[0]?.id ?? null,
       kit.preferences.keepOrder,
@@ -259,7 +322,7 @@ export class Actions {
   }
 
   private spotWithSetup(shootId: string, names: FreshNames) {
-    const spot: Spot = { type: 'spot', version: 1, id: newId(), shootId, title: names.spot };
+    const spot: Spot = { type: 'spot', version: 1, id: this.clock.newId(), shootId, title: names.spot };
     return [spot, this.freshSetup(spot, names)] as const;
   }
 }

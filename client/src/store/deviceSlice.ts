@@ -1,16 +1,37 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-/** Where this device stands with the server. */
-export type SyncStatus = 'starting' | 'syncing' | 'synced' | 'offline' | 'refused';
+import type { By } from '@sphene/core/documents';
+import type { SchemaFault } from '@sphene/core/gear';
+
+/**
+ * Where this device stands with the server. `offline` only where it cannot be reached; `trouble` where it answers, and
+ * not as it should; the last two where one of both speaks another version of the protocol.
+ */
+export type SyncStatus = 'starting' | 'syncing' | 'synced' | 'offline' | 'trouble' | 'older-server' | 'newer-server';
 
 export const THEME_CHOICES = ['system', 'dark', 'glare', 'dim'] as const;
 export type ThemeChoice = (typeof THEME_CHOICES)[number];
 
 /** A message at the foot of the screen; what was deleted by its title comes with a way to bring it back. */
-export type Notice = { text: string } | { deleted: string; documentIds: string[] };
+export type Notice =
+  | { text: string }
+  | { deleted: string; documentIds: string[] }
+  | { cameBack: string[] }
+  | { historyCompared: true }
+  | { refused: SchemaFault };
 
-/** Why this device's own storage could not be used. */
-export type StorageProblem = 'blocked' | 'full';
+/**
+ * Why this device's own storage could not be used: the browser does not allow it, it is full, a tab of an older version
+ * holds it, or a newer version of the application has taken it over in another tab.
+ */
+export type StorageProblem = 'blocked' | 'full' | 'held' | 'newer';
+
+/** Changes that are on screen and not in the device's storage. */
+export interface Unkept {
+  ids: string[];
+  /** how many of them the server has all the same */
+  onServer: number;
+}
 
 export interface DeviceState {
   sync: SyncStatus;
@@ -18,6 +39,11 @@ export interface DeviceState {
   waiting: number;
   /** why this device's own storage could not be used; null when all is well */
   storageProblem: StorageProblem | null;
+  unkept: Unkept;
+  /** this device as others see it; null until the storage is read */
+  device: By | null;
+  /** a newer version of the application waits to take over */
+  updateWaits: boolean;
   theme: ThemeChoice;
   notice: Notice | null;
   /** minutes pass: ages of readings are counted from here */
@@ -30,6 +56,9 @@ const initialState: DeviceState = {
   sync: 'starting',
   waiting: 0,
   storageProblem: null,
+  unkept: { ids: [], onServer: 0 },
+  device: null,
+  updateWaits: false,
   theme: 'system',
   notice: null,
   clockMs: 0,
@@ -49,6 +78,15 @@ const slice = createSlice({
     storageFailed(state, { payload }: PayloadAction<StorageProblem | null>) {
       state.storageProblem = payload;
     },
+    unkeptCounted(state, { payload }: PayloadAction<Unkept>) {
+      state.unkept = payload;
+    },
+    deviceNamed(state, { payload }: PayloadAction<By>) {
+      state.device = payload;
+    },
+    updateFound(state, { payload }: PayloadAction<boolean>) {
+      state.updateWaits = payload;
+    },
     themeChosen(state, { payload }: PayloadAction<ThemeChoice>) {
       state.theme = payload;
     },
@@ -64,6 +102,16 @@ const slice = createSlice({
   },
 });
 
-export const { syncMoved, waitingCounted, storageFailed, themeChosen, noticed, meteringMoved, clockTicked } =
-  slice.actions;
+export const {
+  syncMoved,
+  waitingCounted,
+  storageFailed,
+  unkeptCounted,
+  deviceNamed,
+  updateFound,
+  themeChosen,
+  noticed,
+  meteringMoved,
+  clockTicked,
+} = slice.actions;
 export const deviceReducer = slice.reducer;

@@ -2,6 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import {
   type Change,
+  type Conflict,
   type Document,
   type DocumentType,
   type Frame,
@@ -11,9 +12,44 @@ import {
 } from '@sphene/core/documents';
 import { gatherKit, type Kit, type KitItem } from '@sphene/core/gear';
 import { type Reading, type SceneChange, type Setup, withSettings } from '@sphene/core/setup';
+import type { Deleted, Standing } from './documentsSlice';
 import type { RootState } from './store';
 
-export const byId = (state: RootState) => state.documents.byId;
+const live = (state: RootState) => state.documents.byId;
+const deleted = (state: RootState) => state.documents.deleted;
+const standing = (state: RootState) => state.documents.standing;
+
+/** What lies inside something that is deleted is not there either, until that is brought back. */
+const isInside = (document: Document, gone: Record<string, unknown>, all: Record<string, Document>): boolean => {
+  if ('shootId' in document && document.shootId !== null && document.shootId in gone) return true;
+  if ('spotId' in document && document.spotId in gone) return true;
+  if (!('setupId' in document)) return false;
+  const setup = all[document.setupId];
+  return document.setupId in gone || (setup !== undefined && isInside(setup, gone, all));
+};
+
+/** Documents by id: all but those that are deleted, and what lies inside these. */
+export const byId = createSelector([live, deleted], (all, gone): Record<string, Document> => {
+  if (Object.keys(gone).length === 0) return all;
+  return Object.fromEntries(Object.entries(all).filter(([, document]) => !isInside(document, gone, all)));
+});
+
+/** What can be brought back, the newest first; what lies inside another that is deleted comes with that. */
+export const selectDeleted = createSelector([live, deleted], (all, gone): Deleted[] =>
+  Object.values(gone)
+    .filter(({ document }) => !isInside(document, gone, all))
+    .sort((a, b) => (a.at < b.at ? 1 : -1)),
+);
+
+/** What two devices said of one field and nobody has settled yet, the oldest first. */
+export const selectConflicts = createSelector(byId, (documents): Conflict[] =>
+  inOrder(ofType(documents, 'conflict').filter(({ answer, documentId }) => answer === null && documentId in documents)),
+);
+
+/** What the server did not take, with why. */
+export const selectAside = createSelector([byId, (state: RootState) => state.documents.aside], (documents, aside) =>
+  Object.entries(aside).map(([id, reason]) => ({ id, reason, document: documents[id] })),
+);
 export const ofType = <T extends DocumentType>(documents: Record<string, Document>, ...types: T[]) =>
   Object.values(documents).filter((document): document is Extract<Document, { type: T }> =>
     (types as DocumentType[]).includes(document.type),
@@ -69,12 +105,36 @@ export const selectKitItems = createSelector(
 /** The kit as it was entered: without what readings have taught, which `setupView` adds. */
 export const selectGear = createSelector(selectKitItems, (items): Kit => gatherKit(items));
 
-const factsOf = createSelector([byId, (_state: RootState, setupId: string) => setupId], (documents, setupId) => ({
-  readings: inOrder(ofType(documents, 'reading').filter((reading) => reading.setupId === setupId)),
-  sceneChanges: inOrder(ofType(documents, 'sceneChange').filter((change) => change.setupId === setupId)),
-  frames: inOrder(ofType(documents, 'frame').filter((frame) => frame.setupId === setupId)),
-  changes: inOrder(ofType(documents, 'change').filter((change) => change.setupId === setupId)),
-}));
+/** The order of the log: by time as it was put right, ties as the server had them, then as they were made. */
+const inTime = <T extends { id: string; at: string }>(facts: T[], known: Record<string, Standing>): T[] => {
+  const seq = ({ id }: T) => known[id]?.seq || Number.MAX_SAFE_INTEGER;
+  const times = new Map(facts.map((fact) => [fact.id, Date.parse(fact.at)]));
+  return facts.sort(
+    (a, b) => (times.get(a.id) ?? 0) - (times.get(b.id) ?? 0) || seq(a) - seq(b) || (a.id < b.id ? -1 : 1),
+  );
+};
+
+const factsOf = createSelector(
+  [byId, standing, (_state: RootState, setupId: string) => setupId],
+  (documents, known, setupId) => ({
+    readings: inTime(
+      ofType(documents, 'reading').filter((reading) => reading.setupId === setupId),
+      known,
+    ),
+    sceneChanges: inTime(
+      ofType(documents, 'sceneChange').filter((change) => change.setupId === setupId),
+      known,
+    ),
+    frames: inTime(
+      ofType(documents, 'frame').filter((frame) => frame.setupId === setupId),
+      known,
+    ),
+    changes: inTime(
+      ofType(documents, 'change').filter((change) => change.setupId === setupId),
+      known,
+    ),
+  }),
+);
 
 export const selectReadings = createSelector(factsOf, ({ readings }): Reading[] => readings);
 export const selectSceneChanges = createSelector(factsOf, ({ sceneChanges }): SceneChange[] => sceneChanges);

@@ -4,8 +4,8 @@ import type { ExposureSettings } from '@sphene/core/photometry';
 import type { FrameProgress, FrameResult } from './frame.worker';
 import { readFrame } from './frameWorker';
 
-/** What a frame document says beyond its place in the store. */
-export type FrameFacts = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'>;
+/** What a frame document says beyond its place in the store, and its picture, which is kept apart. */
+export type FrameFacts = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' | 'struckAt'> & { image: string };
 
 /** A file as a frame; `told` is false when the picture does not tell its settings, which are then those given. */
 export type OpenedFrame = { ok: true; facts: FrameFacts; told: boolean } | Extract<FrameResult, { ok: false }>;

@@ -15,7 +15,7 @@ export const calibrationSchema = z
     outliers: z
       .array(
         z.strictObject({
-          readingId: z.uuid(),
+          readingId: z.uuid().toLowerCase(),
           offStops: z.number().meta({ description: 'how far it lies from what was expected' }),
           expectedSdStops: z
             .number()

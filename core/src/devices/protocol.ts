@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { kitSchema, stopFields } from '../gear';
+import { idSchema, kitSchema, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
 import { lightSchema, POINT_ROLES, RADIO_GROUPS, readingSchema, setupSchema } from '../setup';
 
@@ -152,7 +152,7 @@ export const deviceEventSchema = z.discriminatedUnion('type', [
     deviceId: z.string(),
     name: z.string(),
     simulated: z.boolean(),
-    pictureId: z.uuid(),
+    pictureId: idSchema,
     picture: cameraPictureSchema,
   }),
   z.strictObject({ type: z.literal('trouble'), deviceId: z.string(), text: z.string() }),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import {
+  brokenTextAt,
   cameraItemSchema,
   filterItemSchema,
   flashItemSchema,
@@ -13,8 +14,10 @@ import {
   reflectorItemSchema,
   standItemSchema,
 } from '../gear';
+import { fault } from '../photometry';
 import { readingSchema, sceneChangeSchema, setupSchema } from '../setup';
 import { changeSchema } from './change';
+import { conflictSchema, editSchema } from './edit';
 import { frameSchema } from './frame';
 import { migrateDocument } from './migrate';
 import { shootSchema, spotSchema } from './shoot';
@@ -35,19 +38,25 @@ const editables = [
   lampItemSchema,
   reflectorItemSchema,
   preferencesItemSchema,
+  conflictSchema,
 ] as const;
 
 /** Facts are only ever added; whether one is struck out may change. So they never conflict. */
-const facts = [readingSchema, sceneChangeSchema, frameSchema, changeSchema] as const;
+const facts = [readingSchema, sceneChangeSchema, frameSchema, changeSchema, editSchema] as const;
 
 /**
  * Everything that is stored and exchanged, of this or an earlier version. Told apart by its type, so that only
- * one schema is tried on each.
+ * one schema is tried on each. No text in it holds what a database or another device could not keep.
  */
-export const documentSchema = z.preprocess(migrateDocument, z.discriminatedUnion('type', [...editables, ...facts]));
+export const documentSchema = z
+  .preprocess(migrateDocument, z.discriminatedUnion('type', [...editables, ...facts]))
+  .superRefine((document, context) => {
+    const path = brokenTextAt(document);
+    if (path !== null) context.addIssue({ code: 'custom', path, message: fault('text-broken') });
+  });
 export type Document = z.infer<typeof documentSchema>;
 export type DocumentType = Document['type'];
 
-const FACT_TYPES: readonly DocumentType[] = ['reading', 'sceneChange', 'frame', 'change'];
+const FACT_TYPES: readonly DocumentType[] = ['reading', 'sceneChange', 'frame', 'change', 'edit'];
 /** True for a type that is append-only. */
 export const isFactType = (type: DocumentType): boolean => FACT_TYPES.includes(type);

@@ -18,7 +18,7 @@ const change = (
   settings: Change['settings'],
   undoes: string[] = [],
   at = `2026-02-27T15:${String(number % 60)}:00Z`,
-): Change => ({ type: 'change', version: 1, id: sampleId(number), setupId: setup.id, at, settings, undoes });
+): Change => ({ type: 'change', version: 2, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -83,7 +83,9 @@ describe('changes', () => {
       { path: 'lights.0.distanceM', from: 2.2, to: 1.5 },
     ]);
     const changed = withSettings(setup, settings);
-    expect(changed.ok && withSettings(changed.value, undoSettings(change(701, changes)))).toEqual({
+    expect(
+      changed.ok && withSettings(changed.value, undoSettings(changed.value, change(701, changes))),
+    ).toEqual({
       ok: true,
       value: setup,
     });
@@ -120,7 +122,7 @@ describe('changes', () => {
     const settings: Change['settings'] = [{ path: 'title', from: 'a', to: 'b' }];
     const [one, two, undo] = [change(711, settings), change(712, settings), change(713, settings, [sampleId(712)])];
     const last = (...changes: Change[]) => lastUndoable(groupChanges(changes))?.ids;
-    expect(last(two, one)).toEqual([two.id]);
+    expect(last(one, two)).toEqual([two.id]);
     expect(last(one, two, undo)).toEqual([one.id]);
     expect(last(undo)).toBeUndefined();
   });
@@ -131,7 +133,10 @@ describe('changes', () => {
     const other = change(724, [{ path: 'look.holdBackStops', from: 1, to: 2 }], [], '2026-02-27T15:00:08Z');
     const groups = groupChanges([step(721, 3, 4, 1), step(722, 4, 5, 2), step(723, 5, 6, 6), other]);
     expect(groups.map(({ ids }) => ids.length)).toEqual([3, 1]);
-    expect(undoSettings(groups[0] ?? { settings: [] })).toEqual([{ path: 'camera.wantedAv', value: 3 }]);
+    const after = withSettings(setup, [{ path: 'camera.wantedAv', value: 6 }]);
+    expect(after.ok && undoSettings(after.value, groups[0] ?? { settings: [] })).toEqual([
+      { path: 'camera.wantedAv', value: 3 },
+    ]);
   });
 });
 

@@ -1,14 +1,39 @@
-export { type Change, changeSchema, groupChanges, lastUndoable, settingChanges, undoSettings } from './change';
+export { askedSetting } from './askedSetting';
+export {
+  type By,
+  type Change,
+  type ChangeGroup,
+  changeSchema,
+  deviceNameSchema,
+  groupChanges,
+  lastUndoable,
+  settingChanges,
+  undoSettings,
+} from './change';
 export { type Document, documentSchema, type DocumentType, isFactType } from './document';
-export { type Frame, frameSchema } from './frame';
-export { mergeByField } from './merge';
+export { type Conflict, type DocumentEdit } from './edit';
+export { type Frame, frameImageSchema, frameSchema } from './frame';
+export { type Held, judge, type Verdict } from './judge';
+export { type Collision, differences, type FieldPath, mergeByField, sameValue, valueAt, withValueAt } from './merge';
 export { MIGRATED_TYPES, migrateDocument } from './migrate';
+export { mended } from './mend';
+export { settle, type Settled } from './settle';
 export { enteredShootSchema, isTimeZone, type Shoot, type Spot, spotSchema } from './shoot';
 export {
+  commonRequestSchema,
+  commonResponseSchema,
+  type HistoryMark,
+  type Identity,
   MAX_MUTATIONS,
   type Mutation,
+  mutationSchema,
   type MutationResult,
+  PROTOCOL,
+  type Refusal,
+  type SessionResponse,
+  sessionResponseSchema,
   type Stored,
+  syncProblemSchema,
   type SyncRequest,
   syncRequestSchema,
   type SyncResponse,

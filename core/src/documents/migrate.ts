@@ -1,9 +1,11 @@
 import { camera1 } from './migrations/camera1';
 import { camera2 } from './migrations/camera2';
+import { change1 } from './migrations/change1';
 import { filter1 } from './migrations/filter1';
 import { filter2 } from './migrations/filter2';
 import { flashUnit1 } from './migrations/flashUnit1';
 import { flashUnit2 } from './migrations/flashUnit2';
+import { frame1 } from './migrations/frame1';
 import { lens1 } from './migrations/lens1';
 import { modifier1 } from './migrations/modifier1';
 import { preferences1 } from './migrations/preferences1';
@@ -21,10 +23,12 @@ const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value
 const STEPS: Record<string, Step> = {
   'camera 1': camera1,
   'camera 2': camera2,
+  'change 1': change1,
   'filter 1': filter1,
   'filter 2': filter2,
   'flashUnit 1': flashUnit1,
   'flashUnit 2': flashUnit2,
+  'frame 1': frame1,
   'lens 1': lens1,
   'modifier 1': modifier1,
   'preferences 1': preferences1,

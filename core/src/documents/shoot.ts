@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { idSchema, isWellFormed } from '../gear';
 import { fault } from '../photometry';
 
 /** True for a zone of the IANA time-zone database that this runtime knows. The first call loads the runtime's zones, which is slow. */
@@ -18,10 +19,10 @@ const TIME_ZONE_WANTED = fault('time-zone-unknown');
 export const shootSchema = z.strictObject({
   type: z.literal('shoot'),
   version: z.literal(1),
-  id: z.uuid(),
-  title: z.string().trim().min(1, fault('shoot-name-missing')).max(120, fault('shoot-name-long')),
+  id: idSchema,
+  title: z.string().trim().min(1, fault('shoot-name-missing')).max(120, fault('shoot-name-long')).refine(isWellFormed, fault('text-broken')),
   date: z.iso.date(fault('date-wanted')),
-  place: z.string().trim().max(160, fault('place-long')),
+  place: z.string().trim().max(160, fault('place-long')).refine(isWellFormed, fault('text-broken')),
   timeZone: z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED),
 });
 export type Shoot = z.infer<typeof shootSchema>;
@@ -38,8 +39,8 @@ export const enteredShootSchema = shootSchema.extend({
 export const spotSchema = z.strictObject({
   type: z.literal('spot'),
   version: z.literal(1),
-  id: z.uuid(),
-  shootId: z.uuid(),
-  title: z.string().trim().min(1, fault('spot-name-missing')).max(120, fault('spot-name-long')),
+  id: idSchema,
+  shootId: idSchema,
+  title: z.string().trim().min(1, fault('spot-name-missing')).max(120, fault('spot-name-long')).refine(isWellFormed, fault('text-broken')),
 });
 export type Spot = z.infer<typeof spotSchema>;

@@ -4,6 +4,7 @@ import { notHelping, way, wayOut } from './waysOut';
 import { cameraReason, MOTIONS, secondBody, secondFollows, sharpShutter, shutterReason, tie, video } from './camera';
 import { describeChange } from './change';
 import { age, paces, sayStops, seconds, speakAperture, stopsBothWays } from './count';
+import { field, fieldValue, refusal } from './documents';
 import { iesFault, rule, schemaFault, schemaIssue, settingFault, setupFileFault } from './faults';
 import {
   casterName,
@@ -31,15 +32,16 @@ import {
   dome,
   FLASH_FAULTS,
   meterAgain,
+  METHOD_WORDS,
   mixedColour,
   point,
   POINT_ROLES,
   question,
+  sayMethod,
   SCENE_CHANGES,
   staleness,
   warning,
 } from './metering';
-import { METHOD_WORDS, sayMethod } from './method';
 import { dialControl, dialSource, dialStep, equalLook, ripple, why } from './reasons';
 import { groupCure, lamp, lightingRatio, panel, placement, stageMove, stageWatch, subject, sun } from './stage';
 import { cure, finding, SYMPTOM_NAMES } from './symptoms';
@@ -131,6 +133,9 @@ export const english: Words = {
   gels: (names) => names.join(' + ') || 'no gel',
   mixedColour,
   change: describeChange,
+  field,
+  fieldValue,
+  refusal,
   typedFault,
   readingFault,
   assumption,

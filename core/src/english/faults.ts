@@ -24,6 +24,7 @@ const RULES: Record<FaultId, string> = {
   'shoot-name-missing': 'Give the shoot a name, such as the couple or the place.',
   'spot-name-long': 'Keep the name under 120 letters.',
   'spot-name-missing': 'Give the spot a name, such as Terrace.',
+  'text-broken': 'There is a character in it that cannot be kept. Type it again without it.',
   'time-zone-unknown': 'Name a time zone of the place, such as Europe/Vienna.',
   'time-zone-unknown-here': 'The shoot names a time zone that is not known here.',
 };
@@ -70,10 +71,13 @@ const pathText = (path: SchemaIssue['path']): string =>
   path.map((key, index) => (typeof key === 'number' ? `[${key}]` : index === 0 ? key : `.${key}`)).join('');
 
 /** Everything that a schema refuses, a line each, with its place. */
-export const schemaFault = ({ issues }: SchemaFault): string =>
-  issues
-    .map((issue) => `${schemaIssue(issue)}${issue.path.length === 0 ? '' : ` → ${pathText(issue.path)}`}`)
-    .join('\n');
+export const schemaFault = ({ issues, count }: SchemaFault): string => {
+  const lines = issues.map(
+    (issue) => `${schemaIssue(issue)}${issue.path.length === 0 ? '' : ` → ${pathText(issue.path)}`}`,
+  );
+  const more = count - issues.length;
+  return [...lines, ...(more > 0 ? [`And ${more} more; ${count} in all.`] : [])].join('\n');
+};
 
 export const settingFault = (fault: SettingFault): string =>
   fault.kind === 'schema' ? schemaFault(fault) : `There is no ${fault.path} to set.`;
@@ -94,9 +98,15 @@ export function setupFileFault(fault: SetupFileFault): string {
   switch (fault.kind) {
     case 'not-json':
       return 'This is not a setup file: it is not JSON. Choose a file that Export wrote.';
+    case 'too-large':
+      return 'This file is too large for a setup. Choose a file that Export wrote.';
+    case 'too-deep':
+      return 'This is not a setup file: its parts lie too deep in each other. Choose a file that Export wrote.';
     case 'schema':
       return `This is not a setup file that Sphene can read.\n${schemaFault(fault)}`;
-    default:
+    case 'other-shoot':
+    case 'other-spot':
+    case 'stray-fact':
       return `The parts of this setup file do not belong together: ${partsFault(fault)}.`;
   }
 }

@@ -56,6 +56,8 @@ export function readingFault({ kind, read, text }: ReadingFault): string {
       return `Enter what the meter shows. ${READING_HELP[read]}`;
     case 'not-a-reading':
       return `“${text}” is not a reading. ${READING_HELP[read]}`;
+    case 'too-long':
+      return `At most 60 letters are a reading; this goes on after “${text}”. ${READING_HELP[read]}`;
     case 'beyond-meters':
       return (
         `“${text}” would be beyond what meters show: f/0.5 to f/128, 15 minutes to 1/32000, ISO 6 to 819200. ` +

@@ -1,6 +1,8 @@
+export { isWithinDepth } from './depth';
 export { type IesFault, readIes } from './ies';
 export {
   factsOfFile,
+  imagesOfFile,
   kitInUse,
   MAX_SETUP_FILE_BYTES,
   type PartsFault,

@@ -10,7 +10,7 @@ import { kitInUse, readSetupFile, type SetupFile, setupFileJsonSchema, withNewId
 
 const file: SetupFile = {
   format: 'sphene-setup',
-  version: 4,
+  version: 5,
   exportedAt: '2026-02-27T15:00:00.000Z',
   ...SAMPLE_HALL,
   kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT),
@@ -19,7 +19,8 @@ const file: SetupFile = {
   changes: [
     {
       type: 'change',
-      version: 1,
+      version: 2,
+      by: null,
       id: sampleId(801),
       setupId: SAMPLE_HALL.setup.id,
       at: '2026-02-27T14:00:00Z',

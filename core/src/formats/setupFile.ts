@@ -1,6 +1,14 @@
 import { z } from 'zod';
 
-import { changeSchema, enteredShootSchema, frameSchema, migrateDocument, spotSchema } from '../documents';
+import {
+  changeSchema,
+  enteredShootSchema,
+  type Frame,
+  frameImageSchema,
+  frameSchema,
+  migrateDocument,
+  spotSchema,
+} from '../documents';
 import {
   EMPTY_KIT,
   GEAR_LISTS,
@@ -13,11 +21,12 @@ import {
 } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
 import { readingSchema, sceneChangeSchema, type Setup, setupSchema } from '../setup';
+import { isWithinDepth } from './depth';
 
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(4),
+  version: z.literal(5),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -25,7 +34,10 @@ export const setupFileSchema = z.strictObject({
   kit: kitSchema.meta({ description: 'the gear that the setup uses, the filters owned, and how their owner counts' }),
   readings: z.array(readingSchema).max(5000),
   sceneChanges: z.array(sceneChangeSchema).max(5000),
-  frames: z.array(frameSchema).max(200),
+  frames: z
+    .array(frameSchema.extend({ image: frameImageSchema.nullable() }))
+    .max(200)
+    .meta({ description: 'test frames, each with its downsized copy; null: the copy was not on the device' }),
   changes: z.array(changeSchema).max(20000),
 });
 export type SetupFile = z.infer<typeof setupFileSchema>;
@@ -40,6 +52,13 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   1: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
   2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
   3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, preferences: 2 },
+  4: {},
+};
+
+/** A frame keeps its picture in a file, where a device keeps it apart. */
+const migrateFrame = (frame: unknown): unknown => {
+  const migrated = migrateDocument(frame);
+  return isRaw(frame) && isRaw(migrated) ? { ...migrated, image: frame['image'] ?? null } : frame;
 };
 
 /**
@@ -55,7 +74,7 @@ function migrateGear(type: string, version: number | undefined, thing: unknown):
 
 /**
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
- * kit (2), nor grids, gels and stands (3).
+ * kit (2), nor grids, gels and stands (3); changes did not say who made them (4).
  */
 function migrateFile(raw: unknown): unknown {
   const versions = isRaw(raw) ? GEAR_VERSIONS[Number(raw['version'])] : undefined;
@@ -63,11 +82,12 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     sceneChanges: [],
-    frames: [],
     ...raw,
-    version: 4,
+    version: 5,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
+    frames: each(raw['frames'] ?? [], migrateFrame),
+    changes: each(raw['changes'], migrateDocument),
     kit: {
       ...EMPTY_KIT,
       ...Object.fromEntries(
@@ -86,9 +106,13 @@ function migrateFile(raw: unknown): unknown {
 export const factsOfFile = ({ readings, sceneChanges, frames, changes }: SetupFile) => [
   ...readings,
   ...sceneChanges,
-  ...frames,
+  ...frames.map(({ image: _image, ...frame }): Frame => frame),
   ...changes,
 ];
+
+/** The pictures of a file's frames, by the frame's id. */
+export const imagesOfFile = ({ frames }: SetupFile): Map<string, string> =>
+  new Map(frames.flatMap(({ id, image }): [string, string][] => (image === null ? [] : [[id, image]])));
 
 /** A setup file is small; anything larger is another kind of file. */
 export const MAX_SETUP_FILE_BYTES = 20_000_000;
@@ -118,7 +142,10 @@ export function kitInUse(setup: Setup, kit: Kit): Kit {
 export const writeSetupFile = (file: SetupFile): string => `${JSON.stringify(file, null, 2)}\n`;
 
 /** Why a text is no setup file. */
-export type SetupFileFault = { kind: 'not-json' } | SchemaFault | PartsFault;
+export type SetupFileFault = { kind: 'not-json' | 'too-large' | 'too-deep' } | SchemaFault | PartsFault;
+
+/** Nothing in a setup lies deeper. */
+const MOST_DEEP = 24;
 
 /** Parts that do not belong together: an id that is not the shoot's, the spot's, or a fact of another setup. */
 export type PartsFault =
@@ -138,6 +165,8 @@ function mismatch(file: SetupFile): PartsFault | null {
  * @returns the file, or where and how it is wrong
  */
 export function readSetupFile(text: string): Outcome<SetupFile, SetupFileFault> {
+  if (text.length > MAX_SETUP_FILE_BYTES) return failure({ kind: 'too-large' });
+  if (!isWithinDepth(text, MOST_DEEP)) return failure({ kind: 'too-deep' });
   let raw: unknown;
   try {
     raw = JSON.parse(text);

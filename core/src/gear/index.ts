@@ -1,4 +1,6 @@
 export { type Camera, type Filter, FULL_FRAME_DIAGONAL_MM, type Lens, stopFields } from './camera';
+export { idSchema } from './id';
+export { brokenTextAt, isWellFormed, withoutBroken } from './wellFormed';
 export { EMPTY_KIT, GEAR_LISTS, type GearList, type Kit, kitSchema, offered } from './kit';
 export {
   cameraItemSchema,

@@ -4,6 +4,7 @@ import { calibrationSchema, UNTAUGHT } from '../calibration';
 import { gelSchema } from '../colour';
 import { flashUnitSchema } from '../flash';
 import { gridSchema, modifierSchema } from '../modifiers';
+import { idSchema } from './id';
 import { cameraSchema, filterSchema, lensSchema } from './camera';
 import { lampSchema } from './lamp';
 import { DEFAULT_PREFERENCES, preferencesSchema } from './preferences';
@@ -18,7 +19,7 @@ export const standSchema = z.strictObject({
 export type Stand = z.infer<typeof standSchema>;
 
 const owned = {
-  id: z.uuid(),
+  id: idSchema,
   retired: z.boolean().meta({ description: 'kept for what was done with it, no longer offered' }),
 };
 

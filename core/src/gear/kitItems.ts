@@ -4,6 +4,7 @@ import { UNTAUGHT } from '../calibration';
 import { gelSchema } from '../colour';
 import { flashUnitSchema } from '../flash';
 import { gridSchema, modifierSchema } from '../modifiers';
+import { idSchema } from './id';
 import { cameraSchema, filterSchema, lensSchema } from './camera';
 import { GEAR_LISTS, type GearList, type Kit, kitSchema, standSchema } from './kit';
 import { lampSchema } from './lamp';
@@ -28,7 +29,7 @@ export const reflectorItemSchema = reflectorSchema.extend({ type: z.literal('ref
 export const preferencesItemSchema = preferencesSchema.extend({
   type: z.literal('preferences'),
   version: z.literal(3),
-  id: z.uuid(),
+  id: idSchema,
 });
 
 /** The schema of each kind of gear, by its list in the kit. */

@@ -15,15 +15,22 @@ export interface SchemaIssue {
 /** A value that its schema refuses. */
 export interface SchemaFault {
   kind: 'schema';
+  /** the first of them */
   issues: SchemaIssue[];
+  /** how many there are in all */
+  count: number;
 }
+
+/** No one reads on after so many. */
+const MOST_ISSUES = 20;
 
 const ruleOf = (message: string): FaultId | null => FAULT_IDS.find((id) => id === message) ?? null;
 
 /** What is wrong with a value, without a sentence. */
 export const schemaFault = ({ issues }: Pick<z.ZodError, 'issues'>): SchemaFault => ({
   kind: 'schema',
-  issues: issues.map(({ path, code, message, ...figures }) => ({
+  count: issues.length,
+  issues: issues.slice(0, MOST_ISSUES).map(({ path, code, message, ...figures }) => ({
     path: path.map((key) => (typeof key === 'number' ? key : String(key))),
     rule: ruleOf(message),
     code,

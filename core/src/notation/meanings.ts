@@ -300,9 +300,12 @@ function sceneWeight(settings: ExposureSettings, expectedEv100: number | null): 
   return -3 * unusual - (off * off) / 2;
 }
 
+/** A reading is noted in fewer; a log keeps them as they were typed. */
+const MOST_LETTERS = 60;
+
 /** Why a text is no reading. */
 export interface ReadingFault {
-  kind: 'nothing-read' | 'not-a-reading' | 'beyond-meters';
+  kind: 'nothing-read' | 'not-a-reading' | 'beyond-meters' | 'too-long';
   read: ReadValue;
   /** as it was typed */
   text: string;
@@ -316,6 +319,8 @@ export interface ReadingFault {
  */
 export function readMeterText(text: string, context: ReadingContext): Outcome<ReadText, ReadingFault> {
   if (text.trim() === '') return failure({ kind: 'nothing-read', read: context.read, text: '' });
+  if (text.trim().length > MOST_LETTERS)
+    return failure({ kind: 'too-long', read: context.read, text: text.trim().slice(0, MOST_LETTERS) });
   const all = candidatesFor(spokenFigures(text), context);
   const possible = all.filter(({ settings }) => inRange(settings));
   if (possible.length === 0)

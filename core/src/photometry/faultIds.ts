@@ -22,6 +22,7 @@ export const FAULT_IDS = [
   'shoot-name-missing',
   'spot-name-long',
   'spot-name-missing',
+  'text-broken',
   'time-zone-unknown',
   'time-zone-unknown-here',
 ] as const;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { keepOrderSchema, stopFields } from '../gear';
+import { idSchema, keepOrderSchema, stopFields } from '../gear';
 import { fault } from '../photometry';
 import { MOTIONS, SUPPORTS } from './choices';
 
@@ -15,8 +15,8 @@ export type Limits = z.infer<typeof limitsSchema>;
 
 /** The camera, what is on it, and which of its settings are held. */
 export const cameraWishSchema = z.strictObject({
-  cameraId: z.uuid().nullable(),
-  lensId: z.uuid().nullable().meta({ description: 'null: the apertures of the camera in the kit' }),
+  cameraId: idSchema.nullable(),
+  lensId: idSchema.nullable().meta({ description: 'null: the apertures of the camera in the kit' }),
   focalMm: z
     .number()
     .min(4)
@@ -44,10 +44,10 @@ export const cameraWishSchema = z.strictObject({
     .strictObject({ av: stopFields.av.nullable(), tv: stopFields.tv.nullable(), sv: stopFields.sv.nullable() })
     .meta({ description: 'settings held by hand; null: free' }),
   limits: limitsSchema,
-  filterIds: z.array(z.uuid()).max(6),
+  filterIds: z.array(idSchema).max(6),
   highSpeedSync: z.boolean(),
   syncDelayMs: z.number().min(0).max(20).meta({ description: 'how late the flash fires, for radios of mixed makes' }),
-  secondCameraId: z.uuid().nullable(),
+  secondCameraId: idSchema.nullable(),
   video: z
     .strictObject({ framesPerSecond: z.number().min(1).max(240), angleDeg: z.number().min(1).max(360) })
     .nullable()

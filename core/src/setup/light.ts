@@ -1,12 +1,12 @@
 import { z } from 'zod';
 
-import { kelvin } from '../gear';
+import { idSchema, kelvin } from '../gear';
 import { LIGHT_ROLES, RADIO_GROUPS } from './lightRoles';
 
 /** A lamp in a setup: it counts as ambient with a dial. */
 export const placedLampSchema = z.strictObject({
-  id: z.uuid(),
-  lampId: z.uuid(),
+  id: idSchema,
+  lampId: idSchema,
   pointId: z.string().min(1).max(60).meta({ description: 'the point that it falls on' }),
   distanceM: z.number().min(0.2).max(30),
   sideDeg: z
@@ -22,9 +22,9 @@ export const placedLampSchema = z.strictObject({
 export type PlacedLamp = z.infer<typeof placedLampSchema>;
 
 export const lightSchema = z.strictObject({
-  id: z.uuid(),
+  id: idSchema,
   role: z.enum(LIGHT_ROLES),
-  unitId: z.uuid(),
+  unitId: idSchema,
   outlet: z
     .number()
     .int()
@@ -38,10 +38,10 @@ export const lightSchema = z.strictObject({
     .max(300)
     .nullable()
     .meta({ description: 'zoom of a bare head; null: as its guide number is stated for' }),
-  modifierId: z.uuid().nullable().meta({ description: 'null: the standard reflector' }),
-  gridId: z.uuid().nullable(),
-  gelIds: z.array(z.uuid()).max(4),
-  standId: z.uuid().nullable(),
+  modifierId: idSchema.nullable().meta({ description: 'null: the standard reflector' }),
+  gridId: idSchema.nullable(),
+  gelIds: z.array(idSchema).max(4),
+  standId: idSchema.nullable(),
   aimPointId: z.string().min(1).max(60).meta({ description: 'the point that it aims at' }),
   distanceM: z.number().min(0.3).max(30).meta({ description: 'from the front of the modifier to what it aims at' }),
   sideDeg: z

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { SURFACES } from '../gear';
+import { idSchema, SURFACES } from '../gear';
 import type { LightStand } from '../scene';
 
 /** Flat things that shape the light that is there. */
@@ -76,7 +76,7 @@ export type PanelStand = z.infer<typeof panelStandSchema>;
 
 /** One flat thing in a setup. */
 export const panelSchema = z.strictObject({
-  id: z.uuid(),
+  id: idSchema,
   kind: z.enum(PANEL_KINDS),
   ...standFields,
   reflectorId: z

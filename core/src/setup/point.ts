@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { isWellFormed } from '../gear';
 import { fault, TONE_RANGE } from '../photometry';
 
 /** What a metering point can be, in the order in which people meter. */
@@ -48,7 +49,7 @@ export const ROLE_FACTS: Record<PointRole, RoleFacts> = {
 export const pointSchema = z.strictObject({
   id: z.string().min(1).max(60),
   role: z.enum(POINT_ROLES),
-  name: z.string().trim().min(1, fault('point-name-missing')).max(60, fault('point-name-long')),
+  name: z.string().trim().min(1, fault('point-name-missing')).max(60, fault('point-name-long')).refine(isWellFormed, fault('text-broken')),
   toneStops: z
     .number()
     .min(TONE_RANGE.least)

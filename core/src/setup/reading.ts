@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { stopFields } from '../gear';
+import { idSchema, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
 import { fault, TONE_RANGE, TONES } from '../photometry';
 
@@ -30,7 +30,7 @@ export type MeteringMethod = z.infer<typeof meteringMethodSchema>;
 /** A place in a test frame: what the camera recorded there. */
 const frameMethodSchema = z.strictObject({
   kind: z.literal('frame'),
-  frameId: z.uuid(),
+  frameId: idSchema,
   x: z.number().min(0).max(1),
   y: z.number().min(0).max(1),
   placementStops: z
@@ -51,11 +51,11 @@ export const USUAL_METHOD: MeteringMethod = { kind: 'incident', aim: 'camera' };
 
 /** The state of a light when a flash reading was taken: what the reading is a fact about. */
 export const firedLightSchema = z.strictObject({
-  lightId: z.uuid(),
-  unitId: z.uuid(),
-  modifierId: z.uuid().nullable(),
-  gridId: z.uuid().nullable(),
-  gelIds: z.array(z.uuid()).max(4),
+  lightId: idSchema,
+  unitId: idSchema,
+  modifierId: idSchema.nullable(),
+  gridId: idSchema.nullable(),
+  gelIds: z.array(idSchema).max(4),
   outlet: z.number().int().min(0).max(7).nullable(),
   zoomMm: z.number().min(14).max(300).nullable(),
   atAim: z.boolean().meta({ description: 'metered where the light aims, so that its distance is known' }),
@@ -71,8 +71,8 @@ export const readingSchema = z
   .strictObject({
     type: z.literal('reading'),
     version: z.literal(READING_VERSION),
-    id: z.uuid(),
-    setupId: z.uuid(),
+    id: idSchema,
+    setupId: idSchema,
     pointId: z.string().min(1).max(60),
     at: z.iso.datetime({ offset: true }),
     light: z
@@ -93,7 +93,7 @@ export const readingSchema = z
     origin: z
       .enum(['typed', 'device', 'simulated', 'frame'])
       .meta({ description: 'simulated: from a stand-in that ships with the product' }),
-    corrects: z.uuid().nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
+    corrects: idSchema.nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
     fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
     struckAt: z.iso.datetime({ offset: true }).nullable(),
   })

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../gear';
 
 import { type PointRole, ROLE_FACTS } from './point';
 
@@ -9,8 +10,8 @@ export type SceneChangeKind = (typeof SCENE_CHANGES)[number];
 export const sceneChangeSchema = z.strictObject({
   type: z.literal('sceneChange'),
   version: z.literal(1),
-  id: z.uuid(),
-  setupId: z.uuid(),
+  id: idSchema,
+  setupId: idSchema,
   at: z.iso.datetime({ offset: true }),
   what: z.enum(SCENE_CHANGES),
   struckAt: z.iso.datetime({ offset: true }).nullable(),

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
-import { stopFields } from '../gear';
+import { idSchema, isWellFormed, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
+import { fault } from '../photometry';
 import { cameraWishSchema } from './cameraWish';
 import { lightSchema, placedLampSchema } from './light';
 import { MOST_LIGHTS } from './lightRoles';
@@ -16,7 +17,7 @@ export const SETUP_VERSION = 4;
 
 /** A look and camera set aside, to be compared with the one in force. */
 export const versionSchema = z.strictObject({
-  id: z.uuid(),
+  id: idSchema,
   name: z.string().trim().min(1).max(40),
   look: lookSchema,
   camera: cameraWishSchema,
@@ -29,10 +30,10 @@ const span = z.number().min(0).max(20);
 export const setupSchema = z.strictObject({
   type: z.literal('setup'),
   version: z.literal(SETUP_VERSION),
-  id: z.uuid(),
-  shootId: z.uuid(),
-  spotId: z.uuid(),
-  title: z.string().trim().min(1).max(120),
+  id: idSchema,
+  shootId: idSchema,
+  spotId: idSchema,
+  title: z.string().trim().min(1).max(120).refine(isWellFormed, fault('text-broken')),
   points: z.array(pointSchema).min(1).max(20),
   meter: z
     .strictObject({ ...stopFields, read: z.enum(READ_VALUES), method: meteringMethodSchema })

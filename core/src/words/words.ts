@@ -14,7 +14,7 @@ import type {
   WhiteBalanceReason,
 } from '../balance';
 import type { Cast, LightColour, NamedSource } from '../colour';
-import type { Change } from '../documents';
+import type { Change, FieldPath, Refusal } from '../documents';
 import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } from '../explain';
 import type { CameraSolution, Intent, SharpShutter, ShutterReason } from '../exposure';
 import type { PowerFault } from '../flash';
@@ -240,6 +240,12 @@ export interface Words {
 
   // the log
   /** @param standOf where a sun stands, which only the model of the light knows */
+  /** what a field of a document is called */
+  field: (path: FieldPath) => string;
+  /** a value of a field, short */
+  fieldValue: (value: unknown) => string;
+  /** why the server did not take a change */
+  refusal: (reason: Refusal) => string;
   change: (change: Pick<Change, 'settings'>, context: WordsContext, standOf: StandOf) => string;
 
   // what was typed

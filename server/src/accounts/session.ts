@@ -4,6 +4,7 @@ import { createMiddleware } from 'hono/factory';
 import { HTTPException } from 'hono/http-exception';
 import { createHash, randomBytes } from 'node:crypto';
 
+import type { Identity } from '@sphene/core/documents';
 import type { Queryable } from '../db/dataSource';
 import type { AppEnv } from '../environment';
 
@@ -11,6 +12,12 @@ const COOKIE = 'sphene_session';
 const LIFE_MS = 90 * 24 * 3600_000;
 
 const digest = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** A session as it is known: its own id, and whose it is. */
+export interface KnownSession {
+  id: string;
+  identity: Identity;
+}
 
 /** The account of the demo; made on first use. One account is enough until there are sign-ups. */
 export async function demoAccountId(database: Queryable): Promise<string> {
@@ -23,9 +30,8 @@ export async function demoAccountId(database: Queryable): Promise<string> {
 }
 
 /** Starts a session: a random token in the cookie, only its digest in the database. */
-export async function startSession(context: Context<AppEnv>, accountId: string): Promise<void> {
+export async function startSession(context: Context<AppEnv>, accountId: string): Promise<KnownSession> {
   const token = randomBytes(32).toString('base64url');
-  await context.var.dataSource.query('delete from sessions where expires_at < now()');
   await context.var.dataSource.query('insert into sessions (id, account_id, expires_at) values ($1, $2, $3)', [
     digest(token),
     accountId,
@@ -38,24 +44,44 @@ export async function startSession(context: Context<AppEnv>, accountId: string):
     secure: context.var.config.COOKIE_SECURE,
     maxAge: LIFE_MS / 1000,
   });
+  const session = await sessionById(context.var.dataSource, digest(token));
+  if (session === undefined) throw new Error('the session could not be started');
+  return session;
 }
 
-/** The account of the request's session, or `undefined`. */
-export async function sessionAccountId(context: Context<AppEnv>): Promise<string | undefined> {
-  const token = getCookie(context, COOKIE);
-  if (token === undefined) return undefined;
-  const rows = await context.var.dataSource.query<{ account_id: string }[]>(
-    'select account_id from sessions where id = $1 and expires_at > now()',
-    [digest(token)],
+async function sessionById(database: Queryable, id: string): Promise<KnownSession | undefined> {
+  const [row] = await database.query<{ id: string; name: string; lineage: string }[]>(
+    `select a.id, a.name, (select id from lineage) as lineage from sessions s join accounts a on a.id = s.account_id
+     where s.id = $1 and s.expires_at > now()`,
+    [id],
   );
-  return rows[0]?.account_id;
+  return row === undefined
+    ? undefined
+    : { id, identity: { account: { id: row.id, name: row.name }, lineage: row.lineage } };
+}
+
+/** The session of a request, or `undefined`. */
+export async function sessionOf(context: Context<AppEnv>): Promise<KnownSession | undefined> {
+  const token = getCookie(context, COOKIE);
+  return token === undefined ? undefined : sessionById(context.var.dataSource, digest(token));
+}
+
+/** True while a session is not over: what lasts longer than a request asks again. */
+export const isOpen = async (database: Queryable, id: string): Promise<boolean> =>
+  (await sessionById(database, id)) !== undefined;
+
+/** What handlers behind `requireAccount` find beside the rest. */
+export interface AccountVariables {
+  accountId: string;
+  session: KnownSession;
 }
 
 /** Lets only requests with a session through and tells them the account. */
-export const requireAccount = createMiddleware<AppEnv & { Variables: { accountId: string } }>(async (context, next) => {
-  const accountId = await sessionAccountId(context as unknown as Context<AppEnv>);
-  if (accountId === undefined)
+export const requireAccount = createMiddleware<AppEnv & { Variables: AccountVariables }>(async (context, next) => {
+  const session = await sessionOf(context as unknown as Context<AppEnv>);
+  if (session === undefined)
     throw new HTTPException(401, { message: 'There is no session. Open the application again to start one.' });
-  context.set('accountId', accountId);
+  context.set('accountId', session.identity.account.id);
+  context.set('session', session);
   await next();
 });

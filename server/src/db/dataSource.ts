@@ -7,6 +7,7 @@ import { Start1780000000000 } from './migrations/1780000000000-start';
 import { Metering1780000100000 } from './migrations/1780000100000-metering';
 import { Look1780000200000 } from './migrations/1780000200000-look';
 import { Lights1780000300000 } from './migrations/1780000300000-lights';
+import { Sync1780000400000 } from './migrations/1780000400000-sync';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -17,7 +18,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
     type: 'postgres',
     url,
     entities,
-    migrations: [Start1780000000000, Metering1780000100000, Look1780000200000, Lights1780000300000],
+    migrations: [Start1780000000000, Metering1780000100000, Look1780000200000, Lights1780000300000, Sync1780000400000],
     migrationsTransactionMode: 'each',
     installExtensions: false,
     uuidExtension: 'pgcrypto',
@@ -29,7 +30,13 @@ export function createDataSource(url: string, log: Logger): DataSource {
     applicationName: 'sphene',
     connectTimeoutMS: 5_000,
     poolErrorHandler: (error: Error) => log.error({ err: error.message }, 'an idle database connection failed'),
-    extra: { statement_timeout: 15_000, idle_in_transaction_session_timeout: 15_000, lock_timeout: 5_000 },
+    extra: {
+      // who waits longer for a connection is told to come again
+      connectionTimeoutMillis: 10_000,
+      statement_timeout: 15_000,
+      idle_in_transaction_session_timeout: 15_000,
+      lock_timeout: 5_000,
+    },
   });
 }
 

@@ -17,13 +17,24 @@ interface Known {
   hello: DeviceHello;
   link: DeviceLink | null;
   /** the page that connected it: its readings go there and nowhere else */
-  clientId: string | null;
+  page: Page | null;
   meter: MeterState | null;
   radio: RadioState | null;
   waiting: NodeJS.Timeout | null;
 }
 
-type Listener = (event: DeviceEvent) => void;
+/** A page of an account, by the id that it gave itself. */
+export interface Page {
+  accountId: string;
+  clientId: string;
+}
+
+interface Listening {
+  page: Page;
+  tell: (event: DeviceEvent) => void;
+}
+
+const samePage = (a: Page, b: Page): boolean => a.accountId === b.accountId && a.clientId === b.clientId;
 
 const ASK_MS = 3000;
 /** A press or a release is answered within this, or the device is said not to have answered. */
@@ -31,12 +42,26 @@ const ANSWER_MS = 6000;
 /** A camera exposes for seconds where it is dark, and then writes. */
 const PICTURE_MS = 30_000;
 const PICTURES_KEPT = 8;
+/** Who a device is fits in so much; one that goes on is none. */
+const MOST_HELLO_BYTES = 2000;
+
+/** An answer as text, read no further than so many bytes; null: it is longer. The request's time limit holds on. */
+async function textUpTo(response: Response, most: number): Promise<string | null> {
+  const parts: Uint8Array[] = [];
+  let length = 0;
+  for await (const part of response.body ?? []) {
+    parts.push(part as Uint8Array);
+    length += (part as Uint8Array).length;
+    if (length > most) return null;
+  }
+  return Buffer.concat(parts).toString();
+}
 
 /** Finds devices at their addresses, connects them, and passes on what they say to the page that connected them. */
 export class DeviceGateway {
   private readonly known = new Map<string, Known>();
-  private readonly listeners = new Map<string, Listener>();
-  private readonly pictures = new Map<string, Uint8Array>();
+  private readonly listeners = new Set<Listening>();
+  private readonly pictures = new Map<string, { bytes: Uint8Array; accountId: string }>();
 
   isClosed = false;
   private endStreams: () => void = () => undefined;
@@ -50,8 +75,11 @@ export class DeviceGateway {
     private readonly drivers: Record<DeviceKind, DeviceDriver>,
   ) {}
 
-  /** Asks every address who is there. Those that do not answer are left out, unless they are connected. */
-  async list(): Promise<DeviceView[]> {
+  /**
+   * Asks every address who is there. Those that do not answer are left out, unless they are connected, and so are
+   * those that another account has.
+   */
+  async list(accountId: string): Promise<DeviceView[]> {
     await Promise.all(
       this.addresses.map(async (address) => {
         const hello = await this.ask(address);
@@ -63,22 +91,22 @@ export class DeviceGateway {
             address,
             hello,
             link: null,
-            clientId: null,
+            page: null,
             meter: null,
             radio: null,
             waiting: null,
           });
       }),
     );
-    return this.views();
+    return this.views(accountId);
   }
 
   /** Connects a device for a page. Rejects with a message when it cannot. */
-  async connect(id: string, clientId: string): Promise<void> {
-    const device = this.known.get(id);
+  async connect(id: string, page: Page): Promise<void> {
+    const device = this.deviceOf(id, page.accountId);
     if (device === undefined) throw new Error('This device is not there any more. Look for devices again.');
     if (device.link !== null) this.drop(device);
-    device.clientId = clientId;
+    device.page = page;
     try {
       device.link = await this.drivers[device.hello.kind].open(device.address, device.hello, {
         message: (message, bytes) => {
@@ -104,7 +132,7 @@ export class DeviceGateway {
               deviceId: id,
               name: device.hello.name,
               simulated: device.hello.simulated,
-              pictureId: this.keepPicture(bytes),
+              pictureId: this.keepPicture(bytes, page.accountId),
               picture: message,
             });
         },
@@ -123,14 +151,21 @@ export class DeviceGateway {
     this.tellAll();
   }
 
-  disconnect(id: string): void {
+  /** A device that is free, or this account's: nobody sees or touches what another account has connected. */
+  private deviceOf(id: string, accountId: string): Known | undefined {
     const device = this.known.get(id);
+    const isOthers = device?.link != null && device.page?.accountId !== accountId;
+    return isOthers ? undefined : device;
+  }
+
+  disconnect(id: string, accountId: string): void {
+    const device = this.deviceOf(id, accountId);
     if (device !== undefined) this.drop(device);
   }
 
   /** Passes a command on. Throws with a message when the device is not connected. */
-  command(id: string, command: DeviceCommand): void {
-    const device = this.known.get(id);
+  command(id: string, accountId: string, command: DeviceCommand): void {
+    const device = this.deviceOf(id, accountId);
     if (device?.link == null) throw new Error('This device is not connected. Connect it first.');
     device.link.send(command);
     if (command.type !== 'press' && command.type !== 'shoot') return;
@@ -141,15 +176,20 @@ export class DeviceGateway {
     );
   }
 
-  picture = (id: string): Uint8Array | undefined => this.pictures.get(id);
+  /** A picture that a device of this account took. */
+  picture(id: string, accountId: string): Uint8Array | undefined {
+    const picture = this.pictures.get(id);
+    return picture?.accountId === accountId ? picture.bytes : undefined;
+  }
 
   /** Tells a page what happens, from now until the function that comes back is called. */
-  listen(clientId: string, listener: Listener): () => void {
-    this.listeners.set(clientId, listener);
-    listener({ type: 'devices', devices: this.views() });
-    return () => {
-      if (this.listeners.get(clientId) === listener) this.listeners.delete(clientId);
-    };
+  listen(page: Page, tell: (event: DeviceEvent) => void): () => void {
+    const listening = { page, tell };
+    // a page that comes again takes the place of what it was
+    for (const one of this.listeners) if (samePage(one.page, page)) this.listeners.delete(one);
+    this.listeners.add(listening);
+    tell({ type: 'devices', devices: this.views(page.accountId) });
+    return () => void this.listeners.delete(listening);
   }
 
   close(): void {
@@ -159,13 +199,15 @@ export class DeviceGateway {
     this.endStreams();
   }
 
-  private views = (): DeviceView[] =>
-    [...this.known.values()].map(({ hello, link, clientId, meter, radio }) => ({
-      ...hello,
-      connectedBy: link === null ? null : clientId,
-      meter: link === null ? null : meter,
-      radio: link === null ? null : radio,
-    }));
+  private views = (accountId: string): DeviceView[] =>
+    [...this.known.values()]
+      .filter(({ link, page }) => link === null || page?.accountId === accountId)
+      .map(({ hello, link, page, meter, radio }) => ({
+        ...hello,
+        connectedBy: link === null ? null : (page?.clientId ?? null),
+        meter: link === null ? null : meter,
+        radio: link === null ? null : radio,
+      }));
 
   private async ask(address: string): Promise<DeviceHello | null> {
     try {
@@ -173,16 +215,16 @@ export class DeviceGateway {
         signal: AbortSignal.timeout(ASK_MS),
         redirect: 'error',
       });
-      const text = await response.text();
-      return text.length > 2000 ? null : (deviceHelloSchema.safeParse(JSON.parse(text)).data ?? null);
+      const text = await textUpTo(response, MOST_HELLO_BYTES);
+      return text === null ? null : (deviceHelloSchema.safeParse(JSON.parse(text)).data ?? null);
     } catch {
       return null;
     }
   }
 
-  private keepPicture(bytes: Uint8Array): string {
+  private keepPicture(bytes: Uint8Array, accountId: string): string {
     const id = randomUUID();
-    this.pictures.set(id, bytes);
+    this.pictures.set(id, { bytes, accountId });
     const [oldest] = this.pictures.keys();
     if (this.pictures.size > PICTURES_KEPT && oldest !== undefined) this.pictures.delete(oldest);
     return id;
@@ -206,11 +248,12 @@ export class DeviceGateway {
     this.tellAll();
   }
 
-  private tell({ clientId }: Known, event: DeviceEvent): void {
-    if (clientId !== null) this.listeners.get(clientId)?.(event);
+  private tell({ page }: Known, event: DeviceEvent): void {
+    if (page === null) return;
+    for (const one of this.listeners) if (samePage(one.page, page)) one.tell(event);
   }
 
   private tellAll(): void {
-    for (const listener of this.listeners.values()) listener({ type: 'devices', devices: this.views() });
+    for (const { page, tell } of this.listeners) tell({ type: 'devices', devices: this.views(page.accountId) });
   }
 }

@@ -1,15 +1,17 @@
 import { Hono } from 'hono';
 import { HTTPException } from 'hono/http-exception';
-import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 
 import { deviceCommandSchema } from '@sphene/core/devices';
+import { idSchema } from '@sphene/core/gear';
 import { requireAccount } from '../accounts/session';
+import type { Streams } from '../accounts/streams';
 import { type DeviceGateway } from '../devices/gateway';
 import type { AppEnv } from '../environment';
+import { bodyOf } from './body';
+import { follow } from './stream';
 
-const KEEP_ALIVE_MS = 15_000;
-const clientSchema = z.strictObject({ client: z.uuid() });
+const clientSchema = z.strictObject({ client: idSchema });
 
 /** Turns what the gateway could not do into an answer that says so. */
 async function tried(work: () => Promise<void> | void): Promise<void> {
@@ -22,50 +24,39 @@ async function tried(work: () => Promise<void> | void): Promise<void> {
   }
 }
 
-async function bodyOf<T>(request: { json: () => Promise<unknown> }, schema: z.ZodType<T>): Promise<T> {
-  const parsed = schema.safeParse(await request.json().catch(() => null));
-  if (!parsed.success) throw new HTTPException(400, { message: z.prettifyError(parsed.error) });
-  return parsed.data;
-}
-
 /** Devices: who is there, connecting, commands, what they say as it happens, and the pictures they took. */
-export const deviceRoutes = (gateway: DeviceGateway) =>
+export const deviceRoutes = (gateway: DeviceGateway, streams: Streams) =>
   new Hono<AppEnv>()
     .use(requireAccount)
-    .get('/', async (context) => context.json({ devices: await gateway.list() }))
+    .get('/', async (context) => context.json({ devices: await gateway.list(context.var.accountId) }))
     .get('/events', (context) => {
       const client = clientSchema.safeParse({ client: context.req.query('client') });
       if (!client.success) throw new HTTPException(400, { message: 'Say which page listens: client is its id.' });
-      return streamSSE(context, async (stream) => {
-        const stop = gateway.listen(
-          client.data.client,
-          (event) => void stream.writeSSE({ data: JSON.stringify(event) }),
-        );
-        stream.onAbort(stop);
-        while (!stream.aborted && !stream.closed && !gateway.isClosed) {
-          await Promise.race([stream.sleep(KEEP_ALIVE_MS), gateway.closed]);
-          await stream.writeSSE({ event: 'alive', data: '' });
-        }
-        stop();
+      const page = { accountId: context.var.accountId, clientId: client.data.client };
+      return follow(context, {
+        streams,
+        closed: gateway.closed,
+        start: (stream) => gateway.listen(page, (event) => void stream.writeSSE({ data: JSON.stringify(event) })),
       });
     })
     .get('/pictures/:id', (context) => {
-      const bytes = gateway.picture(context.req.param('id'));
+      const bytes = gateway.picture(context.req.param('id'), context.var.accountId);
       if (bytes === undefined)
         throw new HTTPException(404, { message: 'This picture is not kept any more. Take it again.' });
       return context.body(bytes as Uint8Array<ArrayBuffer>, 200, { 'Content-Type': 'image/jpeg' });
     })
     .post('/:id/connect', async (context) => {
-      const { client } = await bodyOf(context.req, clientSchema);
-      await tried(() => gateway.connect(context.req.param('id'), client));
+      const { client: clientId } = await bodyOf(context, clientSchema);
+      const page = { accountId: context.var.accountId, clientId };
+      await tried(() => gateway.connect(context.req.param('id'), page));
       return context.json({ ok: true });
     })
-    .post('/:id/disconnect', (context) => {
-      gateway.disconnect(context.req.param('id'));
+    .post('/:id/disconnect', async (context) => {
+      await tried(() => gateway.disconnect(context.req.param('id'), context.var.accountId));
       return context.json({ ok: true });
     })
     .post('/:id/command', async (context) => {
-      const command = await bodyOf(context.req, deviceCommandSchema);
-      await tried(() => gateway.command(context.req.param('id'), command));
+      const command = await bodyOf(context, deviceCommandSchema);
+      await tried(() => gateway.command(context.req.param('id'), context.var.accountId, command));
       return context.json({ ok: true });
     });

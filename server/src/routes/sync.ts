@@ -1,33 +1,60 @@
 import { Hono } from 'hono';
-import { validator } from 'hono/validator';
 import { z } from 'zod';
 
-import { syncRequestSchema } from '@sphene/core/documents';
+import { commonRequestSchema, PROTOCOL, syncRequestSchema } from '@sphene/core/documents';
 import { requireAccount } from '../accounts/session';
+import type { Streams } from '../accounts/streams';
 import type { AppEnv } from '../environment';
-import { pull } from '../sync/pull';
-import { push } from '../sync/push';
+import type { Changes } from '../sync/changes';
+import { commonPlace, exchange } from '../sync/exchange';
+import { bodyOf, prettified } from './body';
+import { follow } from './stream';
 
-const body = validator('json', (value, context) => {
-  const parsed = syncRequestSchema.safeParse(value);
-  return parsed.success
-    ? parsed.data
-    : context.json(
-        {
-          error: `The request does not keep to the sync format.\n${z.prettifyError(parsed.error)}`,
-          requestId: String(context.get('requestId')),
-        },
-        400,
-      );
-});
+/** Which version a request speaks; one that does not say so is of the first. */
+const versionSchema = z.object({ protocol: z.int().default(1) }).loose();
 
-/** `POST /`: mutations in, results and the changes since a cursor out, in one transaction. */
-export const syncRoutes = () =>
-  new Hono<AppEnv>().post('/', requireAccount, body, async (context) => {
-    const { mutations, cursor } = context.req.valid('json');
-    const answer = await context.var.dataSource.transaction(async (transaction) => {
-      const results = await push(transaction, context.var.accountId, mutations);
-      return { results, ...(await pull(transaction, context.var.accountId, cursor)) };
-    });
-    return context.json(answer);
-  });
+/**
+ * `POST /`: mutations in, results and the changes since a cursor out. `POST /common`: where two histories part.
+ * `GET /events`: a word whenever something has changed.
+ */
+export const syncRoutes = (changes: Changes, streams: Streams) =>
+  new Hono<AppEnv>()
+    .use(requireAccount)
+    .post('/', async (context) => {
+      const raw = await bodyOf(context, versionSchema);
+      if (raw.protocol !== PROTOCOL) {
+        const error =
+          raw.protocol < PROTOCOL
+            ? 'This page is older than the server. What it keeps stays on the device; open it anew to send it.'
+            : 'This server is older than the page. What it keeps stays on the device until the server is newer.';
+        return context.json({ code: 'protocol', protocol: PROTOCOL, error }, 426);
+      }
+      const parsed = syncRequestSchema.safeParse(raw);
+      if (!parsed.success)
+        return context.json(
+          { error: `The request does not keep to the sync format.\n${prettified(parsed.error)}` },
+          400,
+        );
+      const { identity } = context.var.session;
+      if (parsed.data.account !== identity.account.id) return context.json({ code: 'other-account' }, 409);
+      if (parsed.data.lineage !== identity.lineage) return context.json({ code: 'other-history' }, 409);
+      const answer = await exchange(context.var.dataSource, identity.account.id, parsed.data);
+      if (answer === null) return context.json({ code: 'other-history' }, 409);
+      const { changesJson, ...rest } = answer;
+      // the changes are JSON already
+      const text = JSON.stringify({ ...rest, now: Date.now() });
+      return context.body(`${text.slice(0, -1)},"changes":${changesJson}}`, 200, {
+        'Content-Type': 'application/json',
+      });
+    })
+    .post('/common', async (context) => {
+      const { marks } = await bodyOf(context, commonRequestSchema);
+      return context.json({ common: await commonPlace(context.var.dataSource, context.var.accountId, marks) });
+    })
+    .get('/events', (context) =>
+      follow(context, {
+        streams,
+        closed: changes.closed,
+        start: (stream) => changes.listen(context.var.accountId, () => void stream.writeSSE({ data: 'changed' })),
+      }),
+    );

@@ -123,8 +123,7 @@ export function GearRow({ list, thing }: { list: GearList; thing: Thing }) {
             list={list}
             start={draft}
             onSave={(item) => {
-              actions.putGear(item);
-              setOpen(false);
+              if (actions.putGear(item)) setOpen(false);
             }}
             onCancel={() => setOpen(false)}
           />

@@ -123,7 +123,7 @@ function NewGear({ list, start, onDone }: { list: GearList; start: Draft; onDone
         list={list}
         start={start}
         onSave={(item) => {
-          actions.putGear(item);
+          if (!actions.putGear(item)) return;
           onDone();
         }}
         onCancel={onDone}

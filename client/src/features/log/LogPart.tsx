@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { exportSetup } from '@/setupView/exportSetup';
 import { useSetup } from '@/setupView/setupContext';
-import { useActions } from '@/store/application';
+import { useActions, useKeeper } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
 import { type Store, useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
@@ -74,15 +74,21 @@ export function LogPart() {
     second: '2-digit',
     timeZone: isTimeZone(zone) ? zone : 'UTC',
   });
-  const exportFile = () => {
-    const file = exportSetup(store.getState(), setup.id);
+  const keeper = useKeeper();
+  const exportFile = async () => {
+    const file = await exportSetup(store.getState(), setup.id, (id) => keeper.image(id));
     if (file !== null)
       download(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
   };
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <ActionButton label={texts.exportIt} icon="tray-arrow-up" name={texts.exportThisSetup} onPress={exportFile} />
+        <ActionButton
+          label={texts.exportIt}
+          icon="tray-arrow-up"
+          name={texts.exportThisSetup}
+          onPress={() => void exportFile()}
+        />
       </View>
       {entries.length === 0 && <Txt tone="quiet">{texts.nothingYetReadingsAndChanges}</Txt>}
       <View role="list">

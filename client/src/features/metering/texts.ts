@@ -2,6 +2,9 @@ import { catalogue } from '@/language/language';
 
 /** What `metering` says in words of its own. */
 export const texts = catalogue({
+  thePictureIsComing: 'The picture is coming.',
+  thePictureIsNotHere:
+    'The picture is not on this device and cannot be fetched now, or it was erased. Its figures are kept.',
   add: (name: string) => `Add ${name}`,
   addOwnPoint: 'Add own point',
   all: (length: number) => `All ${length}`,

@@ -1,4 +1,4 @@
 // Run as the page starts, before the routes are: the device's storage opens while the rest of the script still runs.
-import { openEarly } from './storage';
+import { openEarly } from './world';
 
 openEarly();

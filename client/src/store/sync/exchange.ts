@@ -1,97 +1,303 @@
 import {
+  type Conflict,
   type Document,
-  documentSchema,
+  type FieldPath,
+  type HistoryMark,
   isFactType,
   MAX_MUTATIONS,
-  mergeByField,
   type Mutation,
+  type MutationResult,
+  sameValue,
+  settle,
   type Stored,
-  type SyncRequest,
   type SyncResponse,
 } from '@sphene/core/documents';
-import type { OutboxRow, Storage, StoredRow } from './storage';
+import type { Maker } from './edits';
+import { ALL_STORES, type Flight, freshRow, readValue, type Storage, type StoredRow, type StoreName } from './storage';
 
-const CURSOR = 'cursor';
-/** Letters of documents in one request; test frames are large, and the server takes 4 MB. */
-const MAX_LETTERS = 2_500_000;
+type Transaction = ReturnType<typeof writing>;
+const writing = (storage: Storage) => storage.transaction([...ALL_STORES] as StoreName[], 'readwrite');
 
-/** What is to be sent now, and which outbox entries it stands for. */
+/** What is to be sent now. */
 export interface Batch {
-  request: SyncRequest;
-  /** by mutation key: the outbox keys that are done with once it is */
-  covers: Map<string, string[]>;
+  cursor: number;
+  seen: HistoryMark | null;
+  flights: Flight[];
 }
 
-/** The oldest outbox entries of each document, gathered into one mutation under the newest key. */
-export async function nextBatch(storage: Storage): Promise<Batch> {
-  const transaction = storage.transaction(['documents', 'outbox', 'values']);
-  const waiting: OutboxRow[] = await transaction.objectStore('outbox').getAll();
-  const byDocument = new Map<string, string[]>();
-  for (const { id, key } of waiting) byDocument.set(id, [...(byDocument.get(id) ?? []), key]);
-  const mutations: Mutation[] = [];
-  const covers = new Map<string, string[]>();
-  let letters = 0;
-  for (const [id, keys] of [...byDocument].slice(0, MAX_MUTATIONS)) {
-    const row = await transaction.objectStore('documents').get(id);
-    const key = keys.at(-1);
-    if (row === undefined || key === undefined) continue;
-    letters += JSON.stringify(row.document).length;
-    if (letters > MAX_LETTERS && mutations.length > 0) break;
-    mutations.push(
-      row.document === null
-        ? { op: 'delete', key, id, baseVersion: row.version }
-        : { op: 'put', key, baseVersion: row.version, document: row.document },
-    );
-    covers.set(key, keys);
-  }
-  const cursor = (await transaction.objectStore('values').get(CURSOR)) as number | undefined;
-  return { request: { cursor: cursor ?? 0, mutations }, covers };
+/** A change as it travels. */
+export const mutationOf = ({ id, key, baseVersion, at, document }: Flight): Mutation =>
+  document === null ? { op: 'delete', key, id, baseVersion, at } : { op: 'put', key, baseVersion, at, document };
+
+/** Facts made by a clock that nobody had put right are put right before they leave, so that they stand in their time. */
+const SKEW_THAT_MATTERS_MS = 2000;
+
+function inServerTime(document: Document, skewMs: number): Document {
+  if (!('at' in document) || !isFactType(document.type)) return document;
+  return { ...document, at: new Date(Date.parse(document.at) + skewMs).toISOString() };
 }
 
-/** A change from elsewhere met by one that still waits here: merged by field; an edit outlives a deletion. */
-function merged(row: StoredRow, theirs: Stored): StoredRow {
-  const rest = { id: row.id, version: theirs.version, base: theirs.document };
-  if (row.document === null || theirs.document === null || isFactType(row.document.type))
-    return { ...rest, document: row.document ?? theirs.document };
-  const both = documentSchema.safeParse(mergeByField(row.base, row.document, theirs.document));
-  return { ...rest, document: both.success ? both.data : row.document };
-}
-
-/** Keeps the server's answer. Returns the ids of all documents that may look different now. */
-export async function keepAnswer(
-  storage: Storage,
-  { request, covers }: Batch,
-  answer: SyncResponse,
-): Promise<string[]> {
-  const transaction = storage.transaction(['documents', 'outbox', 'values'], 'readwrite');
+/**
+ * The changes that wait, in the order in which they were made: those that were sent before exactly as they were, then
+ * those of other documents, each as the newest edit left it, up to so many letters.
+ */
+export async function nextBatch(storage: Storage, mostLetters: number, { clock }: Maker): Promise<Batch> {
+  const transaction = writing(storage);
   const documents = transaction.objectStore('documents');
-  const outbox = transaction.objectStore('outbox');
-  const sent = new Map<string, Document | null>(
-    request.mutations.map((mutation) => [mutation.key, mutation.op === 'put' ? mutation.document : null]),
-  );
-  const touched = new Set<string>();
-
-  for (const { key, id, status, version } of answer.results) {
-    // the other change is in this answer: merged below, sent again with its version
-    if (status === 'conflict') continue;
-    for (const done of covers.get(key) ?? []) await outbox.delete(done);
-    const row = await documents.get(id);
-    if (row !== undefined && status === 'applied')
-      await documents.put({ ...row, version, base: sent.get(key) ?? null });
+  const flights = transaction.objectStore('flights');
+  const byDocument = new Map<string, { numbers: number[]; key: string; unclocked: boolean }>();
+  for (const { n, key, id, unclocked } of await transaction.objectStore('outbox').getAll())
+    byDocument.set(id, { numbers: [...(byDocument.get(id)?.numbers ?? []), n ?? 0], key, unclocked });
+  const batch: Batch = {
+    cursor: (await readValue(transaction.objectStore('values'), 'cursor')) ?? 0,
+    seen: (await readValue(transaction.objectStore('values'), 'marks'))?.at(-1) ?? null,
+    flights: [],
+  };
+  // what stands here is compared with what the server has before anything is sent on top of that
+  if ((await readValue(transaction.objectStore('values'), 'common')) !== undefined) return batch;
+  let letters = 0;
+  for (const [id, { numbers, key, unclocked }] of byDocument) {
+    let flight = await flights.get(id);
+    if (flight === undefined) {
+      let row = await documents.get(id);
+      if (row === undefined || row.document === null) continue;
+      const late = unclocked && row.version === 0 && Math.abs(clock.skew) > SKEW_THAT_MATTERS_MS;
+      if (late) {
+        row = { ...row, document: inServerTime(row.document as Document, clock.skew) };
+        await documents.put(row);
+      }
+      const at = row.editedAt ?? clock.timestamp();
+      const document = row.deletedAt === null ? row.document : null;
+      flight = { id, key, baseVersion: row.version, at, document, covers: numbers };
+    }
+    letters += JSON.stringify(flight.document).length;
+    if (batch.flights.length > 0 && (letters > mostLetters || batch.flights.length >= MAX_MUTATIONS)) break;
+    await flights.put(flight);
+    batch.flights.push(flight);
   }
-  const waiting = new Set((await outbox.getAll()).map(({ id }) => id));
-  for (const change of answer.changes) {
-    const row = await documents.get(change.id);
-    // the echo of what was sent, with newer edits waiting
-    if (row !== undefined && row.version >= change.version && waiting.has(change.id)) continue;
-    await documents.put(
-      row !== undefined && waiting.has(change.id)
-        ? merged(row, change)
-        : { id: change.id, document: change.document, version: change.version, base: change.document },
-    );
-    touched.add(change.id);
-  }
-  await transaction.objectStore('values').put(answer.cursor, CURSOR);
   await transaction.done;
-  return [...touched];
+  return batch;
+}
+
+/** What an answer brought. */
+export interface Kept {
+  /** documents that may look different now */
+  touched: string[];
+  /** titles of what was deleted somewhere and is back, because somewhere else it was worked on */
+  cameBack: string[];
+  /** true when something that waited is done with, or something new has come */
+  moved: boolean;
+}
+
+/** An answer being kept. */
+class Keeping {
+  readonly touched = new Set<string>();
+  readonly cameBack: string[] = [];
+  moved = false;
+  constructor(
+    private readonly transaction: Transaction,
+    private readonly maker: Maker,
+  ) {}
+
+  private row = async (id: string): Promise<StoredRow> =>
+    (await this.transaction.objectStore('documents').get(id)) ?? freshRow(id);
+
+  private async put(row: StoredRow): Promise<void> {
+    await this.transaction.objectStore('documents').put(row);
+    this.touched.add(row.id);
+  }
+
+  private readonly waits = async (id: string): Promise<boolean> =>
+    (await this.transaction.objectStore('outbox').index('id').count(id)) > 0;
+
+  private async landed({ id, covers }: Flight, done: boolean): Promise<void> {
+    await this.transaction.objectStore('flights').delete(id);
+    if (!done) return;
+    this.moved = true;
+    for (const n of covers) await this.transaction.objectStore('outbox').delete(n);
+  }
+
+  async result(flight: Flight, result: MutationResult): Promise<void> {
+    await this.landed(flight, result.status !== 'conflict');
+    const row = await this.row(flight.id);
+    if (result.status === 'applied') {
+      await this.transaction.objectStore('aside').delete(flight.id);
+      if (result.version > row.version)
+        await this.put({ ...row, version: result.version, base: flight.document ?? row.base });
+    } else if (result.status === 'refused') {
+      const at = this.maker.clock.timestamp();
+      await this.transaction.objectStore('aside').put({ id: flight.id, reason: result.reason, at });
+      this.touched.add(flight.id);
+    } else if (result.current === null) {
+      // the server has lost it, or never had it: what stands here is new to it, and nothing is merged
+      await this.put({ ...row, version: 0, base: null });
+    } else await this.conflict(row, flight, result.current);
+  }
+
+  /** A change that was not taken because the server's is another by now. */
+  private async conflict(row: StoredRow, flight: Flight, current: Stored): Promise<void> {
+    if (flight.document === null && current.deletedAt === null && current.document !== null) {
+      // deleted here, worked on elsewhere: it comes back whole
+      this.moved = true;
+      this.back(current.document);
+      row = await this.undeleted(row);
+    }
+    if (current.version > row.version) await this.change(current, { ...row });
+    else await this.put(row);
+  }
+
+  /** A row that is not deleted after all; what was edited before it was deleted still waits. */
+  private async undeleted(row: StoredRow): Promise<StoredRow> {
+    const outbox = this.transaction.objectStore('outbox');
+    if (sameValue(row.document, row.base))
+      for (const n of await outbox.index('id').getAllKeys(row.id)) await outbox.delete(n);
+    return { ...row, deletedAt: null };
+  }
+
+  private back(document: Document): void {
+    if ('title' in document) this.cameBack.push(document.title);
+  }
+
+  /** A document as the server has it now. */
+  async change(stored: Stored, known?: StoredRow): Promise<void> {
+    const row = known ?? (await this.row(stored.id));
+    if (row.unsure === true) return this.compare(row, stored);
+    if (stored.version < row.version) return;
+    const fresh = { version: stored.version, seq: stored.seq, base: stored.document };
+    // the echo of what was sent
+    if (stored.version === row.version && (await this.waits(row.id))) return this.put({ ...row, seq: stored.seq });
+    this.moved = true;
+    if (!(await this.waits(row.id))) {
+      if (row.deletedAt !== null && stored.deletedAt === null && stored.document !== null) this.back(stored.document);
+      return this.put({ ...row, ...fresh, document: stored.document, deletedAt: stored.deletedAt });
+    }
+    await this.put(await this.merged({ ...row, ...fresh, base: row.base }, stored));
+  }
+
+  /** A change from elsewhere met by one that still waits here: merged by field; an edit outlives a deletion. */
+  private async merged(row: StoredRow, theirs: Stored): Promise<StoredRow> {
+    const rest = { ...row, base: theirs.document };
+    if (row.document === null || theirs.document === null || theirs.deletedAt !== null) {
+      if (theirs.deletedAt !== null && row.deletedAt === null && row.document !== null) this.back(row.document);
+      return rest;
+    }
+    const mine = row.document;
+    if (row.deletedAt !== null) {
+      this.back(theirs.document);
+      row = await this.undeleted(row);
+    }
+    const { document, collisions } = settle(row.base, mine, theirs.document);
+    for (const { path, base, mine: ours, theirs: their } of collisions)
+      await this.ask(row, path, base, [
+        { value: their ?? null, by: theirs.by, at: theirs.at },
+        { value: ours ?? null, by: this.maker.by, at: row.editedAt },
+      ]);
+    return { ...rest, deletedAt: row.deletedAt, document };
+  }
+
+  /** Keeps both values of a field that two devices changed, for the person to choose. */
+  private async ask(row: StoredRow, path: FieldPath, base: unknown, claims: unknown[]): Promise<void> {
+    const { clock } = this.maker;
+    const its = row.document;
+    const conflict = {
+      type: 'conflict',
+      version: 1,
+      id: clock.newId(),
+      documentId: row.id,
+      shootId: its === null ? null : its.type === 'shoot' ? its.id : 'shootId' in its ? its.shootId : null,
+      path,
+      base: base ?? null,
+      claims,
+      at: clock.timestamp(),
+      answer: null,
+    } as Conflict;
+    await this.put({ ...freshRow(conflict.id), document: conflict });
+    await this.wait(conflict.id);
+  }
+
+  private async wait(id: string): Promise<void> {
+    await this.transaction.objectStore('outbox').put({ key: this.maker.clock.newId(), id, unclocked: false });
+  }
+
+  /** What the server of another history has, against what stands here. */
+  private async compare({ unsure: _unsure, ...row }: StoredRow, stored: Stored): Promise<void> {
+    this.moved = true;
+    const fresh = { version: stored.version, seq: stored.seq, base: stored.document };
+    const sameState =
+      sameValue(row.document, stored.document) && (row.deletedAt === null) === (stored.deletedAt === null);
+    const common = (await readValue(this.transaction.objectStore('values'), 'common')) ?? 0;
+    if (sameState || row.document === null)
+      return this.put({ ...row, ...fresh, document: stored.document, deletedAt: stored.deletedAt });
+    // what it has was seen by this device before: what stands here is newer
+    if (stored.seq <= common || stored.document === null) await this.put({ ...row, ...fresh });
+    else await this.put(await this.merged({ ...row, ...fresh, base: null }, stored));
+    if (!(await this.waits(row.id))) await this.wait(row.id);
+  }
+
+  /** After all that a server of another history has: what it did not send, it does not have. */
+  async sendTheRest(): Promise<void> {
+    for (const { unsure, ...row } of await this.transaction.objectStore('documents').getAll()) {
+      if (unsure !== true) continue;
+      await this.put({ ...row, version: 0, seq: 0, base: null });
+      if (row.document !== null && !(await this.waits(row.id))) await this.wait(row.id);
+    }
+  }
+}
+
+/** Of so many marks the oldest are thinned out: far back, fewer places are told apart. */
+const MOST_MARKS = 60;
+
+function withMark(marks: readonly HistoryMark[], head: HistoryMark): HistoryMark[] {
+  if (marks.at(-1)?.mark === head.mark) return [...marks];
+  const all = [...marks, head];
+  if (all.length <= MOST_MARKS) return all;
+  const half = Math.floor(MOST_MARKS / 2);
+  return all.filter((_, index) => index >= half || index % 2 === 0);
+}
+
+/** Keeps the server's answer, in one transaction: what it says of the changes sent, then the changes of others. */
+export async function keepAnswer(storage: Storage, batch: Batch, answer: SyncResponse, maker: Maker): Promise<Kept> {
+  const transaction = writing(storage);
+  const values = transaction.objectStore('values');
+  const keeping = new Keeping(transaction, maker);
+  const results = new Map(answer.results.map((result) => [result.key, result]));
+  for (const flight of batch.flights) {
+    const result = results.get(flight.key);
+    if (result !== undefined) await keeping.result(flight, result);
+  }
+  for (const change of answer.changes) await keeping.change(change);
+  if (!answer.more && (await readValue(values, 'common')) !== undefined) {
+    await keeping.sendTheRest();
+    await values.delete('common');
+  }
+  await values.put(answer.cursor, 'cursor');
+  // only what has been read up to its end has been seen
+  if (!answer.more) await values.put(withMark((await readValue(values, 'marks')) ?? [], answer.head), 'marks');
+  await transaction.done;
+  return { touched: [...keeping.touched], cameBack: keeping.cameBack, moved: keeping.moved };
+}
+
+/**
+ * The server's history is another than the one that this device knows: it was restored from a backup, or is a new one.
+ * Everything is asked for again, and compared with what stands here.
+ * @param common the newest place that both histories have
+ */
+export async function compareHistories(storage: Storage, common: number, { clock }: Maker): Promise<void> {
+  const transaction = writing(storage);
+  const documents = transaction.objectStore('documents');
+  const values = transaction.objectStore('values');
+  for (const row of await documents.getAll()) await documents.put({ ...row, unsure: true });
+  // what was on its way may have arrived before the backup or not: it is asked for as new edits are
+  await transaction.objectStore('flights').clear();
+  const outbox = transaction.objectStore('outbox');
+  for (const waiting of await outbox.getAll()) await outbox.put({ ...waiting, key: clock.newId() });
+  for (const id of await transaction.objectStore('pictures').getAllKeys())
+    await transaction.objectStore('uploads').put({ id, have: 0 });
+  await values.put(0, 'cursor');
+  await values.put(
+    ((await readValue(values, 'marks')) ?? []).filter(({ seq }) => seq <= common),
+    'marks',
+  );
+  await values.put(common, 'common');
+  await transaction.done;
 }

@@ -1,14 +1,45 @@
-import type { Document } from '@sphene/core/documents';
-import { storageFailed, syncMoved, type ThemeChoice, themeChosen, waitingCounted } from '../deviceSlice';
-import { documentsChanged, storageRead } from '../documentsSlice';
-import { newId } from '../ids';
+import type { Document, Identity, SessionResponse } from '@sphene/core/documents';
+import {
+  clockTicked,
+  deviceNamed,
+  noticed,
+  storageFailed,
+  type StorageProblem,
+  type SyncStatus,
+  syncMoved,
+  type ThemeChoice,
+  themeChosen,
+  unkeptCounted,
+  waitingCounted,
+} from '../deviceSlice';
+import { type DocumentChange, documentsChanged, documentsForgotten, setAside, storageRead } from '../documentsSlice';
 import type { Store } from '../store';
 import { asTheme, storedTheme, storeTheme } from '../themeStorage';
-import { keepAnswer, nextBatch } from './exchange';
-import { exchangeWithServer, OutOfReach } from './server';
-import { type Edit, openedStorage, readRows, type Storage, writeEdits } from './storage';
+import { BackOff, BatchSize } from './backOff';
+import { type Edit, type Maker, writeEdits } from './edits';
+import { type Batch, compareHistories, keepAnswer, mutationOf, nextBatch } from './exchange';
+import { belongs, storageOf } from './identity';
+import { freeablePictures, freePictures, imageOfBytes, sendNextPart } from './pictures';
+import { InTrouble, NoSession, NotTheSame, OtherVersion, OutOfReach, Server } from './server';
+import { FIRST_STORAGE, keepValue, readRows, type Storage, type StoredRow, valueOf } from './storage';
+import { Unkept } from './unkept';
+import { pageWorld, type World } from './world';
+import { PROTOCOL } from '@sphene/core/documents';
 
-const RETRY_MS = 4000;
+/** Asked this often where no events tell of changes, and this often where they do. */
+const POLL_MS = 5000;
+const POLL_BESIDE_EVENTS_MS = 60_000;
+/** A write that failed is tried again after so long, beside every new one. */
+const REWRITE_MS = 5000;
+
+/** A change to be kept; its key is made here. */
+export type Change = Edit extends infer E ? (E extends { key: string } ? Omit<E, 'key'> : never) : never;
+
+const statusOf = (error: unknown): SyncStatus => {
+  if (error instanceof OutOfReach) return 'offline';
+  if (error instanceof OtherVersion) return error.newer ? 'newer-server' : 'older-server';
+  return 'trouble';
+};
 
 /**
  * Keeps what the store shows: on this device first, then on the server. One keeper serves one store.
@@ -16,42 +47,51 @@ const RETRY_MS = 4000;
  */
 export class Keeper {
   private storage: Storage | null = null;
+  private name: string;
+  private readonly server: Server;
   /** counts edits, so that a read that began before an edit does not overwrite it */
   private edits = 0;
+  private writing: Promise<void> = Promise.resolve();
   private syncing: Promise<void> | null = null;
   private again = false;
   private readonly stopping = new AbortController();
-  private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('sphene');
+  /** ends with the account: its channel and its events */
+  private account = new AbortController();
+  private tell: (message: unknown) => void = () => undefined;
+  private readonly backOff: BackOff;
+  private readonly size = new BatchSize();
+  private cancelPoll: () => void = () => undefined;
+  private hasEvents = false;
+  private readonly unkept = new Unkept();
+  private cancelRewrite: () => void = () => undefined;
+  private bestRttMs = Infinity;
+  private maker: Maker;
 
-  constructor(private readonly store: Store) {}
+  constructor(
+    private readonly store: Store,
+    private readonly world: World = pageWorld,
+  ) {
+    this.server = new Server(world.send);
+    this.backOff = new BackOff(world.random);
+    this.name = world.storageName.get();
+    this.maker = { by: { id: world.clock.newId(), name: world.deviceName() }, clock: world.clock };
+  }
 
   /** Reads this device's storage, then keeps in touch with other tabs and the server. */
   async start(): Promise<void> {
     const theme = storedTheme();
     if (theme !== null) this.store.dispatch(themeChosen(theme));
-    try {
-      this.storage = await openedStorage();
-      // where it was kept before it stood beside the page
-      const earlier = theme === null ? asTheme(await this.storage.get('values', 'theme')) : null;
-      if (earlier !== null) this.keepTheme(earlier);
-      const rows = await readRows(this.storage);
-      this.store.dispatch(documentsChanged(rows));
-      await this.countWaiting();
-    } catch {
-      this.store.dispatch(storageFailed('blocked'));
-    }
+    await this.openStorage(this.name);
+    // where it was kept before it stood beside the page
+    const earlier = theme === null && this.storage !== null ? asTheme(await valueOf(this.storage, 'theme')) : null;
+    if (earlier !== null) this.keepTheme(earlier);
     this.store.dispatch(storageRead());
-    const { signal } = this.stopping;
-    this.channel?.addEventListener('message', ({ data }: MessageEvent<string[]>) => void this.refresh(data), {
-      signal,
+    this.world.onWake(() => this.wake(), this.stopping.signal);
+    this.stopping.signal.addEventListener('abort', () => {
+      this.account.abort();
+      this.cancelPoll();
+      this.cancelRewrite();
     });
-    const wake = () => void this.sync();
-    window.addEventListener('online', wake, { signal });
-    document.addEventListener('visibilitychange', wake, { signal });
-    const waking = setInterval(() => {
-      if (document.visibilityState === 'visible') wake();
-    }, RETRY_MS);
-    signal.addEventListener('abort', () => clearInterval(waking));
     await this.sync();
   }
 
@@ -60,30 +100,157 @@ export class Keeper {
     this.stopping.abort();
   }
 
-  /** Shows documents changed (or null: deleted), keeps them on the device and sends them when it can. */
-  async commit(changes: readonly { id: string; document: Document | null }[]): Promise<void> {
-    const edits: Edit[] = changes.map((change) => ({ ...change, key: newId() }));
-    this.edits += 1;
-    this.store.dispatch(documentsChanged([...changes]));
+  /** Once what was begun is done, the storage can be closed as well. */
+  async close(): Promise<void> {
+    this.stop();
+    await this.writing;
+    await this.syncing;
+    this.storage?.close();
+  }
+
+  /** The storage in use; null while there is none. */
+  get kept(): Storage | null {
+    return this.storage;
+  }
+
+  private problem(problem: StorageProblem | null): void {
+    if (this.store.getState().device.storageProblem !== problem) this.store.dispatch(storageFailed(problem));
+  }
+
+  /** Opens a storage and shows what is in it; where the browser allows none, one for the life of the page. */
+  private async openStorage(name: string): Promise<void> {
+    this.account.abort();
+    this.account = new AbortController();
+    const { signal } = this.account;
+    this.name = name;
+    try {
+      this.storage = await this.world.open(name, {
+        onHeld: () => this.problem('held'),
+        onNewer: () => {
+          this.storage = null;
+          this.problem('newer');
+        },
+      });
+      if (this.store.getState().device.storageProblem === 'held') this.problem(null);
+    } catch {
+      this.problem('blocked');
+      this.storage = await this.world.openInMemory().catch(() => null);
+    }
+    this.tell = this.world.channel(name, (message) => void this.heard(message), signal);
+    this.world.follow(
+      name,
+      () => this.wake(),
+      (stands) => this.eventsMoved(stands),
+      signal,
+    );
     if (this.storage === null) return;
+    await this.know(this.storage);
+    this.store.dispatch(documentsChanged(await readRows(this.storage)));
+    await this.readAside();
+    await this.countWaiting();
+  }
+
+  /** Who this device is, and how wrong its clock goes. */
+  private async know(storage: Storage): Promise<void> {
+    const device = (await valueOf(storage, 'device')) ?? this.maker.by;
+    if (device === this.maker.by) await keepValue(storage, 'device', device).catch(() => undefined);
+    this.maker = { ...this.maker, by: device };
+    this.store.dispatch(deviceNamed(device));
+    const skewMs = await valueOf(storage, 'skewMs');
+    if (skewMs !== undefined) this.world.clock.setSkew(skewMs);
+    this.store.dispatch(clockTicked(this.world.clock.now()));
+  }
+
+  /** What this device is called from now on. */
+  async nameDevice(name: string): Promise<void> {
+    const device = { ...this.maker.by, name };
+    this.maker = { ...this.maker, by: device };
+    this.store.dispatch(deviceNamed(device));
+    if (this.storage !== null) await keepValue(this.storage, 'device', device);
+  }
+
+  /** Who does what is done here. */
+  get device(): Maker['by'] {
+    return this.maker.by;
+  }
+
+  /** Shows changes, keeps them on the device and sends them when it can. Settles once they are kept. */
+  commit(changes: readonly Change[]): Promise<void> {
+    const edits = changes.map((change) => ({ ...change, key: this.world.clock.newId() }) as Edit);
+    this.edits += 1;
+    const { byId, deleted, standing } = this.store.getState().documents;
+    this.store.dispatch(documentsChanged(edits.flatMap((edit) => shownAt(edit, byId, deleted, standing))));
     // nothing is called saved while it is on its way to the device's storage
     this.countAlso(edits.length);
+    this.unkept.add(edits);
+    this.writing = this.writing.then(() => this.write());
+    return this.writing;
+  }
+
+  /** Writes what is not kept yet. What fails stays on screen, marked, and is tried again. */
+  private async write(): Promise<void> {
+    const edits = this.unkept.all();
+    if (this.storage === null || edits.length === 0) return;
+    this.cancelRewrite();
+    let rows: StoredRow[];
     try {
-      await writeEdits(this.storage, edits);
-      this.store.dispatch(storageFailed(null));
+      rows = await writeEdits(this.storage, edits, this.maker);
     } catch {
-      this.store.dispatch(storageFailed('full'));
-      this.countAlso(-edits.length);
+      this.problem(this.store.getState().device.storageProblem ?? 'full');
+      this.countUnkept();
+      this.cancelRewrite = this.world.after(REWRITE_MS, () => {
+        this.writing = this.writing.then(() => this.write());
+      });
+      await this.sendUnkept();
       return;
     }
-    this.channel?.postMessage(edits.map(({ id }) => id));
+    this.unkept.kept(edits);
+    if (this.store.getState().device.storageProblem === 'full') this.problem(null);
+    this.countUnkept();
+    this.world.askToPersist();
+    this.show(rows);
+    this.tell(rows.map(({ id }) => id));
     await this.countWaiting();
     void this.sync();
+  }
+
+  private countUnkept(): void {
+    const { ids, onServer } = this.unkept.count();
+    this.store.dispatch(unkeptCounted({ ids, onServer }));
+  }
+
+  /** Where the device is full, the server may still have room: what is on screen goes there as well. */
+  private async sendUnkept(): Promise<void> {
+    const storage = this.storage;
+    if (storage === null) return;
+    const identity = await valueOf(storage, 'identity').catch(() => undefined);
+    if (identity === undefined) return;
+    try {
+      const flights = await this.unkept.flights(storage, this.world.clock);
+      const answer = await this.ask(identity, { cursor: Number.MAX_SAFE_INTEGER, seen: null, flights });
+      this.unkept.sent(answer.results);
+      this.countUnkept();
+    } catch {
+      // it is tried again with the next write
+    }
   }
 
   keepTheme(theme: ThemeChoice): void {
     storeTheme(theme);
     this.store.dispatch(themeChosen(theme));
+  }
+
+  /** There is a reason to try at once. */
+  private wake(): void {
+    this.backOff.reset();
+    void this.sync();
+  }
+
+  private eventsMoved(stands: boolean): void {
+    if (stands === this.hasEvents) return;
+    this.hasEvents = stands;
+    // what happened while nothing was heard
+    if (stands) this.wake();
   }
 
   /** Exchanges with the server until nothing waits; at most one at a time over all tabs. */
@@ -95,8 +262,8 @@ export class Keeper {
     const run = async () => {
       do {
         this.again = false;
-        await this.lockedExchange();
-      } while (this.again);
+        await this.world.alone(`${this.name}-sync`, () => this.exchange());
+      } while (this.again && !this.stopping.signal.aborted);
     };
     this.syncing = run().finally(() => {
       this.syncing = null;
@@ -104,28 +271,150 @@ export class Keeper {
     return this.syncing;
   }
 
-  private async lockedExchange(): Promise<void> {
-    if (typeof navigator.locks === 'undefined') await this.exchange();
-    else await navigator.locks.request('sphene-sync', () => this.exchange());
-  }
-
   private async exchange(): Promise<void> {
     if (this.storage === null || this.stopping.signal.aborted) return;
+    this.cancelPoll();
     try {
-      for (let more = true; more;) {
-        const batch = await nextBatch(this.storage);
-        if (batch.request.mutations.length > 0) this.store.dispatch(syncMoved('syncing'));
-        const answer = await exchangeWithServer(batch.request);
-        const touched = await keepAnswer(this.storage, batch, answer);
-        await this.refresh(touched);
-        if (touched.length > 0) this.channel?.postMessage(touched);
-        more = answer.more || (await this.countWaiting()) > 0;
-      }
+      const identity = (await valueOf(this.storage, 'identity')) ?? (await this.meet());
+      await this.exchangeAll(identity);
+      this.backOff.reset();
       this.store.dispatch(syncMoved('synced'));
+      this.poll(this.hasEvents ? POLL_BESIDE_EVENTS_MS : POLL_MS);
+      await this.sendPictures();
     } catch (error) {
       this.again = false;
-      this.store.dispatch(syncMoved(error instanceof OutOfReach ? 'offline' : 'refused'));
+      if (this.stopping.signal.aborted) return;
+      if (error instanceof OutOfReach) this.size.failed();
+      this.store.dispatch(syncMoved(statusOf(error)));
+      this.poll(this.backOff.next());
     }
+  }
+
+  private poll(ms: number): void {
+    this.cancelPoll();
+    this.cancelPoll = this.world.after(ms, () => {
+      if (this.world.isSeen()) void this.sync();
+    });
+  }
+
+  private async exchangeAll(identity: Identity): Promise<void> {
+    let owner = identity;
+    for (let idle = 0; idle < 2;) {
+      const storage = this.storage;
+      if (storage === null || this.stopping.signal.aborted) return;
+      const batch = await nextBatch(storage, this.size.letters, this.maker);
+      if (batch.flights.length > 0) this.store.dispatch(syncMoved('syncing'));
+      const started = this.world.clock.now();
+      let answer;
+      try {
+        answer = await this.ask(owner, batch);
+      } catch (error) {
+        owner = await this.sortOut(error, storage);
+        continue;
+      }
+      this.size.arrived(this.world.clock.now() - started);
+      if (this.storage !== storage) continue;
+      const { touched, cameBack, moved } = await keepAnswer(storage, batch, answer, this.maker);
+      await this.refresh(touched);
+      if (touched.length > 0) this.tell(touched);
+      if (cameBack.length > 0) this.store.dispatch(noticed({ cameBack }));
+      if (answer.results.some(({ status }) => status !== 'conflict')) await this.readAside();
+      if (!answer.more && (await this.countWaiting()) === 0) return;
+      // the same again would loop: once more for what was merged, and then it is trouble
+      idle = moved ? 0 : idle + 1;
+    }
+    throw new InTrouble('nothing moves');
+  }
+
+  /** No session, another account's session, or another history: put in order where it can be. */
+  private async sortOut(error: unknown, storage: Storage): Promise<Identity> {
+    if (error instanceof NoSession) return this.meet();
+    if (!(error instanceof NotTheSame)) throw error;
+    const before = await valueOf(storage, 'identity');
+    const identity = await this.meet();
+    if (identity.lineage !== before?.lineage || this.storage !== storage) return identity;
+    await this.compare(storage, await this.server.common((await valueOf(storage, 'marks')) ?? []));
+    return identity;
+  }
+
+  private async compare(storage: Storage, common: number): Promise<void> {
+    await compareHistories(storage, common, this.maker);
+    this.store.dispatch(noticed({ historyCompared: true }));
+    await this.countWaiting();
+  }
+
+  /** Learns whose session this browser has. Another account's has a storage of its own. */
+  private async meet(): Promise<Identity> {
+    const before = this.world.clock.now();
+    const session = await this.server.session();
+    this.readClock(session, before);
+    const { account, lineage } = session;
+    const identity: Identity = { account, lineage };
+    const storage = this.storage;
+    if (storage === null) throw new InTrouble('no storage');
+    const known = await valueOf(storage, 'identity');
+    if (known !== undefined && !belongs(known, identity)) return this.change(identity);
+    await keepValue(storage, 'identity', identity);
+    if (known !== undefined && known.lineage !== lineage) await this.compare(storage, 0);
+    return identity;
+  }
+
+  /** Another account: its own documents are shown, and nothing of the first is sent. */
+  private async change(identity: Identity): Promise<Identity> {
+    const name = await storageOf(identity, (candidate) => this.world.open(candidate, {}), FIRST_STORAGE);
+    this.storage?.close();
+    this.storage = null;
+    this.unkept.clear();
+    this.store.dispatch(documentsForgotten());
+    this.world.storageName.set(name);
+    await this.openStorage(name);
+    this.store.dispatch(storageRead());
+    if (this.storage !== null) await keepValue(this.storage, 'identity', identity);
+    return identity;
+  }
+
+  private async ask({ account, lineage }: Identity, { cursor, seen, flights }: Batch) {
+    const before = this.world.clock.now();
+    const answer = await this.server.sync({
+      protocol: PROTOCOL,
+      account: account.id,
+      lineage,
+      device: this.maker.by,
+      seen,
+      cursor,
+      mutations: flights.map(mutationOf),
+    });
+    this.readClock(answer, before);
+    return answer;
+  }
+
+  /** The quicker an answer came, the better it tells the server's time. */
+  private readClock({ now }: Pick<SessionResponse, 'now'>, before: number): void {
+    const { clock } = this.world;
+    const rttMs = clock.now() - before;
+    const offMs = now - (before + rttMs / 2);
+    // a clock that was set anew is off by more than the way can take
+    const isSetAnew = Math.abs(offMs) > rttMs + 1000;
+    if (rttMs < 0 || (rttMs > this.bestRttMs && !isSetAnew && clock.isKnown)) return;
+    this.bestRttMs = rttMs;
+    // within half the way nothing is known better
+    if (clock.isKnown && Math.abs(offMs) <= rttMs / 2 + 1) return;
+    clock.setSkew(Math.round(clock.skew + offMs));
+    this.store.dispatch(clockTicked(clock.now()));
+    if (this.storage !== null) void keepValue(this.storage, 'skewMs', clock.skew).catch(() => undefined);
+  }
+
+  /** Pictures go after the facts, part by part. */
+  private async sendPictures(): Promise<void> {
+    while (this.storage !== null && !this.again && !this.stopping.signal.aborted) {
+      const started = this.world.clock.now();
+      if (!(await sendNextPart(this.storage, this.server, this.size))) return;
+      this.size.arrived(this.world.clock.now() - started);
+    }
+  }
+
+  private heard(message: unknown): void {
+    if (Array.isArray(message)) void this.refresh(message as string[]);
   }
 
   /** Shows documents as the device's storage has them; an edit made meanwhile makes it read again. */
@@ -137,14 +426,78 @@ export class Keeper {
       const rows = await Promise.all(
         ids.map(async (id) => (await storage.get('documents', id)) ?? { id, document: null }),
       );
-      if (before !== this.edits) continue;
-      const shown = this.store.getState().documents.byId;
-      const different = rows.filter(
-        ({ id, document }) => JSON.stringify(shown[id] ?? null) !== JSON.stringify(document),
-      );
-      if (different.length > 0) this.store.dispatch(documentsChanged(different));
+      if (before !== this.edits) {
+        await this.writing;
+        continue;
+      }
+      this.show(rows);
       return;
     }
+  }
+
+  /** Shows rows, but for those that look as they do already: what hangs on them need not be computed again. */
+  private show(rows: readonly DocumentChange[]): void {
+    const { byId, deleted, standing } = this.store.getState().documents;
+    const different = rows.filter(
+      ({ id, document, deletedAt = null, here = null, seq = 0 }) =>
+        JSON.stringify(byId[id] ?? deleted[id]?.document ?? null) !== JSON.stringify(document) ||
+        (deleted[id]?.at ?? null) !== deletedAt ||
+        (document !== null && (standing[id]?.here !== here || standing[id]?.seq !== seq)),
+    );
+    const plain = different.map(({ id, document, deletedAt, here, seq }) => ({ id, document, deletedAt, here, seq }));
+    if (plain.length > 0) this.store.dispatch(documentsChanged(plain as DocumentChange[]));
+  }
+
+  /** What the server did not take. */
+  private async readAside(): Promise<void> {
+    if (this.storage === null) return;
+    const aside = await this.storage.getAll('aside');
+    const now = this.store.getState().documents.aside;
+    if (aside.length === 0 && Object.keys(now).length === 0) return;
+    this.store.dispatch(setAside(Object.fromEntries(aside.map(({ id, reason }) => [id, reason]))));
+  }
+
+  /** Copies of pictures that the server has as well. */
+  async copies(): Promise<{ count: number; letters: number }> {
+    if (this.storage === null) return { count: 0, letters: 0 };
+    const { ids, letters } = await freeablePictures(this.storage);
+    return { count: ids.length, letters };
+  }
+
+  /** Lets those copies go, and tries again what found no room. */
+  async freeCopies(): Promise<void> {
+    if (this.storage === null) return;
+    await freePictures(this.storage);
+    this.writing = this.writing.then(() => this.write());
+    await this.writing;
+  }
+
+  /** The picture of a frame: from this device, else from the server, and then kept here; null: neither has it. */
+  async image(id: string): Promise<string | null> {
+    // one that was only just taken may still be on its way to the storage
+    const fresh = this.unkept.image(id);
+    if (fresh !== null) return fresh;
+    const kept = await this.storage?.get('pictures', id).catch(() => undefined);
+    if (kept !== undefined) return kept.image;
+    const bytes = await this.world.fetchPicture(id).catch(() => null);
+    if (bytes === null) return null;
+    const image = imageOfBytes(bytes);
+    await this.storage?.put('pictures', { id, image }).catch(() => undefined);
+    return image;
+  }
+
+  /** Gives up a change that the server did not take: what stood before stands again. */
+  async discard(id: string): Promise<void> {
+    if (this.storage === null) return;
+    const transaction = this.storage.transaction(['documents', 'aside'], 'readwrite');
+    const row = await transaction.objectStore('documents').get(id);
+    if (row?.base == null) await transaction.objectStore('documents').delete(id);
+    else await transaction.objectStore('documents').put({ ...row, document: row.base, deletedAt: null });
+    await transaction.objectStore('aside').delete(id);
+    await transaction.done;
+    await this.readAside();
+    await this.refresh([id]);
+    this.tell([id]);
   }
 
   /** Counts changes before the storage can be asked for them. */
@@ -153,8 +506,28 @@ export class Keeper {
   }
 
   private async countWaiting(): Promise<number> {
-    const count = (await this.storage?.count('outbox')) ?? 0;
+    const storage = this.storage;
+    if (storage === null) return 0;
+    const comparing = (await valueOf(storage, 'common')) === undefined ? 0 : 1;
+    const count = (await storage.count('outbox')) + comparing;
     if (count !== this.store.getState().device.waiting) this.store.dispatch(waitingCounted(count));
     return count;
   }
+}
+
+type Shown = Parameters<typeof documentsChanged>[0];
+
+/** How an edit looks on screen before it is kept. */
+function shownAt(
+  edit: Edit,
+  byId: Record<string, Document>,
+  deleted: Record<string, { document: Document; at: string }>,
+  standing: Record<string, { here: number | null; seq: number }>,
+): Shown {
+  if (edit.op === 'image') return [];
+  const { id } = edit;
+  const its = { here: Number.MAX_SAFE_INTEGER, seq: 0, ...standing[id] };
+  if (edit.op === 'put') return [{ id, document: edit.document, ...its }];
+  const document = byId[id] ?? deleted[id]?.document ?? null;
+  return [{ id, document, deletedAt: edit.op === 'delete' ? 'now' : null, ...its }];
 }

@@ -1,59 +1,159 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
-import { type Document, documentSchema, migrateDocument } from '@sphene/core/documents';
+import {
+  type By,
+  type Document,
+  documentSchema,
+  type HistoryMark,
+  type Identity,
+  migrateDocument,
+  type Refusal,
+} from '@sphene/core/documents';
+import { upgradeStorage } from './upgrade';
 
 /** A document on this device: as it stands here, and as the server last had it. */
 export interface StoredRow {
   id: string;
-  /** null: deleted here */
+  /** null: deleted for good */
   document: Document | null;
+  /** deleted, and can be brought back */
+  deletedAt: string | null;
   /** the server's version that `base` is; 0: the server does not know it yet */
   version: number;
+  /** the server's number of that version; ties in the log are put in this order */
+  seq: number;
   /** the common base for a merge; null: none yet */
   base: Document | null;
+  /** when it was last changed here; null: never */
+  editedAt: string | null;
+  /** the how manieth thing done on this device it was; null: done elsewhere */
+  here: number | null;
+  /** the server may not have it any more: to be compared with what it sends */
+  unsure?: true;
 }
 
 /** A change that waits for the server. What it says is the row itself: the newest content is what counts. */
 export interface OutboxRow {
+  n?: number;
   key: string;
   id: string;
+  /** true when it was made by a clock that no server had put right */
+  unclocked: boolean;
+}
+
+/**
+ * A change on its way, exactly as it was sent: whether it arrived is not known before the answer, so that it is sent
+ * again as it was, and what was edited since goes after it.
+ */
+export interface Flight {
+  id: string;
+  key: string;
+  baseVersion: number;
+  at: string;
+  /** null: it deletes */
+  document: Document | null;
+  /** the outbox entries that are done with once it is */
+  covers: number[];
+}
+
+/** A change that the server did not take: kept here with its reason until a person decides. */
+export interface AsideRow {
+  id: string;
+  reason: Refusal;
+  at: string;
+}
+
+/** A picture of a frame that the server does not have yet. */
+export interface UploadRow {
+  id: string;
+  /** bytes that it has so far */
+  have: number;
 }
 
 interface Schema extends DBSchema {
   documents: { key: string; value: StoredRow };
-  outbox: { key: string; value: OutboxRow };
+  outbox: { key: number; value: OutboxRow; indexes: { id: string } };
+  flights: { key: string; value: Flight };
+  aside: { key: string; value: AsideRow };
+  pictures: { key: string; value: { id: string; image: string } };
+  uploads: { key: string; value: UploadRow };
   values: { key: string; value: unknown };
 }
 
 export type Storage = IDBPDatabase<Schema>;
+export type StoreName = 'documents' | 'outbox' | 'flights' | 'aside' | 'pictures' | 'uploads' | 'values';
+export const ALL_STORES: readonly StoreName[] = [
+  'documents',
+  'outbox',
+  'flights',
+  'aside',
+  'pictures',
+  'uploads',
+  'values',
+];
 
-/** Opens this device's storage; makes it on first use. */
-export function openStorage(name = 'sphene'): Promise<Storage> {
-  return openDB<Schema>(name, 1, {
-    upgrade(database) {
-      database.createObjectStore('documents', { keyPath: 'id' });
-      database.createObjectStore('outbox', { keyPath: 'key' });
-      database.createObjectStore('values');
+export const STORAGE_VERSION = 2;
+/** The storage of the first account on this device, and of whoever has none yet. */
+export const FIRST_STORAGE = 'sphene';
+
+/** What other versions of the application do to an open storage. */
+export interface StorageEvents {
+  /** another tab holds an older version of it, so that it cannot be brought up to date yet */
+  onHeld?: () => void;
+  /** another tab has brought a newer version; this one is closed from now on */
+  onNewer?: () => void;
+}
+
+/** Opens this device's storage; makes it on first use, or brings an earlier version's up to date. */
+export function openStorage(name = FIRST_STORAGE, { onHeld, onNewer }: StorageEvents = {}): Promise<Storage> {
+  return openDB<Schema>(name, STORAGE_VERSION, {
+    upgrade: (database, from, _to, transaction) => upgradeStorage(database, from, transaction),
+    blocked: () => onHeld?.(),
+    blocking: (_from, _to, event) => {
+      (event.target as IDBDatabase).close();
+      onNewer?.();
     },
   });
 }
 
-/** What was opened before anyone asked for it. */
-let early: Promise<Storage> | null = null;
+/** A row as it is before anything is known of it. */
+export const freshRow = (id: string): StoredRow => ({
+  id,
+  document: null,
+  deletedAt: null,
+  version: 0,
+  seq: 0,
+  base: null,
+  editedAt: null,
+  here: null,
+});
 
-/** Opens the storage as the page starts: it is there by the time that the keeper asks. */
-export function openEarly(): void {
-  early = openStorage();
-  // what fails is told to whoever asks
-  early.catch(() => undefined);
+/** What is kept beside the documents, by name. */
+interface Values {
+  cursor: number;
+  /** whose the data is, and of which server */
+  identity: Identity;
+  device: By;
+  /** places in the server's history that were seen, oldest first */
+  marks: HistoryMark[];
+  /** while histories are compared: the newest place in common */
+  common: number;
+  skewMs: number;
+  here: number;
+  theme: string;
 }
 
-/** The storage that was opened early, else one opened now. */
-export function openedStorage(): Promise<Storage> {
-  const opened = early ?? openStorage();
-  early = null;
-  return opened;
+interface ValuesStore {
+  get: (key: string) => Promise<unknown>;
 }
+/** One of the values; undefined where it was never kept. */
+export const readValue = async <K extends keyof Values>(store: ValuesStore, key: K): Promise<Values[K] | undefined> =>
+  (await store.get(key)) as Values[K] | undefined;
+/** The same, outside of a transaction. */
+export const valueOf = async <K extends keyof Values>(storage: Storage, key: K): Promise<Values[K] | undefined> =>
+  (await storage.get('values', key)) as Values[K] | undefined;
+export const keepValue = <K extends keyof Values>(storage: Storage, key: K, value: Values[K]): Promise<string> =>
+  storage.put('values', value, key);
 
 /**
  * All rows of the device. Those that an earlier version of the application kept are brought up to date, once;
@@ -73,24 +173,4 @@ export async function readRows(storage: Storage): Promise<StoredRow[]> {
   await Promise.all(upgraded.map((row) => transaction.store.put(row)));
   await transaction.done;
   return storage.getAll('documents');
-}
-
-export interface Edit {
-  id: string;
-  document: Document | null;
-  key: string;
-}
-
-/** Writes edits and their outbox entries in one transaction: either both are kept or neither. */
-export async function writeEdits(storage: Storage, edits: readonly Edit[]): Promise<void> {
-  const transaction = storage.transaction(['documents', 'outbox'], 'readwrite', { durability: 'strict' });
-  const documents = transaction.objectStore('documents');
-  await Promise.all(
-    edits.map(async ({ id, document, key }) => {
-      const row = await documents.get(id);
-      await documents.put({ id, document, version: row?.version ?? 0, base: row?.base ?? null });
-      await transaction.objectStore('outbox').put({ key, id });
-    }),
-  );
-  await transaction.done;
 }

@@ -11,7 +11,7 @@ export class Metering1780000100000 implements MigrationInterface {
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query('drop trigger documents_keep_facts on documents');
-    await upgradeDocuments(runner);
+    await upgradeDocuments(runner, ['frame']);
     await runner.query(`
       create or replace function keep_facts() returns trigger language plpgsql as $$
       begin

@@ -10,7 +10,7 @@ export class Look1780000200000 implements MigrationInterface {
   name = 'Look1780000200000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await upgradeDocuments(runner);
+    await upgradeDocuments(runner, ['frame']);
   }
 
   async down(): Promise<void> {

@@ -10,7 +10,7 @@ export class Lights1780000300000 implements MigrationInterface {
   name = 'Lights1780000300000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await upgradeDocuments(runner);
+    await upgradeDocuments(runner, ['frame']);
   }
 
   async down(): Promise<void> {

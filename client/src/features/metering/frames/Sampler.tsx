@@ -1,5 +1,7 @@
 import { texts } from '../texts';
 import { usePalette } from '@/ui/theme';
+import { useFrameImage } from '@/setupView/useFrameImage';
+import { Txt } from '@/ui/Txt';
 import { placeInFrame } from '@/workers/frameWorker';
 import { useState } from 'react';
 import { Image, Pressable, View } from 'react-native';
@@ -27,10 +29,12 @@ const clamp = (share: number) => Math.min(1, Math.max(0, share));
 export function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | null; onSpot: (spot: Spot) => void }) {
   const palette = usePalette();
   const [width, setWidth] = useState(1);
+  const image = useFrameImage(frame.id);
   const height = (width * frame.heightPx) / frame.widthPx;
   const sample = (x: number, y: number) => {
+    if (image == null) return;
     onSpot({ x, y, place: null });
-    void placeInFrame(frame.image, x, y).then((place) => onSpot({ x, y, place }));
+    void placeInFrame(image, x, y).then((place) => onSpot({ x, y, place }));
   };
   const keys = {
     onKeyDown: (event: { key: string; preventDefault: () => void }) => {
@@ -40,6 +44,12 @@ export function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | nu
       sample(clamp((spot?.x ?? 0.5) + by[0]), clamp((spot?.y ?? 0.5) + by[1]));
     },
   };
+  if (image == null)
+    return (
+      <Txt tone="quiet" role="status">
+        {image === undefined ? texts.thePictureIsComing : texts.thePictureIsNotHere}
+      </Txt>
+    );
   return (
     <Pressable
       role="button"
@@ -56,7 +66,7 @@ export function Sampler({ frame, spot, onSpot }: { frame: Frame; spot: Spot | nu
     >
       <View style={{ pointerEvents: 'none', outlineWidth: 1, outlineStyle: 'solid', outlineColor: palette.line }}>
         <Image
-          source={{ uri: frame.image }}
+          source={{ uri: image }}
           style={{ width: '100%', aspectRatio: frame.widthPx / frame.heightPx }}
           accessibilityIgnoresInvertColors
         />
