@@ -11,6 +11,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   globalSetup: './e2e/database.ts',
   use: {
+    // requests that a service worker answers are not seen by tests; those of working offline allow it
+    serviceWorkers: 'block',
     viewport: { width: 390, height: 844 },
     timezoneId: 'Europe/Vienna',
     screenshot: 'only-on-failure',

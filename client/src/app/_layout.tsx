@@ -1,4 +1,5 @@
 import { useLaterScreens } from '@/shell/laterScreen';
+import { useUpdates } from '@/shell/updates';
 import { WorkProvider } from '@/shell/work';
 import { ApplicationProvider } from '@/store/application';
 import { useAppSelector } from '@/store/store';
@@ -22,6 +23,7 @@ const loadWork = () => import('@/pieces/work');
 function Themed() {
   const theme = useAppSelector((state) => state.device.theme);
   useLaterScreens();
+  useUpdates();
   return (
     <ThemeProvider choice={theme}>
       <WorkProvider load={loadWork}>

@@ -8,4 +8,4 @@ export { SetupScreen } from '@/features/setup/SetupScreen';
 export { NewShootScreen } from '@/features/shoots/NewShootScreen';
 export { ShootScreen } from '@/features/shoots/ShootScreen';
 export { StopsScreen } from '@/features/stops/StopsScreen';
-export { nextText, readSetup, sayConflict, sayFault, sayRefusal } from '@/setupView/lent';
+export { nextText, readSetup, sayConflict, sayFault, sayField, sayRefusal } from '@/setupView/lent';

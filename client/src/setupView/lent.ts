@@ -1,8 +1,17 @@
+import { catalogue } from '@/language/language';
 import { words } from '@/language/words';
 import type { SaidConflict } from '@/shell/work';
 import { selectSetup } from '@/store/selectors';
 import { sunStand } from '@sphene/core/ambient';
-import { askedSetting, type Conflict, type Refusal, sameValue, valueAt, withValueAt } from '@sphene/core/documents';
+import {
+  askedSetting,
+  type Conflict,
+  type FieldPath,
+  type Refusal,
+  sameValue,
+  valueAt,
+  withValueAt,
+} from '@sphene/core/documents';
 import type { SchemaFault } from '@sphene/core/gear';
 import { settingAt, type Setup } from '@sphene/core/setup';
 import { readSetupFile, type SetupFile } from '@sphene/core/formats';
@@ -10,6 +19,8 @@ import { failure, type Outcome } from '@sphene/core/photometry';
 import type { RootState } from '@/store/store';
 
 import { selectAdvice, selectKit } from './selectSolution';
+
+const text = catalogue({ changed: (what: string, to: string, from: string) => `${what}: ${to}, was ${from}` });
 
 /** What is to be done next at a setup, in a line for a list. */
 export function nextText(state: RootState, setupId: string): string | undefined {
@@ -24,6 +35,10 @@ export const sayFault = (fault: SchemaFault): string => words.schemaFault(fault)
 
 /** What the server did not take, and why. */
 export const sayRefusal = (refusal: Refusal): string => words.refusal(refusal);
+
+/** A field of what is called so, as it was and is. */
+export const sayField = (of: string, { path, from, to }: { path: FieldPath; from: unknown; to: unknown }): string =>
+  text.changed([of, words.field(path)].filter(Boolean).join(', '), words.fieldValue(to), words.fieldValue(from));
 
 /** What two devices said of one field: of a setup in the words of its log, of anything else by its field and value. */
 export function sayConflict(state: RootState, conflict: Conflict): SaidConflict {

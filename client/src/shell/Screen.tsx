@@ -6,6 +6,7 @@ import { View } from 'react-native';
 
 import { Notices } from './Notices';
 import { SyncNote } from './SyncNote';
+import { Unsettled } from './Unsettled';
 import { IconButton } from '../ui/ActionButton';
 import { Mark } from '../ui/Mark';
 import { Heading, Txt } from '../ui/Txt';
@@ -64,6 +65,7 @@ export function Screen({ title, place, up, actions, children }: ScreenProps) {
             </Txt>
           )}
         </View>
+        <Unsettled />
         <SyncNote />
         {actions}
       </View>

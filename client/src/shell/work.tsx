@@ -1,7 +1,7 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 
 import { type RootState, useAppSelector } from '@/store/store';
-import type { Conflict, Refusal } from '@sphene/core/documents';
+import type { Conflict, FieldPath, Refusal } from '@sphene/core/documents';
 import type { SetupFile } from '@sphene/core/formats';
 import type { SchemaFault } from '@sphene/core/gear';
 import type { Outcome } from '@sphene/core/photometry';
@@ -21,6 +21,8 @@ export interface Work {
   sayFault: (fault: SchemaFault) => string;
   /** what the server did not take, and why */
   sayRefusal: (refusal: Refusal) => string;
+  /** a field of what is called so, as it was and is */
+  sayField: (of: string, field: { path: FieldPath; from: unknown; to: unknown }) => string;
   /** what two devices said of one field: its name, and both values */
   sayConflict: (state: RootState, conflict: Conflict) => SaidConflict;
   /** a setup file read; a failure is a sentence */

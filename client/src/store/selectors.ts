@@ -4,6 +4,7 @@ import {
   type Change,
   type Conflict,
   type Document,
+  type DocumentEdit,
   type DocumentType,
   type Frame,
   groupChanges,
@@ -44,6 +45,23 @@ export const selectDeleted = createSelector([live, deleted], (all, gone): Delete
 /** What two devices said of one field and nobody has settled yet, the oldest first. */
 export const selectConflicts = createSelector(byId, (documents): Conflict[] =>
   inOrder(ofType(documents, 'conflict').filter(({ answer, documentId }) => answer === null && documentId in documents)),
+);
+
+/** All that two devices said of fields of one document, settled or not. */
+export const selectConflictsOf = createSelector(
+  [byId, (_state: RootState, documentId: string) => documentId],
+  (documents, documentId): Conflict[] =>
+    inOrder(ofType(documents, 'conflict').filter((conflict) => conflict.documentId === documentId)),
+);
+
+/** Changes of names, kit and preferences, the newest first; of a shoot and what is in it, or (null) of the rest. */
+export const selectEdits = createSelector(
+  [byId, standing, (_state: RootState, shootId: string | null) => shootId],
+  (documents, known, shootId): DocumentEdit[] =>
+    inTime(
+      ofType(documents, 'edit').filter((edit) => edit.shootId === shootId),
+      known,
+    ).reverse(),
 );
 
 /** What the server did not take, with why. */

@@ -84,6 +84,11 @@ export function question(asked: ReadingQuestion, context: WordsContext): { text:
           'Without a pop it waits or shows the ambient at its own shutter only; with one it shows the total. ' +
           'Set it to ambient and meter again.',
       };
+    case 'from-future':
+      return {
+        text: `${name} was metered ${duration(asked.aheadMinutes)} from now, by its own account.`,
+        cause: 'The clock of the device that it was noted on went wrong: how old the reading is, nobody knows.',
+      };
     case 'far-off':
       return {
         text: `${name} lies over ${asked.spanStops} stops from every other point.`,

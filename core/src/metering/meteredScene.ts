@@ -46,7 +46,7 @@ export function meterScene(setup: Setup, kit: Kit, facts: readonly Fact[], clock
       standing,
       setup.look.faceBy,
     ),
-    questions: questionReadings(metered, standing, setup.confirmed),
+    questions: questionReadings(metered, standing, setup.confirmed, clock),
     warnings: meteringWarnings(metered),
   };
 }

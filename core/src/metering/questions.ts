@@ -17,6 +17,7 @@ export type Doubt =
   | { kind: 'sun-in-shade'; ev100: number }
   | { kind: 'jump'; stops: number }
   | { kind: 'flash-mode' }
+  | { kind: 'from-future'; aheadMinutes: number }
   | { kind: 'far-off'; spanStops: number }
   | { kind: 'outlier'; offStops: number; expectedSdStops: number };
 
@@ -26,14 +27,17 @@ const DIRECT_SUN_EV100 = 13.7;
 const AGREE_STOPS = 1 / 3;
 const JUMP_STOPS = 1;
 const JUMP_WITHIN_MS = 60_000;
+/** Clocks of two devices that were never put right differ by a few minutes. */
+const CLOCKS_DIFFER_MINUTES = 5;
 /** One scene rarely spans more than this in incident light. */
 const SCENE_SPAN_STOPS = 9;
 
-/** Readings that contradict each other or what was said of their point. */
+/** Readings that contradict each other, what was said of their point, or the clock. */
 export function questionReadings(
   all: readonly PointReading[],
   standing: readonly Reading[],
   confirmed: readonly string[],
+  now: Date,
 ): ReadingQuestion[] {
   const questions: ReadingQuestion[] = [];
   const ask = (doubt: Doubt, { reading, point }: Pick<PointReading, 'reading' | 'point'>) => {
@@ -64,6 +68,8 @@ export function questionReadings(
       const jump = lightEv100(one.reading) - lightEv100(before);
       if (Math.abs(jump) > JUMP_STOPS) ask({ kind: 'jump', stops: jump }, one);
     }
+    const aheadMinutes = (Date.parse(one.reading.at) - now.getTime()) / 60_000;
+    if (aheadMinutes > CLOCKS_DIFFER_MINUTES) ask({ kind: 'from-future', aheadMinutes }, one);
     if (one.reading.meterMode === 'flash') ask({ kind: 'flash-mode' }, one);
     const others = all.filter((other) => other !== one).map(({ reading }) => lightEv100(reading));
     if (others.length > 1 && others.every((other) => Math.abs(other - lightEv100(one.reading)) > SCENE_SPAN_STOPS))

@@ -564,5 +564,12 @@ export function casesAfterBaseline(): SolutionCase[] {
   ]);
   if (!leavesHighSpeedSync.ok) throw new Error(JSON.stringify(leavesHighSpeedSync.reason));
   const facts = SAMPLE_TERRACE.readings;
-  return [{ name: 'leaves sync', setup: leavesHighSpeedSync.value, kit: SAMPLE_KIT, facts, clock: CLOCK }];
+  const fromTheFuture = SAMPLE_HALL.readings.map((reading) => ({
+    ...reading,
+    at: new Date(CLOCK.getTime() + 24 * 3600_000).toISOString(),
+  }));
+  return [
+    { name: 'leaves sync', setup: leavesHighSpeedSync.value, kit: SAMPLE_KIT, facts, clock: CLOCK },
+    { name: 'a clock a day ahead', setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT, facts: fromTheFuture, clock: CLOCK },
+  ];
 }

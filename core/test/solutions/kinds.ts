@@ -16,6 +16,7 @@ const DOUBTS: Record<Doubt['kind'], true> = {
   'sun-in-shade': true,
   jump: true,
   'flash-mode': true,
+  'from-future': true,
   'far-off': true,
   outlier: true,
 };

@@ -7,9 +7,11 @@ import { selectGear } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Screen } from '@/shell/Screen';
+import { UpdateOffer } from '@/shell/UpdateOffer';
 import { Heading, Txt } from '@/ui/Txt';
 import { ScrollView } from 'react-native';
 
+import { DevicePart } from './DevicePart';
 import { keepOrderSchema, LOOK_WAY_IDS } from '@sphene/core/gear';
 
 /** The orders that people work by; the first dial is kept, the last gives way first. */
@@ -29,6 +31,7 @@ export function SettingsScreen() {
   return (
     <Screen title={texts.settings} up="/">
       <ScrollView contentContainerStyle={{ padding: 16, gap: 24, maxWidth: 560, width: '100%', alignSelf: 'center' }}>
+        <UpdateOffer />
         <ChoiceList<ThemeChoice>
           label={texts.themeOnThisDevice}
           value={theme}
@@ -87,6 +90,7 @@ export function SettingsScreen() {
             { value: '60', label: '60 Hz' },
           ]}
         />
+        <DevicePart />
         <Heading>{texts.keys}</Heading>
         {SHORTCUTS.map(({ keys, does }) => (
           <Txt key={keys}>

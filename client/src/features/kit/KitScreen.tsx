@@ -6,6 +6,7 @@ import { newId } from '@/store/ids';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
+import { EditHistory } from '@/shell/EditHistory';
 import { Screen } from '@/shell/Screen';
 import { Heading, Txt } from '@/ui/Txt';
 import { pickFile } from '@/ui/pickFile';
@@ -191,6 +192,7 @@ export function KitScreen() {
             <Txt tone="quiet">{searching ? texts.nothingInTheKitIs(search.trim()) : texts.noYet(one)}</Txt>
           )}
         </View>
+        <EditHistory shootId={null} />
       </ScrollView>
     </Screen>
   );

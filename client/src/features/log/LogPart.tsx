@@ -1,6 +1,7 @@
 import { texts } from './texts';
 import { exportSetup } from '@/setupView/exportSetup';
 import { useSetup } from '@/setupView/setupContext';
+import { downloadText } from '@/shell/download';
 import { useActions, useKeeper } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
 import { type Store, useAppSelector } from '@/store/store';
@@ -14,17 +15,9 @@ import { isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
 import { type Entry, useEntries } from './useEntries';
 
-/** Hands a file to the browser. */
-function download(name: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
-
 /** One line: when, what, and for a fact the way to strike it out. */
-function Line({ entry: { text, muted, fact }, when }: { entry: Entry; when: string }) {
+function Line({ entry: { id, text, muted, fact }, when }: { entry: Entry; when: string }) {
+  const notKept = useAppSelector((state) => state.device.unkept.ids.includes(id));
   const palette = usePalette();
   const actions = useActions();
   const mark = fact === null ? texts.afterTakenBack : texts.afterStruckOut;
@@ -44,6 +37,7 @@ function Line({ entry: { text, muted, fact }, when }: { entry: Entry; when: stri
         <Txt size="label" tone="quiet">
           {when}
           {muted ? mark : ''}
+          {notKept ? texts.afterNotKept : ''}
         </Txt>
         <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>
           {text}
@@ -78,7 +72,7 @@ export function LogPart() {
   const exportFile = async () => {
     const file = await exportSetup(store.getState(), setup.id, (id) => keeper.image(id));
     if (file !== null)
-      download(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
+      downloadText(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
   };
   return (
     <View style={{ gap: 8 }}>

@@ -1,10 +1,19 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useKit, useSetup } from '@/setupView/setupContext';
-import { selectChangeGroups, selectFrames, selectReadings, selectSceneChanges } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
+import { sayConflict } from '@/setupView/lent';
+import {
+  selectConflictsOf,
+  selectChangeGroups,
+  selectFrames,
+  selectReadings,
+  selectSceneChanges,
+} from '@/store/selectors';
+import { type RootState, useAppSelector } from '@/store/store';
+import { useStore } from 'react-redux';
 
 import { sunStand } from '@sphene/core/ambient';
+import type { By } from '@sphene/core/documents';
 import type { Kit } from '@sphene/core/gear';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import type { FiredLight, Reading, Setup } from '@sphene/core/setup';
@@ -62,11 +71,29 @@ export function useEntries(): Entry[] {
   const sceneChanges = useAppSelector((state) => selectSceneChanges(state, setup.id));
   const frames = useAppSelector((state) => selectFrames(state, setup.id));
   const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
+  const conflicts = useAppSelector((state) => selectConflictsOf(state, setup.id));
+  const here = useAppSelector((state) => state.device.device);
+  const store = useStore<RootState>();
   const fact = <F extends { id: string; at: string; struckAt: string | null } & NonNullable<Entry['fact']>>(
     its: F,
     text: string,
   ): Entry => ({ id: its.id, at: its.at, text, muted: its.struckAt !== null, fact: its });
+  /** Said where it was another device. */
+  const byWhom = (said: string, by: By | null) =>
+    by === null || by.id === here?.id ? said : texts.onDevice(said, by.name);
   return [
+    ...conflicts.map((conflict): Entry => {
+      const { claims } = sayConflict(store.getState(), conflict);
+      const { answer } = conflict;
+      const said = conflict.claims.map(({ by }, index) => byWhom(claims[index]?.text ?? '', by));
+      return {
+        id: conflict.id,
+        at: answer?.at ?? conflict.at,
+        text: answer === null ? texts.asked(said.join(' | ')) : texts.settled(said[answer.claim] ?? ''),
+        muted: false,
+        fact: null,
+      };
+    }),
     ...readings.map((reading) => fact(reading, sayReading(reading, setup, kit))),
     ...sceneChanges.map((change) => fact(change, texts.changedInTheScene(words.sceneChange(change.what).because))),
     ...frames.map((frame) => {
@@ -75,7 +102,10 @@ export function useEntries(): Entry[] {
       return fact(frame, texts.testFrame(frame.name, settings));
     }),
     ...groups.map((group): Entry => {
-      const said = words.change(group, context, (sun) => sunStand({ sun }));
+      const said = byWhom(
+        words.change(group, context, (sun) => sunStand({ sun })),
+        group.by,
+      );
       return {
         id: group.ids[0] ?? '',
         at: group.at,

@@ -4,6 +4,7 @@ import { useActions } from '@/store/application';
 import { selectDocument, selectSetups, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { EditHistory } from '@/shell/EditHistory';
 import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
@@ -84,6 +85,7 @@ export function ShootScreen() {
             })
           }
         />
+        <EditHistory shootId={id} />
       </ScrollView>
     </Screen>
   );

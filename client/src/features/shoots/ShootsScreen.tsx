@@ -2,7 +2,9 @@ import { texts } from './texts';
 import { selectSetups, selectShoots, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { DeletedList } from '@/shell/DeletedList';
 import { Screen } from '@/shell/Screen';
+import { UpdateOffer } from '@/shell/UpdateOffer';
 import { OUR_NAME } from '@/shell/texts';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
@@ -74,6 +76,7 @@ export function ShootsScreen() {
       }
     >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
+        <UpdateOffer />
         {shoots.map((shoot) => (
           <ShootCard key={shoot.id} shoot={shoot} />
         ))}
@@ -95,6 +98,7 @@ export function ShootsScreen() {
           />
           <ImportButton />
         </View>
+        <DeletedList />
       </ScrollView>
     </Screen>
   );

@@ -4,6 +4,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
+import { spotSchema } from '@sphene/core/documents';
+import type { FaultId } from '@sphene/core/photometry';
+
+const TEXT_BROKEN: FaultId = 'text-broken';
+
 /** A name that is changed in place; an empty one is refused and the old one kept. */
 export function TitleField({
   label,
@@ -15,7 +20,8 @@ export function TitleField({
   onRename: (title: string) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const wrong = typed !== null && (typed.trim() === '' || typed.trim().length > 120);
+  const fault = typed === null ? undefined : spotSchema.shape.title.safeParse(typed).error?.issues[0];
+  const wrong = fault !== undefined;
   const finish = () => {
     if (typed === null || wrong) return;
     if (typed.trim() !== title) onRename(typed.trim());
@@ -36,7 +42,7 @@ export function TitleField({
       />
       {wrong && (
         <Txt size="label" tone="danger" role="alert">
-          {texts.giveItANameOf}
+          {fault.message === TEXT_BROKEN ? texts.aCharacterCannotBeKept : texts.giveItANameOf}
         </Txt>
       )}
     </View>

@@ -2,6 +2,7 @@ import { catalogue } from '@/language/language';
 
 /** What `shoots` says in words of its own. */
 export const texts = catalogue({
+  aCharacterCannotBeKept: 'There is a character in it that cannot be kept. Type it again without it.',
   addASetup: 'Add a setup',
   addASetupAt: (title: string) => `Add a setup at ${title}`,
   addASpot: 'Add a spot',

@@ -108,6 +108,11 @@ export class Keeper {
     this.storage?.close();
   }
 
+  /** Settles once what was done is on the device. */
+  flush(): Promise<void> {
+    return this.writing;
+  }
+
   /** The storage in use; null while there is none. */
   get kept(): Storage | null {
     return this.storage;
@@ -201,7 +206,7 @@ export class Keeper {
       this.cancelRewrite = this.world.after(REWRITE_MS, () => {
         this.writing = this.writing.then(() => this.write());
       });
-      await this.sendUnkept();
+      void this.sendUnkept();
       return;
     }
     this.unkept.kept(edits);
@@ -417,20 +422,18 @@ export class Keeper {
     if (Array.isArray(message)) void this.refresh(message as string[]);
   }
 
-  /** Shows documents as the device's storage has them; an edit made meanwhile makes it read again. */
+  /** Shows documents as the device's storage has them, but for what is on screen and not kept there yet. */
   private async refresh(ids: readonly string[]): Promise<void> {
-    if (this.storage === null || ids.length === 0) return;
     for (;;) {
-      const before = this.edits;
-      const storage = this.storage;
+      await this.writing;
+      const { storage, edits } = this;
+      if (storage === null || ids.length === 0) return;
       const rows = await Promise.all(
         ids.map(async (id) => (await storage.get('documents', id)) ?? { id, document: null }),
       );
-      if (before !== this.edits) {
-        await this.writing;
-        continue;
-      }
-      this.show(rows);
+      if (edits !== this.edits) continue;
+      const unkept = new Set(this.unkept.count().ids);
+      this.show(rows.filter(({ id }) => !unkept.has(id)));
       return;
     }
   }
