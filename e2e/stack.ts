@@ -1,6 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { once } from 'node:events';
+import { cpSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 import pg from 'pg';
@@ -14,6 +16,8 @@ export class Stack {
   private server: ChildProcess | null = null;
   /** addresses of devices for the gateway; set before `up` */
   devices: string[] = [];
+  /** the built client that it serves */
+  client = path.join(ROOT, 'client/dist');
   private constructor(
     readonly url: string,
     private readonly port: number,
@@ -42,7 +46,7 @@ export class Stack {
         NODE_ENV: 'test',
         DATABASE_URL: this.databaseUrl,
         PORT: String(this.port),
-        CLIENT_DIR: path.join(ROOT, 'client/dist'),
+        CLIENT_DIR: this.client,
         SAMPLE_DATA: String(this.sample),
         DEVICES: this.devices.join(),
       },
@@ -50,6 +54,23 @@ export class Stack {
     this.server = server;
     for await (const chunk of server.stdout) if (String(chunk).includes('"listening"')) break;
     server.stdout.resume();
+  }
+
+  /** Serves a copy of the client, which a test may change. */
+  async serveCopy(): Promise<void> {
+    await this.kill();
+    this.client = mkdtempSync(path.join(tmpdir(), 'sphene-client-'));
+    cpSync(path.join(ROOT, 'client/dist'), this.client, { recursive: true });
+    await this.up();
+  }
+
+  /** Asks the database something, as nobody outside can. */
+  async query<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+    const client = new pg.Client({ connectionString: this.databaseUrl });
+    await client.connect();
+    const { rows } = await client.query(sql, values);
+    await client.end();
+    return rows as T[];
   }
 
   /** Kills the server without a warning, as a power cut would. */

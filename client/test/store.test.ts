@@ -51,6 +51,12 @@ const OLD_FRAME = {
 };
 // a busy machine is no failure
 configure({ asyncUtilTimeout: 20_000 });
+/** Remembers the name of a storage, as a browser does. */
+const KEPT_NAME = () => {
+  let kept = 'sphene';
+  return { get: () => kept, set: (name: string) => void (kept = name) };
+};
+
 let server: FakeServer;
 /** what a keeper would do after a while, which tests do when they mean it */
 let slow: (() => void)[];
@@ -145,6 +151,17 @@ describe('the keeper', () => {
     await app.keeper.sync();
     await app.settled();
     expect(holdBackOf(app)).toBe(3);
+  });
+
+  it('what was deleted here and worked on elsewhere comes back, and that is told', async () => {
+    const app = await open();
+    app.actions.remove(shoot);
+    await app.settled();
+    expect(selectShoots(app.state())).toEqual([]);
+    server.add(shoot);
+    await app.keeper.sync();
+    expect(selectShoots(app.state())).toEqual([shoot]);
+    expect(app.device().notice).toEqual({ cameBack: [shoot.title] });
   });
 
   it('shows what another device changed', async () => {
@@ -242,6 +259,33 @@ it('what an earlier version kept on this device is read, brought up to date and 
   await waitFor(() => expect(server.pictures.get(frame.id)?.flatMap((part) => [...part])).toEqual([1, 2, 3]));
   expect(server.document(old.id)).toEqual(present);
   expect(server.document(frame.id)).not.toHaveProperty('image');
+});
+
+it("another account's session gets a storage of its own, and the first finds everything again", async () => {
+  SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+  const first = server;
+  const app = await open();
+  first.mode = 'down';
+  app.actions.changeSettings(setup.id, holdBack(2));
+  await waitFor(() => expect([app.device().waiting, app.device().sync]).toEqual([2, 'offline']));
+  const second = new FakeServer();
+  second.account = { id: sampleId(9002), name: 'second' };
+  second.session = true;
+  let session = second;
+  const world = testWorld({ send: (sent) => session.send(sent) }, { clock: new Clock(), storageName: KEPT_NAME() });
+  const store = makeStore();
+  const keeper = new Keeper(store, world);
+  running.push(keeper);
+  await keeper.start();
+  expect([store.getState().device.sync, store.getState().device.waiting]).toEqual(['synced', 0]);
+  expect(selectShoots(store.getState())).toEqual([]);
+  expect(second.received).toEqual([]);
+  first.mode = 'up';
+  session = first;
+  await keeper.sync();
+  expect(selectSetup(store.getState(), setup.id)?.look.holdBackStops).toBe(2);
+  expect(first.document(setup.id)).toMatchObject({ look: { holdBackStops: 2 } });
+  expect(second.documents).toEqual([]);
 });
 
 describe('devices', () => {

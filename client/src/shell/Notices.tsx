@@ -81,6 +81,8 @@ export function Notices() {
       <StorageTrouble problem={storageProblem} unkept={unkept} />
       {notice !== null && (
         <Snackbar
+          // a new one is told for its own time, not for what is left of the one before
+          key={JSON.stringify(notice)}
           visible
           onDismiss={close}
           duration={'text' in notice ? TOLD_MS : UNDO_MS}

@@ -11,6 +11,7 @@ import { useWide } from '../ui/useWide';
 /** Where the server can be reached, and all the same takes nothing. */
 const TROUBLES = {
   trouble: texts.theServerHasTrouble,
+  full: texts.thisDeviceIsFull,
   'older-server': texts.theServerIsOlder,
   'newer-server': texts.theServerIsNewer,
 };

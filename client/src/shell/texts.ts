@@ -56,6 +56,7 @@ export const texts = catalogue({
   sphene: (title: string) => `${title} · Sphene`,
   theServerHasTrouble:
     'The server answers, and not as it should. Changes are kept on this device and sent again in a while.',
+  thisDeviceIsFull: 'This device is full: what you do goes to the server alone until there is room.',
   theServerIsNewer:
     'The server speaks a newer version than this page. Everything is kept on this device; open the page anew to send it.',
   theServerIsOlder:

@@ -5,9 +5,11 @@ import type { SchemaFault } from '@sphene/core/gear';
 
 /**
  * Where this device stands with the server. `offline` only where it cannot be reached; `trouble` where it answers, and
- * not as it should; the last two where one of both speaks another version of the protocol.
+ * not as it should; `full` where this device has no room to keep an answer in; the last two where one of both speaks
+ * another version of the protocol.
  */
-export type SyncStatus = 'starting' | 'syncing' | 'synced' | 'offline' | 'trouble' | 'older-server' | 'newer-server';
+export type SyncStatus =
+  'starting' | 'syncing' | 'synced' | 'offline' | 'trouble' | 'full' | 'older-server' | 'newer-server';
 
 export const THEME_CHOICES = ['system', 'dark', 'glare', 'dim'] as const;
 export type ThemeChoice = (typeof THEME_CHOICES)[number];

@@ -12,8 +12,8 @@ import type { Queryable } from '../db/dataSource';
 import { pull, type Pulled } from './pull';
 import { push } from './push';
 
-/** Where a place that a device has seen is in the history. */
-const SEEN = `($2::bigint is null or exists (
+/** Whether a place that a device has seen is in the history; whoever has seen nothing yet has seen no other. */
+const SEEN = `(coalesce($2::bigint, 0) = 0 or exists (
   select from marks m where m.account_id = $1 and m.seq = $2::bigint and m.mark = $3::uuid))`;
 
 /** Locks the account's row, so that one device after the other writes to it. */

@@ -13,7 +13,16 @@ import {
   type SyncResponse,
 } from '@sphene/core/documents';
 import type { Maker } from './edits';
-import { ALL_STORES, type Flight, freshRow, readValue, type Storage, type StoredRow, type StoreName } from './storage';
+import {
+  ALL_STORES,
+  type Flight,
+  freshRow,
+  readValue,
+  type Storage,
+  type StoredRow,
+  type StoreName,
+  valueOf,
+} from './storage';
 
 type Transaction = ReturnType<typeof writing>;
 const writing = (storage: Storage) => storage.transaction([...ALL_STORES] as StoreName[], 'readwrite');
@@ -42,6 +51,11 @@ function inServerTime(document: Document, skewMs: number): Document {
  * those of other documents, each as the newest edit left it, up to so many letters.
  */
 export async function nextBatch(storage: Storage, mostLetters: number, { clock }: Maker): Promise<Batch> {
+  // asking for news writes nothing: a device that is full can still be told of them
+  if ((await storage.count('outbox')) === 0) {
+    const marks = await valueOf(storage, 'marks');
+    return { cursor: (await valueOf(storage, 'cursor')) ?? 0, seen: marks?.at(-1) ?? null, flights: [] };
+  }
   const transaction = writing(storage);
   const documents = transaction.objectStore('documents');
   const flights = transaction.objectStore('flights');
@@ -257,6 +271,9 @@ function withMark(marks: readonly HistoryMark[], head: HistoryMark): HistoryMark
 
 /** Keeps the server's answer, in one transaction: what it says of the changes sent, then the changes of others. */
 export async function keepAnswer(storage: Storage, batch: Batch, answer: SyncResponse, maker: Maker): Promise<Kept> {
+  const isNews = answer.changes.length > 0 || batch.flights.length > 0 || answer.more;
+  if (!isNews && answer.cursor === batch.cursor && answer.head.mark === batch.seen?.mark)
+    return { touched: [], cameBack: [], moved: false };
   const transaction = writing(storage);
   const values = transaction.objectStore('values');
   const keeping = new Keeping(transaction, maker);

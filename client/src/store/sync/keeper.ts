@@ -32,12 +32,20 @@ const POLL_BESIDE_EVENTS_MS = 60_000;
 /** A write that failed is tried again after so long, beside every new one. */
 const REWRITE_MS = 5000;
 
+/** No session, then another account, then another history: more is not to be put in order. */
+const MOST_SORTED = 3;
+
 /** A change to be kept; its key is made here. */
 export type Change = Edit extends infer E ? (E extends { key: string } ? Omit<E, 'key'> : never) : never;
+
+/** A write that found no room; browsers end the transaction with one or the other. */
+const isNoRoom = (error: unknown): boolean =>
+  error instanceof DOMException && (error.name === 'QuotaExceededError' || error.name === 'AbortError');
 
 const statusOf = (error: unknown): SyncStatus => {
   if (error instanceof OutOfReach) return 'offline';
   if (error instanceof OtherVersion) return error.newer ? 'newer-server' : 'older-server';
+  if (isNoRoom(error)) return 'full';
   return 'trouble';
 };
 
@@ -62,6 +70,7 @@ export class Keeper {
   private readonly size = new BatchSize();
   private cancelPoll: () => void = () => undefined;
   private hasEvents = false;
+  private follows = false;
   private readonly unkept = new Unkept();
   private cancelRewrite: () => void = () => undefined;
   private bestRttMs = Infinity;
@@ -141,13 +150,8 @@ export class Keeper {
       this.problem('blocked');
       this.storage = await this.world.openInMemory().catch(() => null);
     }
+    this.follows = false;
     this.tell = this.world.channel(name, (message) => void this.heard(message), signal);
-    this.world.follow(
-      name,
-      () => this.wake(),
-      (stands) => this.eventsMoved(stands),
-      signal,
-    );
     if (this.storage === null) return;
     await this.know(this.storage);
     this.store.dispatch(documentsChanged(await readRows(this.storage)));
@@ -284,15 +288,30 @@ export class Keeper {
       await this.exchangeAll(identity);
       this.backOff.reset();
       this.store.dispatch(syncMoved('synced'));
+      this.follow();
       this.poll(this.hasEvents ? POLL_BESIDE_EVENTS_MS : POLL_MS);
       await this.sendPictures();
     } catch (error) {
       this.again = false;
       if (this.stopping.signal.aborted) return;
       if (error instanceof OutOfReach) this.size.failed();
+      if (isNoRoom(error)) this.problem('full');
       this.store.dispatch(syncMoved(statusOf(error)));
       this.poll(this.backOff.next());
     }
+  }
+
+  /** Hears of changes as they happen, once there is a session to hear them with. */
+  private follow(): void {
+    if (this.follows) return;
+    this.follows = true;
+    const { signal } = this.account;
+    this.world.follow(
+      this.name,
+      () => this.wake(),
+      (stands) => this.eventsMoved(stands),
+      signal,
+    );
   }
 
   private poll(ms: number): void {
@@ -304,6 +323,7 @@ export class Keeper {
 
   private async exchangeAll(identity: Identity): Promise<void> {
     let owner = identity;
+    let sorted = 0;
     for (let idle = 0; idle < 2;) {
       const storage = this.storage;
       if (storage === null || this.stopping.signal.aborted) return;
@@ -314,6 +334,9 @@ export class Keeper {
       try {
         answer = await this.ask(owner, batch);
       } catch (error) {
+        // what cannot be sorted out in a few steps will not be in many
+        sorted += 1;
+        if (sorted > MOST_SORTED) throw error instanceof OutOfReach ? error : new InTrouble('not to be sorted out');
         owner = await this.sortOut(error, storage);
         continue;
       }

@@ -105,7 +105,8 @@ export interface StorageEvents {
 }
 
 /** Opens this device's storage; makes it on first use, or brings an earlier version's up to date. */
-export function openStorage(name = FIRST_STORAGE, { onHeld, onNewer }: StorageEvents = {}): Promise<Storage> {
+// async, so that a browser that refuses at once refuses as one that thinks about it
+export async function openStorage(name = FIRST_STORAGE, { onHeld, onNewer }: StorageEvents = {}): Promise<Storage> {
   return openDB<Schema>(name, STORAGE_VERSION, {
     upgrade: (database, from, _to, transaction) => upgradeStorage(database, from, transaction),
     blocked: () => onHeld?.(),

@@ -1,0 +1,120 @@
+import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+import config from '../playwright.config';
+import { expect, HALL, SetupPage, test } from './stack';
+
+test.use({ serviceWorkers: 'allow' });
+
+/** The whole application is on the device: its worker has fetched all of it and has taken the page over. */
+const isInstalled = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    while (navigator.serviceWorker.controller === null)
+      await new Promise((done) => navigator.serviceWorker.addEventListener('controllerchange', done, { once: true }));
+  });
+
+test('after one visit of the first screen, all of it starts and works without a server, in a new tab, for days', async ({
+  stack,
+  page,
+  context,
+}) => {
+  await page.goto(stack.url);
+  await expect(new SetupPage(page).saved).toBeVisible();
+  await isInstalled(page);
+  await stack.kill();
+  await page.close();
+  const tab = await context.newPage();
+  const faults: string[] = [];
+  tab.on('pageerror', (error) => faults.push(String(error)));
+  await tab.clock.install();
+  const setup = new SetupPage(tab);
+  // a setup that was never opened: its screens, its worker and the typeface come from the device
+  await tab.goto(stack.url + HALL);
+  await expect(setup.next).toContainText(/\w/);
+  await setup.tapReading('Ambient', ['f 4'], 'Save for face');
+  await (await setup.part('Look')).getByRole('button', { name: /^Lead/ }).click();
+  await setup.part('Stage');
+  await expect(tab.getByRole('img', { name: /Stage|Plan/ }).first()).toBeVisible();
+  await tab.clock.fastForward('50:00:00');
+  await setup.tapReading('Check', ['f 4'], 'Save the test');
+  await tab.reload();
+  await expect(await setup.part('Log')).toContainText('Face, ambient: f/4');
+  // a screen that nobody opened before
+  await tab.goto(`${stack.url}/kit`);
+  await expect(tab.getByRole('heading', { name: 'Kit' })).toBeVisible();
+  await expect(tab.getByRole('status', { name: /server is out of reach/ }).filter({ visible: true })).toBeVisible();
+  await tab.goto(stack.url + HALL);
+  await stack.up();
+  await tab.clock.fastForward('01:00');
+  await expect(setup.saved).toBeVisible();
+  expect(faults).toEqual([]);
+});
+
+test('the browser finds nothing that keeps it from being installed', async ({ stack }) => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'sphene-profile-'));
+  // a private window cannot install anything: an ordinary profile
+  const context = await chromium.launchPersistentContext(folder, config.use?.launchOptions ?? {});
+  const page = await context.newPage();
+  await page.goto(stack.url);
+  await expect(new SetupPage(page).saved).toBeVisible();
+  await isInstalled(page);
+  const protocol: CDPSession = await context.newCDPSession(page);
+  expect((await protocol.send('Page.getInstallabilityErrors')).installabilityErrors).toEqual([]);
+  const manifest = await protocol.send('Page.getAppManifest');
+  expect(manifest.errors).toEqual([]);
+  await context.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+test('a newer version waits beside the running one, is offered away from the work, and takes over with one tap', async ({
+  stack,
+  page,
+}) => {
+  await stack.serveCopy();
+  const setup = new SetupPage(page);
+  await setup.open(stack, HALL);
+  await isInstalled(page);
+  const worker = path.join(stack.client, 'sw.js');
+  const before = readFileSync(worker, 'utf8');
+  writeFileSync(worker, `${before}\n// a newer version\n`);
+  // what was compressed beside it is of the old one
+  for (const packed of ['.br', '.gz']) rmSync(worker + packed);
+  await page.evaluate(async () => {
+    const registration = await navigator.serviceWorker.getRegistration();
+    await registration?.update();
+  });
+  await setup.typeReading('Ambient', 'Face, ambient', '5.6 7');
+  // nothing is said in the middle of the work, and nothing is lost by taking it
+  await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
+  await page.goto(stack.url);
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
+  await expect(page.getByRole('article', { name: 'Wedding at the old funicular' })).toBeVisible();
+  await setup.open(stack, HALL);
+  await expect(await setup.part('Log')).toContainText('Face, ambient: f/5.6⁷');
+});
+
+test('a page whose storage a newer version has taken over says so, and one that has to wait says what for', async ({
+  stack,
+  page,
+  context,
+}) => {
+  const setup = new SetupPage(page);
+  await setup.open(stack, HALL);
+  const other = await context.newPage();
+  await other.goto(`${stack.url}/manifest.webmanifest`);
+  await other.evaluate(
+    () =>
+      new Promise<void>((done, failed) => {
+        const opening = indexedDB.open('sphene', 99);
+        opening.onsuccess = () => done();
+        opening.onerror = () => failed(opening.error ?? new Error('not opened'));
+      }),
+  );
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'newer version of Sphene runs in another tab' }),
+  ).toBeVisible();
+});
