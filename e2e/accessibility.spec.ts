@@ -1,6 +1,7 @@
 import { faults } from './axe';
+import { haveConflict, haveDeleted } from './elsewhere';
 import { SCREENS } from './screens';
-import { WIDE, expect, test } from './stack';
+import { HALL, WIDE, expect, test } from './stack';
 
 /** Parts whose folded parts are opened first. */
 const FOLDED = ['Look', 'Camera', 'Lights', 'Stage'];
@@ -36,3 +37,23 @@ for (const theme of ['Glare', 'Dark', 'Dim'])
       }
       expect(found).toEqual([]);
     });
+
+for (const theme of ['glare', 'dark', 'dim'])
+  test(`axe finds nothing in what is to be settled and what was deleted: ${theme}`, async ({ page, stack }) => {
+    await haveConflict(stack);
+    await page.addInitScript((choice) => localStorage.setItem('sphene.theme', choice), theme);
+    const found: string[] = [];
+    for (const viewport of [{ width: 390, height: 844 }, WIDE]) {
+      await page.setViewportSize(viewport);
+      await page.goto(stack.url + HALL);
+      await page.getByRole('button', { name: '1 thing to settle' }).filter({ visible: true }).click();
+      await expect(page.getByRole('dialog', { name: 'To settle' })).toContainText('Hold-back');
+      found.push(...(await faults(page)));
+    }
+    await haveDeleted(stack);
+    await page.goto(stack.url);
+    await page.getByRole('button', { name: /^Deleted/ }).click();
+    await expect(page.getByRole('button', { name: /^Bring .* back$/ })).toBeVisible();
+    found.push(...(await faults(page)));
+    expect(found).toEqual([]);
+  });

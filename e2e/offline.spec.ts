@@ -37,7 +37,7 @@ test('after one visit of the first screen, all of it starts and works without a 
   await setup.tapReading('Ambient', ['f 4'], 'Save for face');
   await (await setup.part('Look')).getByRole('button', { name: /^Lead/ }).click();
   await setup.part('Stage');
-  await expect(tab.getByRole('img', { name: /Stage|Plan/ }).first()).toBeVisible();
+  await expect(tab.getByRole('group', { name: 'Stage from above' })).toBeVisible();
   await tab.clock.fastForward('50:00:00');
   await setup.tapReading('Check', ['f 4'], 'Save the test');
   await tab.reload();
@@ -97,11 +97,7 @@ test('a newer version waits beside the running one, is offered away from the wor
   await expect(await setup.part('Log')).toContainText('Face, ambient: f/5.6⁷');
 });
 
-test('a page whose storage a newer version has taken over says so, and one that has to wait says what for', async ({
-  stack,
-  page,
-  context,
-}) => {
+test('a page whose storage a newer version has taken over says so', async ({ stack, page, context }) => {
   const setup = new SetupPage(page);
   await setup.open(stack, HALL);
   const other = await context.newPage();
@@ -117,4 +113,31 @@ test('a page whose storage a newer version has taken over says so, and one that 
   await expect(
     page.getByRole('alert').filter({ hasText: 'newer version of Sphene runs in another tab' }),
   ).toBeVisible();
+});
+
+test('a tab of an older version that holds the storage is named, and once it is closed the work goes on', async ({
+  stack,
+  page,
+  context,
+}) => {
+  const older = await context.newPage();
+  await older.goto(`${stack.url}/manifest.webmanifest`);
+  await older.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const opening = indexedDB.open('sphene', 1);
+        opening.onupgradeneeded = () => {
+          opening.result.createObjectStore('documents', { keyPath: 'id' });
+          opening.result.createObjectStore('outbox', { keyPath: 'key' });
+          opening.result.createObjectStore('values');
+        };
+        // it does not let go when it is asked to
+        opening.onsuccess = () => done();
+      }),
+  );
+  await page.goto(stack.url);
+  await expect(page.getByRole('alert').filter({ hasText: 'still runs an older version' })).toBeVisible();
+  await older.close();
+  await expect(page.getByRole('article', { name: 'Wedding at the old funicular' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'still runs an older version' })).toHaveCount(0);
 });

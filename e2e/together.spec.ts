@@ -141,8 +141,8 @@ test('what cannot be kept is refused where it is typed, and stays in the field',
   await page.goto(stack.url + SHOOT);
   await expect(setup.saved).toBeVisible();
   await nameOfShoot(page).evaluate((field: HTMLInputElement) => {
-    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-    set?.call(field, 'half of a face \ud83d');
+    // as a browser's own editing does, which React then hears of
+    Reflect.set(HTMLInputElement.prototype, 'value', 'half of a face \ud83d', field);
     field.dispatchEvent(new Event('input', { bubbles: true }));
   });
   await nameOfShoot(page).press('Enter');
@@ -395,4 +395,26 @@ test('changes of others are pushed over one connection for all tabs, which lets 
   await expect(await new SetupPage(tab).part('Log')).toContainText('Face, ambient: f/5.6⁷');
   expect(streams).toHaveLength(1);
   await other.context.close();
+});
+
+test('the settings tell how much room there is on this device, and whether the browser keeps it', async ({
+  stack,
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const asked = { persisted: false };
+    Object.assign(globalThis, { asked });
+    navigator.storage.estimate = () => Promise.resolve({ usage: 12_300_000, quota: 480_000_000 });
+    navigator.storage.persist = () => {
+      asked.persisted = true;
+      return Promise.resolve(true);
+    };
+    navigator.storage.persisted = () => Promise.resolve(true);
+  });
+  await page.goto(`${stack.url}/settings`);
+  await expect(page.getByText('12.3 MB kept here, of 480 MB that the browser allows.')).toBeVisible();
+  await expect(page.getByText('The browser keeps it until you clear it.')).toBeVisible();
+  await page.getByRole('radio', { name: 'Feet' }).click();
+  // something is kept: from then on the browser is asked not to clear it by itself
+  await expect.poll(() => page.evaluate(() => Reflect.get(globalThis, 'asked'))).toEqual({ persisted: true });
 });

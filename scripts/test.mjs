@@ -22,6 +22,9 @@ const tell = (name, good, bad) => {
 };
 const npx = (...words) => spawnSync('npx', words, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0;
 
+const runs = (...words) =>
+  spawnSync(words[0], words.slice(1), { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0;
+
 /** A whole tool counts as one test. */
 const check = (name, ok) => tell(name, ok ? 1 : 0, ok ? 0 : 1);
 
@@ -72,6 +75,7 @@ counted(
 try {
   run('npm', ['run', 'build']);
   check('Build', true);
+  check('Trial of devices and killed servers, short', runs('node', 'scripts/trial.mjs', '--short'));
   counted('Chromium tests', 'e2e.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky], [
     'playwright',
     'test',

@@ -63,7 +63,7 @@ it('sends several edits of one document as one, and is done with all of them', a
   await write(put(2, spot('Two'), spot('One')));
   const batch = await next();
   expect(batch.flights.map(mutationOf).filter(({ op, key: its }) => op === 'put' && its === key(2))).toEqual([
-    { op: 'put', key: key(2), baseVersion: 0, at: expect.any(String), document: spot('Two') },
+    { op: 'put', key: key(2), baseVersion: 0, at: expect.any(String) as string, document: spot('Two') },
   ]);
   await keep(batch, { results: applied(2, 1), cursor: 7 });
   expect(await row()).toMatchObject({ document: spot('Two'), version: 1, base: spot('Two') });
@@ -138,7 +138,7 @@ it('asks where both changed one field, keeps both values with who and when, and 
       base: first.title,
       claims: [
         { value: 'Theirs', by: OTHER, at: current.at },
-        { value: 'Mine', by: maker.by, at: expect.any(String) },
+        { value: 'Mine', by: maker.by, at: expect.any(String) as string },
       ],
       answer: null,
     } satisfies Partial<Record<keyof Conflict, unknown>>),

@@ -143,6 +143,7 @@ export class FakeServer {
       return [201, { account: this.account, lineage: this.lineage, protocol, now: Date.now() + this.aheadMs }];
     }
     if (!this.session) return [401, {}];
+    if (this.mode === 'older') return [400, { error: 'The request does not keep to the sync format.' }];
     if (this.mode === 'babbling') return [200, { results: 'none' }];
     if (this.mode === 'newer') return [426, { code: 'protocol', protocol: PROTOCOL + 1 }];
     const picture = /^\/api\/pictures\/([^?]+)\?from=(\d+)&size=(\d+)$/.exec(path);

@@ -4,7 +4,7 @@ import { Devices } from '@/setupView/devices';
 import { exportSetup } from '@/setupView/exportSetup';
 import { nextText } from '@/setupView/lent';
 import { selectKit, selectNumbers } from '@/setupView/selectSolution';
-import { Actions } from '@/store/actions';
+import { Actions, type NewFrame } from '@/store/actions';
 import { meteringMoved } from '@/store/deviceSlice';
 import {
   selectChangeGroups,
@@ -141,6 +141,7 @@ describe('the keeper', () => {
     ['down', 'offline'],
     ['babbling', 'trouble'],
     ['newer', 'newer-server'],
+    ['older', 'older-server'],
   ] as const)('a server that is %s loses nothing and is called %s', async (mode, called) => {
     const app = await open();
     server.mode = mode;
@@ -151,6 +152,41 @@ describe('the keeper', () => {
     await app.keeper.sync();
     await app.settled();
     expect(holdBackOf(app)).toBe(3);
+  });
+
+  it('a copy of a picture goes when the person says so, and comes from the server when it is looked at', async () => {
+    const store = makeStore();
+    const world = testWorld(server, { fetchPicture: () => Promise.resolve(Uint8Array.from([1, 2, 3])) });
+    const keeper = new Keeper(store, world);
+    running.push(keeper);
+    await keeper.start();
+    const { type: _t, version: _v, id: _i, at: _a, struckAt: _s, ...facts } = OLD_FRAME;
+    const actions = new Actions(store, keeper, world.clock);
+    const id = actions.addFrame(setup.id, facts as unknown as NewFrame);
+    // in the same moment it is there already
+    expect(await keeper.image(id)).toBe(OLD_FRAME.image);
+    await waitFor(() => expect(server.pictures.get(id)).toHaveLength(1));
+    await keeper.sync();
+    expect((await keeper.copies()).count).toBe(1);
+    await keeper.freeCopies();
+    expect((await keeper.copies()).count).toBe(0);
+    expect(await keeper.image(id)).toBe(OLD_FRAME.image);
+  });
+
+  it('pictures in what was deleted over 30 days ago are erased on the device too', async () => {
+    const app = await open();
+    const storage = app.keeper.kept;
+    const [old] = [{ ...SAMPLE_HALL.setup, id: sampleId(4321) }];
+    server.add(old);
+    await app.keeper.sync();
+    const { type: _t, version: _v, id: _i, at: _a, struckAt: _s, ...facts } = OLD_FRAME;
+    const id = app.actions.addFrame(old.id, facts as unknown as NewFrame);
+    await app.keeper.flush();
+    const row = await storage?.get('documents', old.id);
+    const long = new Date(Date.now() - 31 * 24 * 3600_000).toISOString();
+    if (row !== undefined) await storage?.put('documents', { ...row, deletedAt: long });
+    const again = await open();
+    expect(await again.keeper.image(id)).toBeNull();
   });
 
   it('what was deleted here and worked on elsewhere comes back, and that is told', async () => {

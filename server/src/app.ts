@@ -1,5 +1,5 @@
 import { getConnInfo } from '@hono/node-server/conninfo';
-import { Hono } from 'hono';
+import { Hono, type MiddlewareHandler } from 'hono';
 import { rateLimiter } from 'hono-rate-limiter';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
@@ -38,6 +38,23 @@ const MAX_BODY_BYTES = 2 * 1024 * 1024;
 /** The name that a request was sent to, without its port. */
 const hostOf = (header: string): string => header.toLowerCase().replace(/:\d+$/, '');
 
+/** Refuses requests for other names: a foreign page whose name points here is none of ours. */
+const onlyFor = (hosts: readonly string[]): MiddlewareHandler<AppEnv> =>
+  async function onlyForHosts(context, next) {
+    const host = hostOf(context.req.header('host') ?? new URL(context.req.url).host);
+    if (hosts.includes(host)) return next();
+    return context.json({ error: `This server does not answer for ${host}. Set HOSTS to the names it has.` }, 421);
+  };
+
+/** Each sign-in costs the database; a person signs in a few times. */
+const limitedSignIns = () =>
+  rateLimiter<AppEnv>({
+    windowMs: 60_000,
+    limit: 120,
+    keyGenerator: (context) =>
+      context.env?.incoming === undefined ? 'local' : (getConnInfo(context).remote.address ?? 'unknown'),
+  });
+
 /** All connections to the database were in use for too long. */
 const isBusy = (error: Error): boolean => /timeout exceeded when trying to connect/.test(error.message);
 
@@ -45,13 +62,7 @@ const isBusy = (error: Error): boolean => /timeout exceeded when trying to conne
 export function createApp({ config, dataSource, log, devices, changes, reserve, isClosing }: AppParts) {
   const app = new Hono<AppEnv>();
   const streams = new Streams();
-  // a page of another name that points here by its DNS is none of ours
-  app.use(async (context, next) => {
-    const host = hostOf(context.req.header('host') ?? new URL(context.req.url).host);
-    if (!config.HOSTS.includes(host))
-      return context.json({ error: `This server does not answer for ${host}. Set HOSTS to the names it has.` }, 421);
-    await next();
-  });
+  app.use(onlyFor(config.HOSTS));
   app.use(requestId());
   app.use(async (context, next) => {
     const started = performance.now();
@@ -87,15 +98,7 @@ export function createApp({ config, dataSource, log, devices, changes, reserve, 
     await next();
   });
   api.use(compress({ threshold: 2048 }));
-  api.use(
-    '/session',
-    rateLimiter<AppEnv>({
-      windowMs: 60_000,
-      limit: 120,
-      keyGenerator: (context) =>
-        context.env?.incoming === undefined ? 'local' : (getConnInfo(context).remote.address ?? 'unknown'),
-    }),
-  );
+  api.use('/session', limitedSignIns());
   api.get('/health', async (context) => {
     if (isClosing()) return context.json({ ok: false, reason: 'closing' }, 503);
     const well = await reserve.isWell();

@@ -62,10 +62,10 @@ describe('requests', () => {
 
   it('a session follows a few streams and no more', async () => {
     const cookie = await openSession(server);
-    const open = () => server.app.request('/api/sync/events', { headers: { cookie } });
+    const open = async () => server.app.request('/api/sync/events', { headers: { cookie } });
     const streams = await Promise.all(Array.from({ length: 7 }, open));
     expect(streams.map(({ status }) => status).sort()).toEqual([200, 200, 200, 200, 200, 200, 429]);
-    await Promise.all(streams.map(({ body }) => body?.cancel()));
+    await Promise.all(streams.map(async ({ body }) => body?.cancel()));
     await server.dataSource.query('delete from sessions');
     expect((await open()).status).toBe(401);
   });

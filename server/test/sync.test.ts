@@ -245,6 +245,21 @@ describe('sync', () => {
     expect(await common.json()).toEqual({ common: head.seq });
   });
 
+  it('a client of the first version is told politely, whatever it sends', async () => {
+    // as it was recorded
+    const recorded = {
+      cursor: 0,
+      mutations: [{ op: 'put', key: key(), baseVersion: 0, document: { ...spot(), version: 1 } }],
+    };
+    const response = await post(server, '/api/sync', cookie, recorded);
+    expect(response.status).toBe(426);
+    expect(await response.json()).toEqual({
+      code: 'protocol',
+      protocol: PROTOCOL,
+      error: expect.stringMatching(/older than the server.*stays on the device/),
+    });
+  });
+
   it('what is put into something that was deleted unseen brings it back; who has seen it deleted does not', async () => {
     const holder = { ...SAMPLE_HALL.shoot, id: sampleId((number += 1)) };
     const place = { ...spot('Inside'), shootId: holder.id };
@@ -364,7 +379,12 @@ describe('large and old documents', () => {
       (await server.dataSource.query<unknown[]>('select from pictures where frame_id = $1', [its.id])).length;
     const { cursor } = await sync(server, cookie, { cursor: MOST });
     await sync(server, cookie, { cursor, mutations: [remove(holder, 1)] });
+    await server.dataSource.query(
+      "insert into mutations (account_id, key, result, applied_at) select id, $1, '{}', now() - interval '61 days' from accounts where name = 'demo'",
+      [sampleId(88)],
+    );
     await tidy(server.dataSource);
+    expect(await server.dataSource.query('select from mutations where key = $1', [sampleId(88)])).toEqual([]);
     expect(await pictures()).toBe(1);
     await server.dataSource.query("update documents set deleted_at = now() - interval '31 days' where id = $1", [
       holder,

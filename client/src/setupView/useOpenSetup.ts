@@ -18,11 +18,13 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
   const actions = useActions();
   const dispatch = useAppDispatch();
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
-  const setup = useAppSelector((state) => selectSetup(state, id));
+  // nothing is worked out from half of the readings
+  const factsReady = useAppSelector((state) => state.documents.factsReady);
+  const setup = useAppSelector((state) => (factsReady ? selectSetup(state, id) : undefined));
   const kit = useAppSelector(selectKit);
-  const numbers = useAppSelector((state) => selectNumbers(state, id));
+  const numbers = useAppSelector((state) => (factsReady ? selectNumbers(state, id) : undefined));
   const selectRestingAdvice = useMemo(() => restingAdvice(id), [id]);
-  const advice = useAppSelector(selectRestingAdvice);
+  const advice = useAppSelector((state) => (factsReady ? selectRestingAdvice(state) : undefined));
   const activePointId = useAppSelector((state) => selectActivePointId(state, id)) ?? '';
   const readingsPlace = useRef<HTMLElement | null>(null);
   // a meter that is connected is held where the next reading goes

@@ -3,6 +3,7 @@ import { selectDeleted } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { View } from 'react-native';
 
+import { BRING_BACK_DAYS } from '@sphene/core/documents';
 import { ActionButton } from '../ui/ActionButton';
 import { Disclosure } from '../ui/Disclosure';
 import { Txt } from '../ui/Txt';
@@ -10,7 +11,6 @@ import { formatMoment } from './formatMoment';
 import { texts } from './texts';
 
 const DAY_MS = 24 * 3600_000;
-const BRING_BACK_DAYS = 30;
 
 /** What was deleted, on whatever device, and can still be brought back with all that lies inside. */
 export function DeletedList() {

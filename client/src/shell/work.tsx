@@ -64,5 +64,5 @@ export function useWork(): Lent {
 /** What is to be done next at a setup; undefined while that is not known. */
 export function useNextText(setupId: string): string | undefined {
   const { work } = useWork();
-  return useAppSelector((state) => work?.nextText(state, setupId));
+  return useAppSelector((state) => (state.documents.factsReady ? work?.nextText(state, setupId) : undefined));
 }

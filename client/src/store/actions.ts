@@ -83,19 +83,23 @@ export class Actions {
     private readonly clock: Clock = pageClock,
   ) {}
 
-  /**
-   * Keeps changes, where every document holds to its schema; else nothing of them is done, and the reason is told.
-   * @returns settles once they are kept on the device; null: refused
-   */
-  private keep(changes: readonly Change[]): Promise<void> | null {
+  /** True where every document holds to its schema; else the reason is told, and nothing is to be done. */
+  private holds(changes: readonly Change[]): boolean {
     for (const change of changes) {
       if (change.op !== 'put') continue;
       const parsed = documentSchema.safeParse(change.document);
       if (parsed.success) continue;
       this.store.dispatch(noticed({ refused: schemaFault(parsed.error) }));
-      return null;
+      return false;
     }
-    return this.keeper.commit(changes);
+    return true;
+  }
+
+  /** Keeps changes, all or none; false where one of them is refused. */
+  private keep(changes: readonly Change[]): boolean {
+    if (!this.holds(changes)) return false;
+    void this.keeper.commit(changes);
+    return true;
   }
 
   /** Changes settings of a setup and logs what they were; nothing happens when nothing differs. */
@@ -249,10 +253,16 @@ export class Actions {
     const value = conflict.claims[claim]?.value ?? null;
     const answer = { claim, by: this.keeper.device, at: this.clock.timestamp() };
     const settled = edit(conflict, { ...conflict, answer });
-    if (document === undefined) return void this.keep([settled]);
+    if (document === undefined) {
+      this.keep([settled]);
+      return;
+    }
     if (document.type === 'setup') {
       const asked = askedSetting(document, conflict, claim);
-      if (asked !== null && this.changeSettings(document.id, [asked]).ok) return void this.keep([settled]);
+      if (asked !== null && this.changeSettings(document.id, [asked]).ok) {
+        this.keep([settled]);
+        return;
+      }
     }
     const wished = conflict.path.length > 1 ? (value ?? undefined) : value;
     const changed = documentSchema.safeParse(withValueAt(document, conflict.path, wished));
@@ -265,7 +275,7 @@ export class Actions {
     const document = this.store.getState().documents.byId[id];
     const better = document === undefined ? null : mended(document);
     if (document === undefined || better === null) return false;
-    return this.keep([edit(document, better)]) !== null;
+    return this.keep([edit(document, better)]);
   }
 
   /** Gives up what the server refused. */
@@ -285,7 +295,7 @@ export class Actions {
   /** Keeps a thing of the kit, new or changed. False where it is refused, and why is told. */
   putGear(item: GearItem): boolean {
     const before = this.store.getState().documents.byId[item.id];
-    return this.keep([before === undefined ? add(item) : edit(before, item)]) !== null;
+    return this.keep([before === undefined ? add(item) : edit(before, item)]);
   }
 
   /** Lets readings up to now teach nothing about a thing any more, or lets them teach again. */
@@ -307,7 +317,8 @@ export class Actions {
     const gear = kitItems(kit).filter(({ id }) => !(id in byId));
     const documents = [...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(add);
     const pictures = [...imagesOfFile(incoming)].map(([id, image]): Change => ({ op: 'image', id, image }));
-    await this.keep([...documents, ...pictures]);
+    const changes = [...documents, ...pictures];
+    if (this.holds(changes)) await this.keeper.commit(changes);
     return incoming.setup.id;
   }
 

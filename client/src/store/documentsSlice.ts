@@ -29,12 +29,22 @@ export interface DocumentsState {
   deleted: Record<string, Deleted>;
   /** what the server did not take, with why */
   aside: Record<string, Refusal>;
-  /** false until this device's storage has been read */
+  /** false until shoots, spots, setups and kit have been read from this device's storage */
   ready: boolean;
+  /** false until readings, frames and changes have been read as well: nothing is solved before */
+  factsReady: boolean;
   draft: Draft | null;
 }
 
-const initialState: DocumentsState = { byId: {}, standing: {}, deleted: {}, aside: {}, ready: false, draft: null };
+const initialState: DocumentsState = {
+  byId: {},
+  standing: {},
+  deleted: {},
+  aside: {},
+  ready: false,
+  factsReady: false,
+  draft: null,
+};
 
 /** A document as it now stands; null once it is gone for good. */
 export interface DocumentChange extends Partial<Standing> {
@@ -63,6 +73,9 @@ const slice = createSlice({
     },
     /** Another account's documents take the place of these. */
     documentsForgotten: () => initialState,
+    factsRead(state) {
+      state.factsReady = true;
+    },
     storageRead(state) {
       state.ready = true;
     },
@@ -72,5 +85,5 @@ const slice = createSlice({
   },
 });
 
-export const { documentsChanged, setAside, documentsForgotten, storageRead, drafted } = slice.actions;
+export const { documentsChanged, setAside, documentsForgotten, storageRead, factsRead, drafted } = slice.actions;
 export const documentsReducer = slice.reducer;

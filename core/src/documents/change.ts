@@ -110,5 +110,4 @@ export function undoSettings(setup: Setup, { settings }: Pick<ChangeGroup, 'sett
 export const lastUndoable = (
   groups: readonly ChangeGroup[],
   isOurs: (group: ChangeGroup) => boolean = () => true,
-): ChangeGroup | undefined =>
-  groups.findLast((group) => !group.undone && group.undoes.length === 0 && isOurs(group));
+): ChangeGroup | undefined => groups.findLast((group) => !group.undone && group.undoes.length === 0 && isOurs(group));

@@ -57,6 +57,13 @@ export const documentSchema = z
 export type Document = z.infer<typeof documentSchema>;
 export type DocumentType = Document['type'];
 
-const FACT_TYPES: readonly DocumentType[] = ['reading', 'sceneChange', 'frame', 'change', 'edit'];
+/** What is deleted can be brought back for so long; then the pictures in it are erased. */
+export const BRING_BACK_DAYS = 30;
+
+/** The types that are edited: few of each, and all that a list of shoots wants. */
+export const EDITED_TYPES: readonly DocumentType[] = editables.map(({ shape }) => shape.type.value);
+
+/** The types that are only ever added. */
+export const FACT_TYPES: readonly DocumentType[] = ['reading', 'sceneChange', 'frame', 'change', 'edit'];
 /** True for a type that is append-only. */
 export const isFactType = (type: DocumentType): boolean => FACT_TYPES.includes(type);

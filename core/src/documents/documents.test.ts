@@ -83,9 +83,7 @@ describe('changes', () => {
       { path: 'lights.0.distanceM', from: 2.2, to: 1.5 },
     ]);
     const changed = withSettings(setup, settings);
-    expect(
-      changed.ok && withSettings(changed.value, undoSettings(changed.value, change(701, changes))),
-    ).toEqual({
+    expect(changed.ok && withSettings(changed.value, undoSettings(changed.value, change(701, changes)))).toEqual({
       ok: true,
       value: setup,
     });
@@ -125,6 +123,28 @@ describe('changes', () => {
     expect(last(one, two)).toEqual([two.id]);
     expect(last(one, two, undo)).toEqual([one.id]);
     expect(last(undo)).toBeUndefined();
+  });
+
+  it('what two devices did is never one entry, and undo takes back what was done here', () => {
+    const settings = (from: number, to: number): Change['settings'] => [{ path: 'camera.wantedAv', from, to }];
+    const [here, there] = [
+      { id: sampleId(901), name: 'Phone' },
+      { id: sampleId(902), name: 'Laptop' },
+    ];
+    const at = (second: number) => `2026-02-27T15:00:0${second}Z`;
+    const groups = groupChanges([
+      { ...change(731, settings(3, 4), [], at(1)), by: here },
+      { ...change(732, settings(4, 5), [], at(2)), by: there },
+      { ...change(733, settings(5, 6), [], at(3)), by: there },
+    ]);
+    expect(groups.map(({ ids, by }) => [ids.length, by?.name])).toEqual([
+      [1, 'Phone'],
+      [2, 'Laptop'],
+    ]);
+    expect(lastUndoable(groups, ({ by }) => by?.id === here.id)?.ids).toEqual([sampleId(731)]);
+    // what the other device has set since stays as it is
+    const now = withSettings(setup, [{ path: 'camera.wantedAv', value: 6 }]);
+    expect(now.ok && undoSettings(now.value, groups[0] ?? { settings: [] })).toEqual([]);
   });
 
   it('steps of one dial in one go are one entry and one undo', () => {

@@ -10,7 +10,15 @@ export {
   settingChanges,
   undoSettings,
 } from './change';
-export { type Document, documentSchema, type DocumentType, isFactType } from './document';
+export {
+  BRING_BACK_DAYS,
+  type Document,
+  documentSchema,
+  type DocumentType,
+  EDITED_TYPES,
+  FACT_TYPES,
+  isFactType,
+} from './document';
 export { type Conflict, type DocumentEdit } from './edit';
 export { type Frame, frameImageSchema, frameSchema } from './frame';
 export { type Held, judge, type Verdict } from './judge';

@@ -2,6 +2,8 @@ type Json = unknown;
 /** Where something stands in a document: keys, ids of things in lists, or places in plain lists. */
 export type FieldPath = (string | number)[];
 
+/** As `Array.isArray`, without letting anything pass unchecked. */
+const isArray = (value: Json): value is Json[] => Array.isArray(value);
 const isRecord = (value: Json): value is Record<string, Json> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -47,7 +49,9 @@ function merged(base: Json, mine: Json, theirs: Json, path: FieldPath, way: Merg
   if (sameValue(mine, theirs) || sameValue(theirs, base)) return mine;
   if (sameValue(mine, base)) return theirs;
   if (isRecord(mine) && isRecord(theirs)) return mergedRecords(base, mine, theirs, path, way);
-  if (isList(mine) && isList(theirs) && isList(base)) return mergedLists(base, mine, theirs, path, way);
+  // where nothing is known of what both started from, both added what they have
+  const from = base ?? [];
+  if (isList(mine) && isList(theirs) && isList(from)) return mergedLists(from, mine, theirs, path, way);
   const places = sameLength(base, mine, theirs);
   if (places !== null)
     return places.mine.map((value, index) =>
@@ -109,7 +113,7 @@ export function valueAt(document: Json, path: FieldPath): Json {
 export function withValueAt(document: Json, path: FieldPath, value: Json): Json {
   const [key, ...rest] = path;
   if (key === undefined) return value;
-  if (Array.isArray(document)) {
+  if (isArray(document)) {
     const index = indexIn(document, key);
     if (index < 0) return rest.length === 0 && value !== undefined ? [...document, value] : document;
     const inside = withValueAt(document[index], rest, value);
@@ -135,9 +139,7 @@ export function differences(before: Json, after: Json, path: FieldPath = []): Di
     );
   if (isList(before) && isList(after)) {
     const ids = new Set([...before, ...after].map(({ id }) => id));
-    return [...ids].flatMap((id) =>
-      differences(valueAt(before, [id]), valueAt(after, [id]), [...path, id]),
-    );
+    return [...ids].flatMap((id) => differences(valueAt(before, [id]), valueAt(after, [id]), [...path, id]));
   }
   return [{ path, from: before, to: after }];
 }

@@ -20,7 +20,12 @@ export const shootSchema = z.strictObject({
   type: z.literal('shoot'),
   version: z.literal(1),
   id: idSchema,
-  title: z.string().trim().min(1, fault('shoot-name-missing')).max(120, fault('shoot-name-long')).refine(isWellFormed, fault('text-broken')),
+  title: z
+    .string()
+    .trim()
+    .min(1, fault('shoot-name-missing'))
+    .max(120, fault('shoot-name-long'))
+    .refine(isWellFormed, fault('text-broken')),
   date: z.iso.date(fault('date-wanted')),
   place: z.string().trim().max(160, fault('place-long')).refine(isWellFormed, fault('text-broken')),
   timeZone: z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED),
@@ -41,6 +46,11 @@ export const spotSchema = z.strictObject({
   version: z.literal(1),
   id: idSchema,
   shootId: idSchema,
-  title: z.string().trim().min(1, fault('spot-name-missing')).max(120, fault('spot-name-long')).refine(isWellFormed, fault('text-broken')),
+  title: z
+    .string()
+    .trim()
+    .min(1, fault('spot-name-missing'))
+    .max(120, fault('spot-name-long'))
+    .refine(isWellFormed, fault('text-broken')),
 });
 export type Spot = z.infer<typeof spotSchema>;

@@ -126,4 +126,6 @@ export type SyncProblem = z.infer<typeof syncProblemSchema>;
 
 /** Asks which of the places that a device remembers this history has too. */
 export const commonRequestSchema = z.strictObject({ marks: z.array(historyMarkSchema).max(100) });
-export const commonResponseSchema = z.object({ common: z.int().meta({ description: 'the newest in common; 0: none' }) });
+export const commonResponseSchema = z.object({
+  common: z.int().meta({ description: 'the newest in common; 0: none' }),
+});

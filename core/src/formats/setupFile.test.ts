@@ -6,7 +6,16 @@ import { join } from 'node:path';
 import { solveSaid } from '../../test/said';
 import { english } from '../english';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { kitInUse, readSetupFile, type SetupFile, setupFileJsonSchema, withNewIds, writeSetupFile } from './setupFile';
+import {
+  factsOfFile,
+  imagesOfFile,
+  kitInUse,
+  readSetupFile,
+  type SetupFile,
+  setupFileJsonSchema,
+  withNewIds,
+  writeSetupFile,
+} from './setupFile';
 
 const file: SetupFile = {
   format: 'sphene-setup',
@@ -59,7 +68,9 @@ describe('setup file', () => {
   it.each<[string, unknown, RegExp]>([
     ['no JSON', 'abc', /not JSON/],
     ['another file', { a: 1 }, /format/],
-    ['a later version', { ...file, version: 5 }, /version/],
+    ['a later version', { ...file, version: 6 }, /version/],
+    ['brackets without end', '['.repeat(200_000), /too deep/],
+    ['too many letters', 'x'.repeat(20_000_001), /too large/],
     ['a reading that is not a number', { ...file, readings: [{ ...file.readings[0], av: null }] }, /readings\[0\]\.av/],
     [
       'a reading of another setup',
@@ -71,6 +82,47 @@ describe('setup file', () => {
   ])('says what is wrong with %s', (_name, content, message) => {
     const read = readSetupFile(typeof content === 'string' ? content : JSON.stringify(content));
     expect(!read.ok && english.setupFileFault(read.reason)).toMatch(message);
+  });
+
+  it('of five thousand faults says the first twenty and how many there are', () => {
+    const readings = Array.from({ length: 5000 }, () => ({ ...file.readings[0], av: 'wide' }));
+    const read = readSetupFile(JSON.stringify({ ...file, readings }));
+    const said = read.ok ? '' : english.setupFileFault(read.reason);
+    expect(said.split('\n')).toHaveLength(22);
+    expect(said).toMatch(/And 4980 more; 5000 in all\.$/);
+  });
+
+  it('brings the picture of a frame along, of this version and of one that kept it within', () => {
+    const image = 'data:image/jpeg;base64,AQID';
+    const bins = new Array<number>(64).fill(0);
+    const frame = {
+      type: 'frame' as const,
+      id: sampleId(802),
+      setupId: SAMPLE_HALL.setup.id,
+      at: '2026-02-27T14:20:00+01:00',
+      name: 'Frame',
+      takenAt: null,
+      av: 3,
+      tv: 7,
+      sv: 2,
+      settingsFrom: 'exif' as const,
+      widthPx: 60,
+      heightPx: 40,
+      image,
+      histogram: { red: bins, green: bins, blue: bins },
+      clipped: { highlights: [0, 0, 0] as [number, number, number], shadows: [0, 0, 0] as [number, number, number] },
+      struckAt: null,
+    };
+    const changes = file.changes.map(({ by: _by, ...change }) => ({ ...change, version: 1 }));
+    for (const whole of [
+      { ...file, frames: [{ ...frame, version: 2 }] },
+      { ...file, version: 4, frames: [{ ...frame, version: 1 }], changes },
+    ]) {
+      const read = readSetupFile(JSON.stringify(whole));
+      if (!read.ok) throw new Error(english.setupFileFault(read.reason));
+      expect([...imagesOfFile(read.value)]).toEqual([[frame.id, image]]);
+      expect(factsOfFile(read.value).find(({ id }) => id === frame.id)).not.toHaveProperty('image');
+    }
   });
 
   it('never throws on a damaged file', () => {

@@ -49,7 +49,12 @@ export const ROLE_FACTS: Record<PointRole, RoleFacts> = {
 export const pointSchema = z.strictObject({
   id: z.string().min(1).max(60),
   role: z.enum(POINT_ROLES),
-  name: z.string().trim().min(1, fault('point-name-missing')).max(60, fault('point-name-long')).refine(isWellFormed, fault('text-broken')),
+  name: z
+    .string()
+    .trim()
+    .min(1, fault('point-name-missing'))
+    .max(60, fault('point-name-long'))
+    .refine(isWellFormed, fault('text-broken')),
   toneStops: z
     .number()
     .min(TONE_RANGE.least)

@@ -1,6 +1,6 @@
+import { BRING_BACK_DAYS } from '@sphene/core/documents';
 import { MAX_FRAME_IMAGE_LETTERS } from '@sphene/core/frames';
 import type { Queryable } from '../db/dataSource';
-import { BRING_BACK_DAYS } from '../sync/pull';
 
 /** The most that a downsized copy takes: four letters of a data address are three bytes. */
 export const MOST_PICTURE_BYTES = (MAX_FRAME_IMAGE_LETTERS * 3) / 4;

@@ -1,12 +1,10 @@
-import type { HistoryMark } from '@sphene/core/documents';
+import { BRING_BACK_DAYS, type HistoryMark } from '@sphene/core/documents';
 import type { Queryable } from '../db/dataSource';
 
 /** How many changes one answer carries at most. */
 export const PAGE = 1000;
 /** And how many bytes of documents; a single document may pass it. */
 const PAGE_BYTES = 1_500_000;
-/** What is deleted can be brought back for so long. */
-export const BRING_BACK_DAYS = 30;
 
 const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
 

@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 
-import { BRING_BACK_DAYS } from './pull';
+import { BRING_BACK_DAYS } from '@sphene/core/documents';
 
 /** A device that was away for longer merges with itself, and loses nothing by it. */
 const KEYS_KEPT_DAYS = 60;

@@ -16,7 +16,7 @@ export const texts = catalogue({
   restore: (what: string) => `Restore ${what}`,
   strikeOut: (what: string) => `Strike out ${what}`,
   afterNotKept: ' · not kept on this device yet',
-  asked: (said: string) => `Two devices, to be settled: ${said}`,
+  asked: (one: string, other: string) => `Two devices, to be settled: ${one}; or ${other}`,
   settled: (said: string) => `Settled: ${said}`,
   onDevice: (said: string, device: string) => `${said} · on ${device}`,
   afterStruckOut: ' · struck out',

@@ -89,7 +89,7 @@ export function useEntries(): Entry[] {
       return {
         id: conflict.id,
         at: answer?.at ?? conflict.at,
-        text: answer === null ? texts.asked(said.join(' | ')) : texts.settled(said[answer.claim] ?? ''),
+        text: answer === null ? texts.asked(said[0] ?? '', said[1] ?? '') : texts.settled(said[answer.claim] ?? ''),
         muted: false,
         fact: null,
       };

@@ -46,44 +46,59 @@ function inServerTime(document: Document, skewMs: number): Document {
   return { ...document, at: new Date(Date.parse(document.at) + skewMs).toISOString() };
 }
 
+/** What waits of one document: its outbox entries, under the key of the newest. */
+interface Waiting {
+  numbers: number[];
+  key: string;
+  unclocked: boolean;
+}
+
+async function waitingByDocument(transaction: Transaction): Promise<Map<string, Waiting>> {
+  const byDocument = new Map<string, Waiting>();
+  for (const { n, key, id, unclocked } of await transaction.objectStore('outbox').getAll())
+    byDocument.set(id, { numbers: [...(byDocument.get(id)?.numbers ?? []), n ?? 0], key, unclocked });
+  return byDocument;
+}
+
+/** A document as its newest edit left it, on its way; null: there is nothing of it to send. */
+async function flightOf(
+  transaction: Transaction,
+  id: string,
+  { numbers, key, unclocked }: Waiting,
+  { clock }: Maker,
+): Promise<Flight | null> {
+  const documents = transaction.objectStore('documents');
+  let row = await documents.get(id);
+  if (row === undefined || row.document === null) return null;
+  if (unclocked && row.version === 0 && Math.abs(clock.skew) > SKEW_THAT_MATTERS_MS) {
+    row = { ...row, document: inServerTime(row.document, clock.skew) };
+    await documents.put(row);
+  }
+  const at = row.editedAt ?? clock.timestamp();
+  const document = row.deletedAt === null ? row.document : null;
+  return { id, key, baseVersion: row.version, at, document, covers: numbers };
+}
+
 /**
  * The changes that wait, in the order in which they were made: those that were sent before exactly as they were, then
  * those of other documents, each as the newest edit left it, up to so many letters.
  */
-export async function nextBatch(storage: Storage, mostLetters: number, { clock }: Maker): Promise<Batch> {
-  // asking for news writes nothing: a device that is full can still be told of them
-  if ((await storage.count('outbox')) === 0) {
-    const marks = await valueOf(storage, 'marks');
-    return { cursor: (await valueOf(storage, 'cursor')) ?? 0, seen: marks?.at(-1) ?? null, flights: [] };
-  }
-  const transaction = writing(storage);
-  const documents = transaction.objectStore('documents');
-  const flights = transaction.objectStore('flights');
-  const byDocument = new Map<string, { numbers: number[]; key: string; unclocked: boolean }>();
-  for (const { n, key, id, unclocked } of await transaction.objectStore('outbox').getAll())
-    byDocument.set(id, { numbers: [...(byDocument.get(id)?.numbers ?? []), n ?? 0], key, unclocked });
+export async function nextBatch(storage: Storage, mostLetters: number, maker: Maker): Promise<Batch> {
   const batch: Batch = {
-    cursor: (await readValue(transaction.objectStore('values'), 'cursor')) ?? 0,
-    seen: (await readValue(transaction.objectStore('values'), 'marks'))?.at(-1) ?? null,
+    cursor: (await valueOf(storage, 'cursor')) ?? 0,
+    seen: (await valueOf(storage, 'marks'))?.at(-1) ?? null,
     flights: [],
   };
+  // asking for news writes nothing: a device that is full can still be told of them
+  if ((await storage.count('outbox')) === 0) return batch;
   // what stands here is compared with what the server has before anything is sent on top of that
-  if ((await readValue(transaction.objectStore('values'), 'common')) !== undefined) return batch;
+  if ((await valueOf(storage, 'common')) !== undefined) return batch;
+  const transaction = writing(storage);
+  const flights = transaction.objectStore('flights');
   let letters = 0;
-  for (const [id, { numbers, key, unclocked }] of byDocument) {
-    let flight = await flights.get(id);
-    if (flight === undefined) {
-      let row = await documents.get(id);
-      if (row === undefined || row.document === null) continue;
-      const late = unclocked && row.version === 0 && Math.abs(clock.skew) > SKEW_THAT_MATTERS_MS;
-      if (late) {
-        row = { ...row, document: inServerTime(row.document as Document, clock.skew) };
-        await documents.put(row);
-      }
-      const at = row.editedAt ?? clock.timestamp();
-      const document = row.deletedAt === null ? row.document : null;
-      flight = { id, key, baseVersion: row.version, at, document, covers: numbers };
-    }
+  for (const [id, waiting] of await waitingByDocument(transaction)) {
+    const flight = (await flights.get(id)) ?? (await flightOf(transaction, id, waiting, maker));
+    if (flight === null) continue;
     letters += JSON.stringify(flight.document).length;
     if (batch.flights.length > 0 && (letters > mostLetters || batch.flights.length >= MAX_MUTATIONS)) break;
     await flights.put(flight);

@@ -1,4 +1,11 @@
-import type { Document, Identity, SessionResponse } from '@sphene/core/documents';
+import {
+  type Document,
+  EDITED_TYPES,
+  FACT_TYPES,
+  type Identity,
+  PROTOCOL,
+  type SessionResponse,
+} from '@sphene/core/documents';
 import {
   clockTicked,
   deviceNamed,
@@ -12,25 +19,33 @@ import {
   unkeptCounted,
   waitingCounted,
 } from '../deviceSlice';
-import { type DocumentChange, documentsChanged, documentsForgotten, setAside, storageRead } from '../documentsSlice';
+import {
+  type DocumentChange,
+  documentsChanged,
+  documentsForgotten,
+  factsRead,
+  setAside,
+  storageRead,
+} from '../documentsSlice';
 import type { Store } from '../store';
 import { asTheme, storedTheme, storeTheme } from '../themeStorage';
 import { BackOff, BatchSize } from './backOff';
 import { type Edit, type Maker, writeEdits } from './edits';
 import { type Batch, compareHistories, keepAnswer, mutationOf, nextBatch } from './exchange';
 import { belongs, storageOf } from './identity';
-import { freeablePictures, freePictures, imageOfBytes, sendNextPart } from './pictures';
+import { erasePictures, freeablePictures, freePictures, imageOfBytes, sendNextPart } from './pictures';
 import { InTrouble, NoSession, NotTheSame, OtherVersion, OutOfReach, Server } from './server';
 import { FIRST_STORAGE, keepValue, readRows, type Storage, type StoredRow, valueOf } from './storage';
 import { Unkept } from './unkept';
 import { pageWorld, type World } from './world';
-import { PROTOCOL } from '@sphene/core/documents';
 
 /** Asked this often where no events tell of changes, and this often where they do. */
 const POLL_MS = 5000;
 const POLL_BESIDE_EVENTS_MS = 60_000;
 /** A write that failed is tried again after so long, beside every new one. */
 const REWRITE_MS = 5000;
+
+const BAD_REQUEST = 400;
 
 /** No session, then another account, then another history: more is not to be put in order. */
 const MOST_SORTED = 3;
@@ -71,6 +86,7 @@ export class Keeper {
   private cancelPoll: () => void = () => undefined;
   private hasEvents = false;
   private follows = false;
+  private hasAskedToPersist = false;
   private readonly unkept = new Unkept();
   private cancelRewrite: () => void = () => undefined;
   private bestRttMs = Infinity;
@@ -95,6 +111,7 @@ export class Keeper {
     const earlier = theme === null && this.storage !== null ? asTheme(await valueOf(this.storage, 'theme')) : null;
     if (earlier !== null) this.keepTheme(earlier);
     this.store.dispatch(storageRead());
+    await this.readFacts();
     this.world.onWake(() => this.wake(), this.stopping.signal);
     this.stopping.signal.addEventListener('abort', () => {
       this.account.abort();
@@ -154,9 +171,23 @@ export class Keeper {
     this.tell = this.world.channel(name, (message) => void this.heard(message), signal);
     if (this.storage === null) return;
     await this.know(this.storage);
-    this.store.dispatch(documentsChanged(await readRows(this.storage)));
+    this.store.dispatch(documentsChanged(plainRows(await readRows(this.storage, EDITED_TYPES))));
     await this.readAside();
     await this.countWaiting();
+  }
+
+  /** The many facts, once what a list of shoots wants is there: nothing is worked out from half of them. */
+  private async readFacts(): Promise<void> {
+    const { storage } = this;
+    if (storage !== null) {
+      const rows = await readRows(storage, FACT_TYPES);
+      if (this.storage !== storage) return;
+      // what was done meanwhile is newer than what was read
+      const { byId } = this.store.getState().documents;
+      this.store.dispatch(documentsChanged(plainRows(rows.filter(({ id }) => !(id in byId)))));
+      await erasePictures(storage, this.world.clock.now()).catch(() => undefined);
+    }
+    this.store.dispatch(factsRead());
   }
 
   /** Who this device is, and how wrong its clock goes. */
@@ -185,7 +216,7 @@ export class Keeper {
 
   /** Shows changes, keeps them on the device and sends them when it can. Settles once they are kept. */
   commit(changes: readonly Change[]): Promise<void> {
-    const edits = changes.map((change) => ({ ...change, key: this.world.clock.newId() }) as Edit);
+    const edits = changes.map((change) => ({ ...change, key: this.world.clock.newId() }));
     this.edits += 1;
     const { byId, deleted, standing } = this.store.getState().documents;
     this.store.dispatch(documentsChanged(edits.flatMap((edit) => shownAt(edit, byId, deleted, standing))));
@@ -216,7 +247,8 @@ export class Keeper {
     this.unkept.kept(edits);
     if (this.store.getState().device.storageProblem === 'full') this.problem(null);
     this.countUnkept();
-    this.world.askToPersist();
+    if (!this.hasAskedToPersist) this.world.askToPersist();
+    this.hasAskedToPersist = true;
     this.show(rows);
     this.tell(rows.map(({ id }) => id));
     await this.countWaiting();
@@ -357,6 +389,8 @@ export class Keeper {
   /** No session, another account's session, or another history: put in order where it can be. */
   private async sortOut(error: unknown, storage: Storage): Promise<Identity> {
     if (error instanceof NoSession) return this.meet();
+    // a server from before the protocol had a version refuses what it does not know: it says so when it is asked
+    if (error instanceof InTrouble && error.status === BAD_REQUEST) await this.meet();
     if (!(error instanceof NotTheSame)) throw error;
     const before = await valueOf(storage, 'identity');
     const identity = await this.meet();
@@ -397,6 +431,7 @@ export class Keeper {
     this.world.storageName.set(name);
     await this.openStorage(name);
     this.store.dispatch(storageRead());
+    await this.readFacts();
     if (this.storage !== null) await keepValue(this.storage, 'identity', identity);
     return identity;
   }
@@ -470,8 +505,7 @@ export class Keeper {
         (deleted[id]?.at ?? null) !== deletedAt ||
         (document !== null && (standing[id]?.here !== here || standing[id]?.seq !== seq)),
     );
-    const plain = different.map(({ id, document, deletedAt, here, seq }) => ({ id, document, deletedAt, here, seq }));
-    if (plain.length > 0) this.store.dispatch(documentsChanged(plain as DocumentChange[]));
+    if (different.length > 0) this.store.dispatch(documentsChanged(plainRows(different)));
   }
 
   /** What the server did not take. */
@@ -535,11 +569,16 @@ export class Keeper {
     const storage = this.storage;
     if (storage === null) return 0;
     const comparing = (await valueOf(storage, 'common')) === undefined ? 0 : 1;
-    const count = (await storage.count('outbox')) + comparing;
+    // what is on its way to the storage waits too
+    const count = (await storage.count('outbox')) + comparing + this.unkept.all().length;
     if (count !== this.store.getState().device.waiting) this.store.dispatch(waitingCounted(count));
     return count;
   }
 }
+
+/** What the screen wants of rows. */
+const plainRows = (rows: readonly DocumentChange[]): DocumentChange[] =>
+  rows.map(({ id, document, deletedAt = null, here = null, seq = 0 }) => ({ id, document, deletedAt, here, seq }));
 
 type Shown = Parameters<typeof documentsChanged>[0];
 

@@ -1,3 +1,4 @@
+import { BRING_BACK_DAYS, type DocumentType } from '@sphene/core/documents';
 import type { BatchSize } from './backOff';
 import { InTrouble, type Server } from './server';
 import type { Storage } from './storage';
@@ -36,10 +37,28 @@ export async function sendNextPart(storage: Storage, server: Server, size: Batch
   }
   const bytes = bytesOfImage(image);
   const now = await server.sendPicture(id, have, bytes.length, bytes.subarray(have, have + size.letters));
-  if (now !== null && now < bytes.length && now === have) throw new InTrouble();
+  if (now !== null && now < bytes.length && now === have) throw new InTrouble('a picture does not go on');
   if (now === null || now >= bytes.length) await storage.delete('uploads', id);
   else await storage.put('uploads', { id, have: now });
   return true;
+}
+
+const DAY_MS = 24 * 3600_000;
+
+/** Erases pictures in what was deleted so long ago that it cannot be brought back any more. */
+export async function erasePictures(storage: Storage, now: number): Promise<void> {
+  const rows = async (type: DocumentType) => storage.getAllFromIndex('documents', 'type', type);
+  const inside = [...(await rows('shoot')), ...(await rows('spot')), ...(await rows('setup'))];
+  const gone = new Set(
+    inside
+      .filter(({ deletedAt }) => deletedAt !== null && now - Date.parse(deletedAt) > BRING_BACK_DAYS * DAY_MS)
+      .map(({ id }) => id),
+  );
+  if (gone.size === 0) return;
+  for (const { id, document } of inside)
+    if (document?.type === 'setup' && (gone.has(document.shootId) || gone.has(document.spotId))) gone.add(id);
+  for (const { id, document } of await rows('frame'))
+    if (document?.type === 'frame' && gone.has(document.setupId)) await storage.delete('pictures', id);
 }
 
 /** Pictures on this device that the server has as well: their copies here can go. */

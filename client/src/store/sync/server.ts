@@ -15,7 +15,14 @@ import {
 /** The server could not be reached: no network, or it is not running. Everything goes on without it. */
 export class OutOfReach extends Error {}
 /** The server answered, and not as it should; it is asked again later. */
-export class InTrouble extends Error {}
+export class InTrouble extends Error {
+  constructor(
+    message: string,
+    readonly status = 0,
+  ) {
+    super(message);
+  }
+}
 /** There is no session, or it is over. */
 export class NoSession extends Error {}
 /** The session is another account's, or the server's history another one. */
@@ -64,7 +71,7 @@ export class Server {
     }
     const read = schema.safeParse(body);
     if (status < 300 && read.success) return read.data;
-    throw new InTrouble(`The server answered ${status}.`);
+    throw new InTrouble(`The server answered ${status}.`, status);
   }
 
   /** The session of this browser; one is started where there is none. */
@@ -97,7 +104,7 @@ export class Server {
     if (answered.status === 401) throw new NoSession();
     if (answered.status === 404 || answered.status === 410) return null;
     const have = (parsed(answered.body) as { have?: unknown } | null)?.have;
-    if (answered.status >= 300 || typeof have !== 'number') throw new InTrouble();
+    if (answered.status >= 300 || typeof have !== 'number') throw new InTrouble('no part of a picture');
     return have;
   }
 }

@@ -4,6 +4,7 @@ import {
   type By,
   type Document,
   documentSchema,
+  type DocumentType,
   type HistoryMark,
   type Identity,
   migrateDocument,
@@ -71,7 +72,7 @@ export interface UploadRow {
 }
 
 interface Schema extends DBSchema {
-  documents: { key: string; value: StoredRow };
+  documents: { key: string; value: StoredRow; indexes: { type: string } };
   outbox: { key: number; value: OutboxRow; indexes: { id: string } };
   flights: { key: string; value: Flight };
   aside: { key: string; value: AsideRow };
@@ -108,7 +109,8 @@ export interface StorageEvents {
 // async, so that a browser that refuses at once refuses as one that thinks about it
 export async function openStorage(name = FIRST_STORAGE, { onHeld, onNewer }: StorageEvents = {}): Promise<Storage> {
   return openDB<Schema>(name, STORAGE_VERSION, {
-    upgrade: (database, from, _to, transaction) => upgradeStorage(database, from, transaction),
+    // what it does is done within the transaction that opens the storage
+    upgrade: (database, from, _to, transaction) => void upgradeStorage(database, from, transaction),
     blocked: () => onHeld?.(),
     blocking: (_from, _to, event) => {
       (event.target as IDBDatabase).close();
@@ -157,21 +159,22 @@ export const keepValue = <K extends keyof Values>(storage: Storage, key: K, valu
   storage.put('values', value, key);
 
 /**
- * All rows of the device. Those that an earlier version of the application kept are brought up to date, once;
+ * Rows of the device of some types. Those that an earlier version of the application kept are brought up to date, once;
  * one that cannot be is left as it lies.
  */
-export async function readRows(storage: Storage): Promise<StoredRow[]> {
-  const rows = await storage.getAll('documents');
+export async function readRows(storage: Storage, types: readonly DocumentType[]): Promise<StoredRow[]> {
+  const read = () => Promise.all(types.map((type) => storage.getAllFromIndex('documents', 'type', type)));
+  const rows = (await read()).flat();
   const upgraded = rows.flatMap((row): StoredRow[] => {
     const [document, base] = [migrateDocument(row.document), migrateDocument(row.base)];
     if (document === row.document && base === row.base) return [];
-    const read = documentSchema.nullable().safeParse(document);
+    const present = documentSchema.nullable().safeParse(document);
     const readBase = documentSchema.nullable().safeParse(base);
-    return read.success && readBase.success ? [{ ...row, document: read.data, base: readBase.data }] : [];
+    return present.success && readBase.success ? [{ ...row, document: present.data, base: readBase.data }] : [];
   });
   if (upgraded.length === 0) return rows;
   const transaction = storage.transaction('documents', 'readwrite');
   await Promise.all(upgraded.map((row) => transaction.store.put(row)));
   await transaction.done;
-  return storage.getAll('documents');
+  return (await read()).flat();
 }

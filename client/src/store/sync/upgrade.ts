@@ -8,6 +8,9 @@ interface FirstRow {
   base: unknown;
 }
 
+/** Documents are read by what they are: what a list of shoots wants first, the many facts after that. */
+const TYPE = 'document.type';
+
 type Upgrading<S extends DBSchema> = IDBPTransaction<S, ArrayLike<StoreNames<S>>, 'versionchange'>;
 
 type Untyped = IDBPTransaction<unknown, string[], 'versionchange'>;
@@ -25,6 +28,7 @@ async function fromFirst(database: IDBPDatabase, transaction: Untyped): Promise<
   database.deleteObjectStore('outbox');
   makeStores(database);
   const documents = transaction.objectStore('documents');
+  documents.createIndex('type', TYPE);
   for (const row of rows) {
     const { image, ...document } = row.document ?? {};
     if (typeof image === 'string') {
@@ -54,7 +58,7 @@ export async function upgradeStorage<S extends DBSchema>(
 ): Promise<void> {
   const database = untyped(typed);
   if (from === 1) return fromFirst(database, transaction as unknown as Untyped);
-  database.createObjectStore('documents', { keyPath: 'id' });
+  database.createObjectStore('documents', { keyPath: 'id' }).createIndex('type', TYPE);
   database.createObjectStore('values');
   makeStores(database);
 }

@@ -70,7 +70,7 @@ const sendFromPage: Send = ({ method, path, body, silenceMs = SILENCE_MS }) =>
   });
 
 /** The early opening of the storage that was used last. */
-let early: { name: string; storage: Promise<Storage>; events: StorageEvents } | null = null;
+let early: { name: string; storage: Promise<Storage>; events: StorageEvents; isHeld: boolean } | null = null;
 
 const storedName = (): string => {
   try {
@@ -86,12 +86,16 @@ export function openEarly(): void {
   // who asks for the storage later says what is to happen then
   const events: StorageEvents = {};
   const storage = openStorage(name, {
-    onHeld: () => events.onHeld?.(),
+    onHeld: () => {
+      opening.isHeld = true;
+      events.onHeld?.();
+    },
     onNewer: () => events.onNewer?.(),
   });
+  const opening = { name, storage, events, isHeld: false };
   // what fails is told to whoever asks
   storage.catch(() => undefined);
-  early = { name, storage, events };
+  early = opening;
 }
 
 /** A device by how it is held, until its owner names it. */
@@ -114,6 +118,7 @@ export const pageWorld: World = {
     early = null;
     if (opened?.name !== name) return openStorage(name, events);
     Object.assign(opened.events, events);
+    if (opened.isHeld) events.onHeld?.();
     return opened.storage;
   },
   storageName: {

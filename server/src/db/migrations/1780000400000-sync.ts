@@ -67,7 +67,7 @@ export class Sync1780000400000 implements MigrationInterface {
       where exists (select from documents where account_id = a.id)`);
   }
 
-  async down(): Promise<void> {
-    throw new Error('earlier versions cannot read what this one wrote: restore a backup instead');
+  down(): Promise<void> {
+    return Promise.reject(new Error('earlier versions cannot read what this one wrote: restore a backup instead'));
   }
 }
