@@ -416,5 +416,5 @@ test('the settings tell how much room there is on this device, and whether the b
   await expect(page.getByText('The browser keeps it until you clear it.')).toBeVisible();
   await page.getByRole('radio', { name: 'Feet' }).click();
   // something is kept: from then on the browser is asked not to clear it by itself
-  await expect.poll(() => page.evaluate(() => Reflect.get(globalThis, 'asked'))).toEqual({ persisted: true });
+  await expect.poll(() => page.evaluate((): unknown => Reflect.get(globalThis, 'asked'))).toEqual({ persisted: true });
 });

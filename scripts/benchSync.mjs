@@ -82,7 +82,8 @@ async function device(port, { id: accountId, cookie }, lineage, until, times, er
 }
 
 async function load(port, database, lineage, devices, accounts) {
-  const owners = await Promise.all(Array.from({ length: accounts }, () => account(database)));
+  const owners = [];
+  while (owners.length < accounts) owners.push(await account(database));
   const times = [];
   const errors = [];
   const until = Date.now() + SECONDS * 1000;
@@ -141,7 +142,7 @@ export async function benchSync() {
   await database.query('alter role current_user set synchronous_commit = on');
   const port = await freePort();
   const server = spawn(process.execPath, [path.join(ROOT, 'server/dist/main.mjs')], {
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, DATABASE_URL: postgres.url, PORT: String(port), SAMPLE_DATA: 'true', LOG_LEVEL: 'warn' },
   });
   const lineage = await (async () => {

@@ -380,7 +380,8 @@ describe('large and old documents', () => {
     const { cursor } = await sync(server, cookie, { cursor: MOST });
     await sync(server, cookie, { cursor, mutations: [remove(holder, 1)] });
     await server.dataSource.query(
-      "insert into mutations (account_id, key, result, applied_at) select id, $1, '{}', now() - interval '61 days' from accounts where name = 'demo'",
+      "insert into mutations (account_id, key, result, applied_at) select id, $1, '{}', now() - interval '61 days' " +
+        "from accounts where name = 'demo'",
       [sampleId(88)],
     );
     await tidy(server.dataSource);

@@ -40,12 +40,13 @@ export const syncRoutes = (changes: Changes, streams: Streams) =>
       if (parsed.data.lineage !== identity.lineage) return context.json({ code: 'other-history' }, 409);
       const answer = await exchange(context.var.dataSource, identity.account.id, parsed.data);
       if (answer === null) return context.json({ code: 'other-history' }, 409);
-      const { changesJson, ...rest } = answer;
+      const { changesJson, results, cursor, more, head } = answer;
       // the changes are JSON already
-      const text = JSON.stringify({ ...rest, now: Date.now() });
-      return context.body(`${text.slice(0, -1)},"changes":${changesJson}}`, 200, {
-        'Content-Type': 'application/json',
-      });
+      const text = JSON.stringify({ results, cursor, more, head, now: Date.now() });
+      const whole = `${text.slice(0, -1)},"changes":${changesJson}}`;
+      // with its length said, a short answer is not compressed, which would cost more than it saves
+      const length = String(Buffer.byteLength(whole));
+      return context.body(whole, 200, { 'Content-Type': 'application/json', 'Content-Length': length });
     })
     .post('/common', async (context) => {
       const { marks } = await bodyOf(context, commonRequestSchema);

@@ -3,8 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { By } from '@sphene/core/documents';
 import { SAMPLE_DOCUMENTS } from '@sphene/core/sample';
 import { demoAccountId } from '../accounts/session';
-import { lockAccount } from './exchange';
-import { push } from './push';
+import { look, Work } from './push';
 
 /** Who the sample comes from. */
 const SAMPLE: By = { id: '019c9c00-0000-7000-8000-0000000000fe', name: 'Sample' };
@@ -14,13 +13,12 @@ const SAMPLE_MADE = '2026-02-27T12:00:00.000Z';
 export async function seedSample(dataSource: DataSource): Promise<void> {
   await dataSource.transaction(async (transaction) => {
     const accountId = await demoAccountId(transaction);
-    const { seq } = await lockAccount(transaction, accountId, null);
+    const pusher = { accountId, by: SAMPLE, cursor: 0 };
     // the document's own id serves as the mutation's key, so that a second start finds it done
-    await push(
-      transaction,
-      { accountId, by: SAMPLE, cursor: seq },
-      seq,
-      SAMPLE_DOCUMENTS.map((document) => ({ op: 'put', key: document.id, baseVersion: 0, at: SAMPLE_MADE, document })),
+    const mutations = SAMPLE_DOCUMENTS.map(
+      (document) => ({ op: 'put', key: document.id, baseVersion: 0, at: SAMPLE_MADE, document }) as const,
     );
+    const work = await Work.of(transaction, pusher, await look(transaction, pusher, mutations), mutations);
+    await work.keep(transaction);
   });
 }
