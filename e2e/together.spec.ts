@@ -394,6 +394,12 @@ test('changes of others are pushed over one connection for all tabs, which lets 
   await expect(await setup.part('Log')).toContainText('Face, ambient: f/5.6⁷');
   await expect(await new SetupPage(tab).part('Log')).toContainText('Face, ambient: f/5.6⁷');
   expect(streams).toHaveLength(1);
+  // nobody looks at the page that holds it: it lets go, and the other page takes it over
+  await setup.page.evaluate(() => {
+    Object.defineProperty(document, 'visibilityState', { get: () => 'hidden', configurable: true });
+    document.dispatchEvent(new Event('visibilitychange'));
+  });
+  await expect.poll(() => streams.length).toBe(2);
   await other.context.close();
 });
 

@@ -184,7 +184,9 @@ export async function benchSync() {
     );
   }
   const nested = `{"protocol":2,"mutations":${'['.repeat(900_000)}${']'.repeat(900_000)}}`;
-  const refused = Promise.all(Array.from({ length: 8 }, () => ask(port, 'POST', '/api/sync', large.cookie, nested)));
+  const refused = (async () => {
+    for (let body = 0; body < 8; body += 1) await ask(port, 'POST', '/api/sync', large.cookie, nested);
+  })();
   const health = [];
   let over = false;
   void refused.then(() => {
@@ -192,7 +194,9 @@ export async function benchSync() {
   });
   while (!over) health.push((await ask(port, 'GET', '/api/health', '')).ms);
   await refused;
-  console.log(`Health beside eight bodies of nothing but brackets: at most ${Math.max(...health).toFixed(0)} ms`);
+  console.log(
+    `Health beside bodies of nothing but brackets, one after the other: at most ${Math.max(...health).toFixed(0)} ms`,
+  );
   const stopped = performance.now();
   const gone = new Promise((done) => server.once('exit', done));
   server.kill('SIGTERM');
