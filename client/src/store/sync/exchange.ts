@@ -172,6 +172,8 @@ class Keeping {
       row = await this.undeleted(row);
     }
     if (current.version > row.version) await this.change(current, { ...row });
+    // the server knows less than this device has seen of it: it was restored, and what it has is compared
+    else if (current.version < row.version) await this.compare({ ...row, unsure: true }, current);
     else await this.put(row);
   }
 
