@@ -192,6 +192,17 @@ it('a conflict with nothing to merge is new, and is sent as new', async () => {
   expect((await sent())[0]).toMatchObject({ baseVersion: 0, document: spot('Mine') });
 });
 
+it('a document of which a restored server knows less than this device is compared, not sent the same again', async () => {
+  await learn(stored(first, 5));
+  await write(put(1, spot('Mine'), first));
+  // the backup that was restored had an older state of it
+  const current = stored(spot('Older'), 3);
+  await keep(await next(), { results: [{ status: 'conflict', key: key(1), id: first.id, current }] });
+  expect((await sent())[0]).toMatchObject({ baseVersion: 3, document: spot('Mine') });
+  // what stood there may be newer after all: it is kept, and asked about
+  expect(await conflicts()).toMatchObject([{ path: ['title'], claims: [{ value: 'Older' }, { value: 'Mine' }] }]);
+});
+
 it('what is refused is set aside with its reason, and the rest goes on', async () => {
   await learn(stored(first, 1));
   await write(put(1, spot('Mine'), first));

@@ -11,6 +11,7 @@ import {
   sameValue,
   valueAt,
   withValueAt,
+  nameOfDocument,
 } from '@sphene/core/documents';
 import type { SchemaFault } from '@sphene/core/gear';
 import { settingAt, type Setup } from '@sphene/core/setup';
@@ -55,8 +56,7 @@ export function sayConflict(state: RootState, conflict: Conflict): SaidConflict 
     const context = { setup: document, kit: selectKit(state) };
     return { text: words.change({ settings }, context, (sun) => sunStand({ sun })), inForce };
   });
-  const of =
-    document === undefined ? '' : 'title' in document ? document.title : 'name' in document ? document.name : '';
+  const of = document === undefined ? '' : nameOfDocument(document);
   return { of, claims };
 }
 

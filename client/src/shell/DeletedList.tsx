@@ -3,7 +3,7 @@ import { selectDeleted } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { View } from 'react-native';
 
-import { BRING_BACK_DAYS } from '@sphene/core/documents';
+import { BRING_BACK_DAYS, nameOfDocument } from '@sphene/core/documents';
 import { ActionButton } from '../ui/ActionButton';
 import { Disclosure } from '../ui/Disclosure';
 import { Txt } from '../ui/Txt';
@@ -24,7 +24,7 @@ export function DeletedList() {
     <Disclosure title={texts.deleted} summary={texts.canBeBroughtBack(deleted.length)}>
       <View role="list" style={{ gap: 8 }}>
         {deleted.map(({ document, at }) => {
-          const name = 'title' in document ? document.title : '';
+          const name = nameOfDocument(document);
           const when = Number.isNaN(Date.parse(at)) ? texts.justNow : formatMoment(at);
           return (
             <View key={document.id} role="listitem" style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>

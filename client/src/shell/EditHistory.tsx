@@ -2,7 +2,7 @@ import { selectEdits } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { View } from 'react-native';
 
-import type { DocumentEdit } from '@sphene/core/documents';
+import { type DocumentEdit, nameOfDocument } from '@sphene/core/documents';
 import { Disclosure } from '../ui/Disclosure';
 import { Txt } from '../ui/Txt';
 import { formatMoment } from './formatMoment';
@@ -14,7 +14,7 @@ function Line({ edit }: { edit: DocumentEdit }) {
   const { work } = useWork();
   const of = useAppSelector((state) => {
     const its = state.documents.byId[edit.documentId];
-    return its === undefined ? '' : 'title' in its ? its.title : 'name' in its ? its.name : '';
+    return its === undefined ? '' : nameOfDocument(its);
   });
   return (
     <View role="listitem">

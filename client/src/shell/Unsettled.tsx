@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useStore } from 'react-redux';
 
-import type { Conflict, Document, Refusal } from '@sphene/core/documents';
+import { type Conflict, type Document, nameOfDocument, type Refusal } from '@sphene/core/documents';
 import { ActionButton } from '../ui/ActionButton';
 import PathIcon from '../ui/PathIcon';
 import { Heading, Txt } from '../ui/Txt';
@@ -62,9 +62,8 @@ function Asked({ conflict, work }: { conflict: Conflict; work: Work }) {
 
 const nameOf = (document: Document | undefined): string => {
   if (document === undefined) return texts.somethingThatIsGone;
-  if ('title' in document) return document.title;
-  if ('name' in document) return document.name;
-  return document.type === 'reading' ? texts.reading(document.text.slice(0, 24)) : texts.entryOfTheLog;
+  const unnamed = document.type === 'reading' ? texts.reading(document.text.slice(0, 24)) : texts.entryOfTheLog;
+  return nameOfDocument(document) || unnamed;
 };
 
 /** A change that the server did not take: why, and three ways to go on. */

@@ -57,6 +57,10 @@ export const documentSchema = z
 export type Document = z.infer<typeof documentSchema>;
 export type DocumentType = Document['type'];
 
+/** What a person called a document; empty where it has no name. */
+export const nameOfDocument = (document: Document): string =>
+  'title' in document ? document.title : 'name' in document ? document.name : '';
+
 /** What is deleted can be brought back for so long; then the pictures in it are erased. */
 export const BRING_BACK_DAYS = 30;
 

@@ -18,6 +18,7 @@ export {
   EDITED_TYPES,
   FACT_TYPES,
   isFactType,
+  nameOfDocument,
 } from './document';
 export { type Conflict, type DocumentEdit } from './edit';
 export { type Frame, frameImageSchema, frameSchema } from './frame';

@@ -1,18 +1,10 @@
-import {
-  type Document,
-  EDITED_TYPES,
-  FACT_TYPES,
-  type Identity,
-  PROTOCOL,
-  type SessionResponse,
-} from '@sphene/core/documents';
+import { EDITED_TYPES, FACT_TYPES, type Identity, PROTOCOL, type SessionResponse } from '@sphene/core/documents';
 import {
   clockTicked,
   deviceNamed,
   noticed,
   storageFailed,
   type StorageProblem,
-  type SyncStatus,
   syncMoved,
   type ThemeChoice,
   themeChosen,
@@ -34,8 +26,11 @@ import { type Edit, type Maker, writeEdits } from './edits';
 import { type Batch, compareHistories, keepAnswer, mutationOf, nextBatch } from './exchange';
 import { belongs, storageOf } from './identity';
 import { erasePictures, freeablePictures, freePictures, imageOfBytes, sendNextPart } from './pictures';
-import { InTrouble, NoSession, NotTheSame, OtherVersion, OutOfReach, Server } from './server';
+import { InTrouble, NoSession, NotTheSame, OutOfReach, Server } from './server';
+import { ServerClock } from './serverClock';
+import { differentRows, plainRows, shownAt } from './shown';
 import { FIRST_STORAGE, keepValue, readRows, type Storage, type StoredRow, valueOf } from './storage';
+import { isNoRoom, statusOf } from './trouble';
 import { Unkept } from './unkept';
 import { pageWorld, type World } from './world';
 
@@ -52,17 +47,6 @@ const MOST_SORTED = 3;
 
 /** A change to be kept; its key is made here. */
 export type Change = Edit extends infer E ? (E extends { key: string } ? Omit<E, 'key'> : never) : never;
-
-/** A write that found no room; browsers end the transaction with one or the other. */
-const isNoRoom = (error: unknown): boolean =>
-  error instanceof DOMException && (error.name === 'QuotaExceededError' || error.name === 'AbortError');
-
-const statusOf = (error: unknown): SyncStatus => {
-  if (error instanceof OutOfReach) return 'offline';
-  if (error instanceof OtherVersion) return error.newer ? 'newer-server' : 'older-server';
-  if (isNoRoom(error)) return 'full';
-  return 'trouble';
-};
 
 /**
  * Keeps what the store shows: on this device first, then on the server. One keeper serves one store.
@@ -89,7 +73,7 @@ export class Keeper {
   private hasAskedToPersist = false;
   private readonly unkept = new Unkept();
   private cancelRewrite: () => void = () => undefined;
-  private bestRttMs = Infinity;
+  private readonly serverClock: ServerClock;
   private maker: Maker;
 
   constructor(
@@ -97,6 +81,7 @@ export class Keeper {
     private readonly world: World = pageWorld,
   ) {
     this.server = new Server(world.send);
+    this.serverClock = new ServerClock(world.clock);
     this.backOff = new BackOff(world.random);
     this.name = world.storageName.get();
     this.maker = { by: { id: world.clock.newId(), name: world.deviceName() }, clock: world.clock };
@@ -218,8 +203,8 @@ export class Keeper {
   commit(changes: readonly Change[]): Promise<void> {
     const edits = changes.map((change) => ({ ...change, key: this.world.clock.newId() }));
     this.edits += 1;
-    const { byId, deleted, standing } = this.store.getState().documents;
-    this.store.dispatch(documentsChanged(edits.flatMap((edit) => shownAt(edit, byId, deleted, standing))));
+    const { documents } = this.store.getState();
+    this.store.dispatch(documentsChanged(edits.flatMap((edit) => shownAt(edit, documents))));
     // nothing is called saved while it is on its way to the device's storage
     this.countAlso(edits.length);
     this.unkept.add(edits);
@@ -451,18 +436,9 @@ export class Keeper {
     return answer;
   }
 
-  /** The quicker an answer came, the better it tells the server's time. */
   private readClock({ now }: Pick<SessionResponse, 'now'>, before: number): void {
+    if (!this.serverClock.heard(now, before)) return;
     const { clock } = this.world;
-    const rttMs = clock.now() - before;
-    const offMs = now - (before + rttMs / 2);
-    // a clock that was set anew is off by more than the way can take
-    const isSetAnew = Math.abs(offMs) > rttMs + 1000;
-    if (rttMs < 0 || (rttMs > this.bestRttMs && !isSetAnew && clock.isKnown)) return;
-    this.bestRttMs = rttMs;
-    // within half the way nothing is known better
-    if (clock.isKnown && Math.abs(offMs) <= rttMs / 2 + 1) return;
-    clock.setSkew(Math.round(clock.skew + offMs));
     this.store.dispatch(clockTicked(clock.now()));
     if (this.storage !== null) void keepValue(this.storage, 'skewMs', clock.skew).catch(() => undefined);
   }
@@ -496,16 +472,9 @@ export class Keeper {
     }
   }
 
-  /** Shows rows, but for those that look as they do already: what hangs on them need not be computed again. */
   private show(rows: readonly DocumentChange[]): void {
-    const { byId, deleted, standing } = this.store.getState().documents;
-    const different = rows.filter(
-      ({ id, document, deletedAt = null, here = null, seq = 0 }) =>
-        JSON.stringify(byId[id] ?? deleted[id]?.document ?? null) !== JSON.stringify(document) ||
-        (deleted[id]?.at ?? null) !== deletedAt ||
-        (document !== null && (standing[id]?.here !== here || standing[id]?.seq !== seq)),
-    );
-    if (different.length > 0) this.store.dispatch(documentsChanged(plainRows(different)));
+    const different = differentRows(rows, this.store.getState().documents);
+    if (different.length > 0) this.store.dispatch(documentsChanged(different));
   }
 
   /** What the server did not take. */
@@ -574,25 +543,4 @@ export class Keeper {
     if (count !== this.store.getState().device.waiting) this.store.dispatch(waitingCounted(count));
     return count;
   }
-}
-
-/** What the screen wants of rows. */
-const plainRows = (rows: readonly DocumentChange[]): DocumentChange[] =>
-  rows.map(({ id, document, deletedAt = null, here = null, seq = 0 }) => ({ id, document, deletedAt, here, seq }));
-
-type Shown = Parameters<typeof documentsChanged>[0];
-
-/** How an edit looks on screen before it is kept. */
-function shownAt(
-  edit: Edit,
-  byId: Record<string, Document>,
-  deleted: Record<string, { document: Document; at: string }>,
-  standing: Record<string, { here: number | null; seq: number }>,
-): Shown {
-  if (edit.op === 'image') return [];
-  const { id } = edit;
-  const its = { here: Number.MAX_SAFE_INTEGER, seq: 0, ...standing[id] };
-  if (edit.op === 'put') return [{ id, document: edit.document, ...its }];
-  const document = byId[id] ?? deleted[id]?.document ?? null;
-  return [{ id, document, deletedAt: edit.op === 'delete' ? 'now' : null, ...its }];
 }
