@@ -203,6 +203,15 @@ it('a document of which a restored server knows less than this device is compare
   expect(await conflicts()).toMatchObject([{ path: ['title'], claims: [{ value: 'Older' }, { value: 'Mine' }] }]);
 });
 
+it('stands at the place that an answer came from, even before all up to there is read', async () => {
+  await write(put(1, spot('Mine')));
+  const head = { seq: 9, mark: sampleId(99) };
+  // taken, and there is more to read: a backup restored now would not have what was taken
+  await keep(await next(), { results: applied(1, 1), more: true, head });
+  expect((await next()).seen).toEqual(head);
+  expect(await storage.get('values', 'marks')).toBeUndefined();
+});
+
 it('what is refused is set aside with its reason, and the rest goes on', async () => {
   await learn(stored(first, 1));
   await write(put(1, spot('Mine'), first));

@@ -46,7 +46,7 @@ export const storedSchema = z.strictObject({
 });
 export type Stored = z.infer<typeof storedSchema>;
 
-/** A `SchemaIssue` as it travels; a code or rule that only a newer server knows is told as any other. */
+/** A `SchemaIssue` as it travels; a code or rule that only a newer server knows is told without its own words. */
 const issueSchema = z.object({
   path: z.array(z.union([z.string(), z.number()])),
   rule: z.enum(FAULT_IDS).nullable().catch(null),

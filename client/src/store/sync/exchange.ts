@@ -86,7 +86,7 @@ async function flightOf(
 export async function nextBatch(storage: Storage, mostLetters: number, maker: Maker): Promise<Batch> {
   const batch: Batch = {
     cursor: (await valueOf(storage, 'cursor')) ?? 0,
-    seen: (await valueOf(storage, 'marks'))?.at(-1) ?? null,
+    seen: (await valueOf(storage, 'head')) ?? null,
     flights: [],
   };
   // asking for news writes nothing: a device that is full can still be told of them
@@ -305,7 +305,8 @@ export async function keepAnswer(storage: Storage, batch: Batch, answer: SyncRes
     await values.delete('common');
   }
   await values.put(answer.cursor, 'cursor');
-  // only what has been read up to its end has been seen
+  await values.put(answer.head, 'head');
+  // only what was read up to its end is known to be no newer than what stands here
   if (!answer.more) await values.put(withMark((await readValue(values, 'marks')) ?? [], answer.head), 'marks');
   await transaction.done;
   return { touched: [...keeping.touched], cameBack: keeping.cameBack, moved: keeping.moved };
@@ -327,6 +328,7 @@ export async function compareHistories(storage: Storage, common: number, { clock
   for (const waiting of await outbox.getAll()) await outbox.put({ ...waiting, key: clock.newId() });
   for (const id of await transaction.objectStore('pictures').getAllKeys())
     await transaction.objectStore('uploads').put({ id, have: 0 });
+  await values.delete('head');
   await values.put(0, 'cursor');
   await values.put(
     ((await readValue(values, 'marks')) ?? []).filter(({ seq }) => seq <= common),

@@ -137,7 +137,9 @@ interface Values {
   /** whose the data is, and of which server */
   identity: Identity;
   device: By;
-  /** places in the server's history that were seen, oldest first */
+  /** the newest place in the server's history that an answer came from */
+  head: HistoryMark;
+  /** places up to which everything was read, oldest first */
   marks: HistoryMark[];
   /** while histories are compared: the newest place in common */
   common: number;
