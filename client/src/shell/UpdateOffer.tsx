@@ -1,4 +1,5 @@
 import { useAppSelector } from '@/store/store';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import { ActionButton } from '../ui/ActionButton';
@@ -11,7 +12,8 @@ import { useTakeUpdate } from './updates';
 export function UpdateOffer() {
   const palette = usePalette();
   const waits = useAppSelector((state) => state.device.updateWaits);
-  const take = useTakeUpdate();
+  const [held, setHeld] = useState(false);
+  const take = useTakeUpdate(() => setHeld(true));
   if (!waits) return null;
   return (
     <View
@@ -28,9 +30,9 @@ export function UpdateOffer() {
       }}
     >
       <View style={{ flex: 1, minWidth: 200 }}>
-        <Txt>{texts.updateReady}</Txt>
+        <Txt>{held ? texts.updateHeld : texts.updateReady}</Txt>
       </View>
-      <ActionButton label={texts.takeUpdate} kind="primary" onPress={take} />
+      {held ? null : <ActionButton label={texts.takeUpdate} kind="primary" onPress={take} />}
     </View>
   );
 }

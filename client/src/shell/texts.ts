@@ -40,6 +40,7 @@ export const texts = catalogue({
   twoDevicesChanged:
     'Two devices changed the same thing. Until you choose, the later to arrive stands everywhere. Both stay in the log.',
   twoValuesFor: (of: string) => `Two values for ${of}`,
+  updateHeld: 'The new version starts as soon as all pages of Sphene on this device have been closed.',
   updateReady: 'A new version of Sphene is here.',
   takeUpdate: 'Take it',
   whoAndWhen: (who: string, when: string) => (when === '' ? who : `${who}, ${when}`),

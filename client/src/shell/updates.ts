@@ -21,17 +21,16 @@ async function watch(found: () => void, signal: AbortSignal): Promise<void> {
     waiting = worker;
     found();
   };
+  const follow = () => {
+    const { installing } = registration;
+    installing?.addEventListener('statechange', () => {
+      if (installing.state === 'installed') installed(installing);
+    });
+  };
   installed(registration.waiting);
-  registration.addEventListener(
-    'updatefound',
-    () => {
-      const { installing } = registration;
-      installing?.addEventListener('statechange', () => {
-        if (installing.state === 'installed') installed(installing);
-      });
-    },
-    { signal },
-  );
+  // one may be on its way already, found by the page before this one
+  follow();
+  registration.addEventListener('updatefound', follow, { signal });
   serviceWorker.addEventListener(
     'controllerchange',
     () => {
@@ -63,14 +62,29 @@ export function useUpdates(): void {
   }, [stands, dispatch]);
 }
 
-/** Lets the newer version take over: what is on its way to the storage is kept first. */
-export function useTakeUpdate(): () => void {
+/** How often the newer version is asked to take over, and how long it may take before it is said that it cannot now. */
+const ASK_AGAIN_MS = 1000;
+const MOST_ASKED = 6;
+
+/**
+ * Lets the newer version take over: what is on its way to the storage is kept first. The browser lets it wait as long as
+ * the running one still works for a page, at worst until all pages are closed.
+ * @param held called when it cannot take over now; the page then goes on as it is
+ */
+export function useTakeUpdate(held: () => void): () => void {
   const keeper = useKeeper();
   return () => {
-    asked = true;
-    void keeper.flush().then(() => {
+    const ask = (left: number) => {
       if (waiting === null) location.reload();
-      else waiting.postMessage({ type: 'SKIP_WAITING' });
-    });
+      else if (left > 0) {
+        waiting.postMessage({ type: 'SKIP_WAITING' });
+        setTimeout(() => ask(left - 1), ASK_AGAIN_MS);
+      } else {
+        asked = false;
+        held();
+      }
+    };
+    asked = true;
+    void keeper.flush().then(() => ask(MOST_ASKED));
   };
 }
