@@ -83,9 +83,10 @@ export class PictureMaker {
     void this.run();
   }
 
-  /** Leaves the picture as far as it is. */
+  /** Leaves the picture as it is once it is there coarsely: what is needed for that is finished first. */
   stop(): void {
     this.stopped = true;
+    if (this.current?.kind !== 'layer' || this.current.quality !== 'fine') return;
     this.callOff();
     this.tell('stopped');
   }
