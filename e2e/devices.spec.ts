@@ -168,7 +168,7 @@ test('three lights led through by the simulated devices, from nothing to balance
   }
   await expect(setup.next).toContainText('Shoot:');
   await expect(check.getByText(/Face, all together: read f\/.*, foretold f\//)).toBeVisible();
-  await expect(check.getByText(/as foretold|0\.[12] stops/)).toBeVisible();
+  await expect(check.getByText(/all together: .*(as foretold|0\.[12] stops)/)).toBeVisible();
   await expect(await setup.part('Log')).toContainText('simulated meter');
 });
 

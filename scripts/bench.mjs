@@ -17,6 +17,7 @@ ensurePackages({ chromium: true });
 ensureModules();
 run('npx', ['tsx', 'scripts/benchCore.ts'], { stdio: 'inherit' });
 run('npx', ['tsx', 'scripts/benchPops.ts'], { stdio: 'inherit' });
+run('npx', ['tsx', 'scripts/benchEstimate.ts'], { stdio: 'inherit' });
 // bundled, as the product is: an interpreter of modules slows inner loops down
 run('npx', [
   'esbuild',

@@ -1,7 +1,7 @@
 // Median times of the core, and of a power correction with it; printed by `npm run bench`.
-import { firedAs } from '@sphene/core/lights';
+import { firedAs } from '@sphene/core/gain';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
-import { newLight, PLAIN_READING, type Reading } from '@sphene/core/setup';
+import { newLight, PLAIN_READING, type Reading, USUAL_METHOD } from '@sphene/core/setup';
 import { solve, solveNumbers } from '@sphene/core/solution';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
@@ -29,7 +29,7 @@ const test: Reading = {
   av: 4,
   tv: 7,
   sv: 2,
-  fired: [firedAs(light, -5, 'face', 0)],
+  fired: [firedAs(SAMPLE_HALL.setup, light, -5, 'face', 0, USUAL_METHOD)],
 };
 const print = (name: string, value: number) =>
   console.log(`${name.padEnd(52)}${value.toFixed(0).padStart(7)} µs, median`);

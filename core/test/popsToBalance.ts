@@ -1,13 +1,16 @@
 import { balance } from '../src/balance';
-import { learn, UNTAUGHT } from '../src/calibration';
+import { type Calibration, UNTAUGHT } from '../src/calibration';
 import { seeded } from '../src/devices';
+import { BELIEFS, estimate, type Taken } from '../src/estimate';
 import { powerSettings, snapPower } from '../src/flash';
-import { firedAs, lightConfig, missStops } from '../src/lights';
+import { firedAs, type LightConfig, lightConfig } from '../src/gain';
+import { missStops } from '../src/lights';
 import { choosePowers } from '../src/lights/powers';
 import { meterScene } from '../src/metering';
 import { addLight, roundToStep } from '../src/photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../src/sample';
-import { type Light, newLight, PLAIN_READING, type Reading, type Setup } from '../src/setup';
+import { type Light, newLight, PLAIN_READING, type Reading, type Setup, USUAL_METHOD } from '../src/setup';
+import { evening, FACE, key } from './evenings/plain';
 import { usualPoint } from './points';
 
 /** A target is met when its tone lies no more than this further off than the best that the dials can do, stops. */
@@ -89,8 +92,8 @@ function makeScene(random: () => number, count: number): Scene | null {
       const config = lightConfig(SAMPLE_KIT, light);
       const power = now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? 0;
       if (source === undefined || config === null) return -Infinity;
-      const off = config.things.reduce((sum, { id, priorSdStops }) => {
-        if (!hidden.has(id)) hidden.set(id, Math.max(-1, Math.min(1, normal(priorSdStops))));
+      const off = config.things.reduce((sum, { id, sdStops }) => {
+        if (!hidden.has(id)) hidden.set(id, Math.max(-1, Math.min(1, normal(sdStops))));
         return sum + (hidden.get(id) ?? 0);
       }, 0);
       return source.stops - power + off + (point.pointId === light.aimPointId ? 0 : normal(0.3));
@@ -158,23 +161,7 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
   const good = judge(scene);
   const { setup, camera } = scene;
   const configs = setup.lights.map((light) => lightConfig(SAMPLE_KIT, light));
-  const taught = learn(
-    UNTAUGHT,
-    Array.from({ length: earlier }, (_, index) => {
-      const things = configs[index % configs.length]?.things ?? [];
-      return {
-        readingId: sampleId(600 + index),
-        things,
-        noiseStops: 0.1,
-        confirmed: true,
-        offsetStops: read(
-          things.reduce((sum, { id }) => sum + (scene.hidden.get(id) ?? 0), 0),
-          random,
-        ),
-      };
-    }),
-  );
-  const kit = { ...SAMPLE_KIT, calibration: taught };
+  const kit = { ...SAMPLE_KIT, calibration: taughtBy(scene, earlier, configs, random) };
   const facts: Reading[] = [...scene.ambient];
   for (let pops = 0; pops < MOST_POPS; pops += 1) {
     const now = balance(setup, kit, meterScene(setup, kit, facts, CLOCK));
@@ -212,10 +199,43 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
       av: camera.level - camera.tv + camera.sv + stops,
       tv: camera.tv,
       sv: camera.sv,
-      fired: [firedAs(light, power, pointId, 0)],
+      fired: [firedAs(setup, light, power, pointId, 0, USUAL_METHOD)],
     });
   }
   return MOST_POPS;
+}
+
+/** What so many flashes on earlier days have taught, read alone. */
+function taughtBy(
+  { hidden }: Scene,
+  earlier: number,
+  configs: readonly (LightConfig | null)[],
+  random: () => number,
+): Calibration {
+  if (earlier === 0) return UNTAUGHT;
+  const made = new Map(configs.flatMap((config) => config?.things ?? []).map((thing) => [thing.id, thing]));
+  const taken = Array.from({ length: earlier }, (_, index): Taken => {
+    const things = configs[index % configs.length]?.things ?? [];
+    const off = things.reduce((sum, { id }) => sum + (hidden.get(id) ?? 0), 0);
+    return {
+      ...FACE,
+      id: `${index}`,
+      minute: index,
+      light: 'flash',
+      fired: [{ ...key(-4, 0), made: things, place: `${index}` }],
+      stops: read(off - 4, random),
+      sdStops: BELIEFS.noise,
+      sure: true,
+    };
+  });
+  const learned = estimate(evening(taken)).learned([...made.values()]);
+  return {
+    ids: [...learned.ids],
+    meanStops: [...learned.meanStops],
+    covariance: learned.covariance.map((row) => [...row]),
+    readings: learned.ids.map(() => earlier),
+    outliers: [],
+  };
 }
 
 /**

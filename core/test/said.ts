@@ -1,6 +1,6 @@
 import { type CureKind, diagnose, type NextAction, type NotHelping, type WayOut } from '../src/advice';
 import type { Cure, Diagnosis } from '../src/advice/cures';
-import type { Disagreement, PointSolution, Warning } from '../src/balance';
+import type { PointSolution, Warning } from '../src/balance';
 import { english } from '../src/english';
 import type { EqualLook, Ripple } from '../src/explain';
 import type { CameraSolution } from '../src/exposure';
@@ -69,7 +69,6 @@ export function said(solution: Solution, words: Words, context: WordsContext) {
       lighting: ratios.lighting === null ? null : { ...ratios.lighting, text: words.lightingRatio(ratios.lighting) },
     },
     together: together === null ? null : { ...together, pointName: nameOf(together.pointId) },
-    disagreements: solution.disagreements.map((one) => saidDisagreement(one, words, context)),
     colour: {
       whiteBalance: {
         ...whiteBalance,
@@ -205,17 +204,6 @@ const saidQuestion = (question: ReadingQuestion, words: Words, context: WordsCon
   pointId: question.pointId,
   ...words.question(question, context),
 });
-
-function saidDisagreement(one: Disagreement, words: Words, context: WordsContext) {
-  const { causes, tellApartPointId: _point, ...rest } = one;
-  const { text, causes: said, tellApart } = words.disagreement(one, context);
-  return {
-    ...rest,
-    text,
-    causes: causes.map(({ kind }, index) => ({ kind, text: said[index] ?? '' })),
-    tellApart,
-  };
-}
 
 const curesOf = (cures: Solution['stageCures'], { kind, lightId }: StageWatch): StageCure[] =>
   cures.find((one) => one.watch === kind && one.lightId === lightId)?.moves ?? [];

@@ -15,7 +15,7 @@ export function addLight(store: Store, actions: Actions, setupId: string, role: 
   const setup = selectDocument(state, 'setup', setupId);
   if (setup === undefined) return failure({ kind: 'setup-gone' });
   const clock = new Date(state.device.clockMs);
-  const settings = lightToAdd(setup, selectKit(state), selectFacts(state, setupId), clock, role, {
+  const settings = lightToAdd(setup, selectKit(state, setupId), selectFacts(state, setupId), clock, role, {
     lightId: newId(),
     pointId: newId(),
     pointName: words.pointRole(LIGHT_ROLE_FACTS[role].aims).name,

@@ -3,7 +3,7 @@ import { type Actions } from '@/store/actions';
 import { meteringMoved, noticed } from '@/store/deviceSlice';
 import { devicesListed, lookingMoved, troubled } from '@/store/devicesSlice';
 import { newId } from '@/store/ids';
-import { selectReadings, selectSetup } from '@/store/selectors';
+import { selectGear, selectReadings, selectSetup } from '@/store/selectors';
 import type { Store } from '@/store/store';
 import { openFrame } from '@/workers/openFrame';
 import { z } from 'zod';
@@ -84,7 +84,7 @@ export class Devices {
         await this.command(id, {
           type: 'stage',
           setup,
-          kit: kitInUse(setup, selectKit(state)),
+          kit: kitInUse(setup, selectKit(state, setupId)),
           readings: [...selectReadings(state, setupId)],
         });
       await this.command(id, { type: 'shoot', av: settings.av, tv: settings.tv, sv: settings.sv });
@@ -104,7 +104,7 @@ export class Devices {
     if (setup === undefined || camera == null || point === undefined) return;
     if (meter === undefined) return void this.store.dispatch(troubled(texts.connectAMeterFirstFiring));
     this.store.dispatch(troubled(null));
-    const kit = selectKit(state);
+    const kit = selectKit(state, setupId);
     const heads = setup.lights.flatMap((light): ArrangedHead[] => {
       const power = lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? light.dialledStops ?? -8;
       return [
@@ -194,7 +194,7 @@ export class Devices {
       const { setupId, pointId, lights } = this.fired;
       this.fired = null;
       const { av, tv, sv, read, mode } = reading;
-      const text = formatAperture(av, selectKit(state).preferences.meterIncrement);
+      const text = formatAperture(av, selectGear(state).preferences.meterIncrement);
       this.actions.addReading(setupId, {
         pointId,
         text,
@@ -216,7 +216,7 @@ export class Devices {
     const setupId = state.device.metering?.setupId ?? null;
     const pointId = setupId === null ? null : selectActivePointId(state, setupId);
     const text = {
-      aperture: formatAperture(reading.av, selectKit(state).preferences.meterIncrement),
+      aperture: formatAperture(reading.av, selectGear(state).preferences.meterIncrement),
       shutter: formatShutter(reading.tv, 'third'),
       iso: formatIso(reading.sv),
     }[reading.read];

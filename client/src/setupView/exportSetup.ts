@@ -25,7 +25,7 @@ export async function exportSetup(
     shoot,
     spot,
     setup,
-    kit: kitInUse(setup, selectKit(state)),
+    kit: kitInUse(setup, selectKit(state, setupId)),
     readings: [...selectReadings(state, setupId)],
     sceneChanges: [...selectSceneChanges(state, setupId)],
     frames: await Promise.all(

@@ -2,7 +2,7 @@ import { catalogue } from '@/language/language';
 import { words } from '@/language/words';
 import type { SaidConflict } from '@/shell/work';
 import { selectSetup } from '@/store/selectors';
-import { sunStand } from '@sphene/core/ambient';
+import { sunStand } from '@sphene/core/gain';
 import {
   askedSetting,
   type Conflict,
@@ -28,7 +28,7 @@ export function nextText(state: RootState, setupId: string): string | undefined 
   const setup = selectSetup(state, setupId);
   const advice = selectAdvice(state, setupId);
   if (setup === undefined || advice === undefined) return undefined;
-  return words.nextAction(advice.nextAction, { setup, kit: selectKit(state) }).text;
+  return words.nextAction(advice.nextAction, { setup, kit: selectKit(state, setupId) }).text;
 }
 
 /** What a schema refuses, and what would be right. */
@@ -53,7 +53,7 @@ export function sayConflict(state: RootState, conflict: Conflict): SaidConflict 
     const before = withValueAt(document, conflict.path, conflict.base) as Setup;
     const from = settingAt(before, asked.path) ?? null;
     const settings = [{ path: asked.path, from, to: asked.value }];
-    const context = { setup: document, kit: selectKit(state) };
+    const context = { setup: document, kit: selectKit(state, document.id) };
     return { text: words.change({ settings }, context, (sun) => sunStand({ sun })), inForce };
   });
   const of = document === undefined ? '' : nameOfDocument(document);

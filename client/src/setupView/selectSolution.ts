@@ -4,32 +4,34 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import type { Kit } from '@sphene/core/gear';
 import { teach } from '@sphene/core/lights';
-import type { Reading } from '@sphene/core/setup';
+import type { Reading, SceneChange, Setup } from '@sphene/core/setup';
 import { type SolutionAdvice, type SolutionNumbers, type SolvedNumbers, solveNumbers } from '@sphene/core/solution';
 
-const selectFlashFacts = createSelector(
-  byId,
-  (documents): Reading[] => {
-    const readings = ofType(documents, 'reading');
-    const flashed = new Set(readings.filter(({ light }) => light !== 'ambient').map(({ setupId }) => setupId));
-    return readings.filter(({ setupId }) => flashed.has(setupId));
+/** Setups in which a flash was read, but for one, with all that is on record of them. */
+const selectTeaching = createSelector(
+  [byId, (_state: RootState, but?: string) => but ?? null],
+  (documents, but): (Setup | Reading | SceneChange)[] => {
+    const flashes = ofType(documents, 'reading').filter(({ light, setupId }) => light !== 'ambient' && setupId !== but);
+    const flashed = new Set(flashes.map(({ setupId }) => setupId));
+    return [
+      ...ofType(documents, 'setup').filter(({ id }) => flashed.has(id)),
+      ...ofType(documents, 'reading', 'sceneChange').filter(({ setupId }) => flashed.has(setupId)),
+    ];
   },
   sameList,
 );
-const selectConfirmed = createSelector(
-  byId,
-  (documents): string[] =>
-    ofType(documents, 'setup')
-      .flatMap(({ confirmed }) => confirmed)
-      .sort(),
-  sameList,
-);
 
-/** The kit with what all readings of the account have taught about it. */
-export const selectKit = createSelector(
-  [selectGear, selectFlashFacts, selectConfirmed],
-  (gear, readings, confirmed): Kit => ({ ...gear, calibration: teach(gear, readings, new Set(confirmed)) }),
-);
+/**
+ * The kit with what the readings of the account have taught about it. A setup's own readings speak in its own estimate:
+ * it gets the kit as the others taught it.
+ * @param but the setup that it is for; none: everything that was learned
+ */
+export const selectKit = createSelector([selectGear, selectTeaching], (gear, teaching): Kit => {
+  const facts = teaching.filter((one) => one.type !== 'setup');
+  const setups = teaching.flatMap((one) => (one.type === 'setup' ? [one] : []));
+  const taught = setups.map((setup) => ({ setup, facts: facts.filter(({ setupId }) => setupId === setup.id) }));
+  return { ...gear, calibration: teach(gear, taught) };
+});
 
 /** The first breath of a setup's answer; made again only when something that it depends on changed. */
 const selectSolved = createSelector(

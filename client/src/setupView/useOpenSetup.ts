@@ -21,7 +21,7 @@ export function useOpenSetup(id: string): { view: SetupView | null; ready: boole
   // nothing is worked out from half of the readings
   const factsReady = useAppSelector((state) => state.documents.factsReady);
   const setup = useAppSelector((state) => (factsReady ? selectSetup(state, id) : undefined));
-  const kit = useAppSelector(selectKit);
+  const kit = useAppSelector((state) => selectKit(state, id));
   const numbers = useAppSelector((state) => (factsReady ? selectNumbers(state, id) : undefined));
   const selectRestingAdvice = useMemo(() => restingAdvice(id), [id]);
   const advice = useAppSelector((state) => (factsReady ? selectRestingAdvice(state) : undefined));

@@ -146,7 +146,10 @@ export class Actions {
   correctReading(
     id: string,
     correction: Partial<
-      Pick<Reading, 'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'meterMode' | 'text' | 'assumed'>
+      Pick<
+        Reading,
+        'pointId' | 'av' | 'tv' | 'sv' | 'read' | 'method' | 'meterMode' | 'text' | 'assumed' | 'light' | 'fired'
+      >
     >,
   ): void {
     const old = selectDocument(this.store.getState(), 'reading', id);
@@ -157,9 +160,9 @@ export class Actions {
     ]);
   }
 
-  /** Reports that something in the scene changed: readings before it may not hold. */
-  addSceneChange(setupId: string, what: SceneChangeKind): void {
-    const [id, at] = [this.clock.newId(), this.clock.timestamp()];
+  /** Reports that something in the scene changed: readings before it may not hold. @param at when, now where it is not said */
+  addSceneChange(setupId: string, what: SceneChangeKind, at: string = this.clock.timestamp()): void {
+    const id = this.clock.newId();
     this.keep([add({ type: 'sceneChange', version: 1, id, setupId, at, what, struckAt: null })]);
   }
 

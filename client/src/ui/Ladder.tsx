@@ -5,7 +5,7 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
 
 import type { PointSolution } from '@sphene/core/balance';
-import { formatStops } from '@sphene/core/notation';
+import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { Txt } from './Txt';
 import { ladderScale, patchTone, type Scale, wedge } from './ladderGeometry';
 import type { Palette } from './palette';
@@ -235,7 +235,7 @@ function RowText({ point, top }: { point: PointSolution; top: number }) {
     >
       <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>
         {name}
-        {stale === null ? '' : texts.afterOld}
+        {stale === null ? '' : texts.afterDoubt(formatStopCount(stale.sdStops))}
         {basis === 'carried' ? texts.afterCarried : ''}
       </Txt>
       <Txt

@@ -11,7 +11,7 @@ export const texts = catalogue({
   andOneThird: 'and one third',
   andTwoThirds: 'and two thirds',
   backToTheKitS: (label: string) => `${label}: back to the kit's value`,
-  afterOld: ' · old',
+  afterDoubt: (stops: string) => ` · ± ${stops}`,
   afterCarried: ' · carried',
   andTenths: (digit: number) => (digit === 1 ? 'and 1 tenth' : `and ${digit} tenths`),
   fNumber: (key: string) => `f ${key}`,

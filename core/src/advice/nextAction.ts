@@ -74,8 +74,8 @@ function testAction(now: Balance): NextAction | null {
   const unread = now.lights.find(({ problem }) => problem !== null);
   if (unread?.problem != null)
     return action({ kind: 'no-flash-measured', lightId: oneOfSeveral(now, unread), problem: unread.problem }, 'check');
-  const outlier = now.questions.find(({ kind }) => kind === 'outlier');
-  if (outlier !== undefined) return action({ kind: 'answer', question: outlier }, 'check');
+  const odd = now.questions.find((one) => one.kind === 'surprise' && one.asked && one.light !== 'ambient');
+  if (odd !== undefined) return action({ kind: 'answer', question: odd }, 'check');
   if (now.lights.length > 1) return severalAction(now, dialsOf(camera));
   const dial = { path: lightPath(light.index, 'dialledStops'), value: light.solution.powerStops ?? 0 };
   return flashAction(light.solution, dial, light.light.dialledStops, dialsOf(camera));
@@ -93,8 +93,8 @@ export function meteringOrder({ lights, meterOrder }: Balance): LightSolution[] 
     : [...lights].sort((a, b) => LIGHT_ROLES.indexOf(a.role) - LIGHT_ROLES.indexOf(b.role));
 }
 
-/** Less than this is not seen in a picture, stops. */
-const UNSEEN_STOPS = 0.05;
+/** Less than this is not seen in a picture, and no meter tells it, stops. */
+const UNSEEN_STOPS = 0.1;
 
 /** Several lights: each alone, then what the readings changed, then all together. */
 function severalAction(now: Balance, dials: DialTexts): NextAction {

@@ -12,21 +12,9 @@ import {
   type LitPoint,
 } from '../exposure';
 import type { Camera, Kit } from '../gear';
-import {
-  type LightConfig,
-  type LightSolution,
-  type LightsSolution,
-  solveLights,
-  type UsableLight,
-  usableLights,
-} from '../lights';
-import {
-  type DomeChoice,
-  type MeterAgain,
-  type MeteredScene,
-  questionFlashes,
-  type ReadingQuestion,
-} from '../metering';
+import type { LightConfig } from '../gain';
+import { type LightSolution, type LightsSolution, solveLights, type UsableLight, usableLights } from '../lights';
+import { type DomeChoice, type MeterAgain, type MeteredScene, type ReadingQuestion } from '../metering';
 import { type LookFigures, lookFigures } from '../photometry';
 import type { Setup } from '../setup';
 import { solvePoint } from './balancePoints';
@@ -156,11 +144,15 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     lights: solved.lights,
     powersExact: solved.exact,
     ratios: lightRatios(solved, points),
-    together: togetherReading(setup, kit, scene.standing, points, solved.lights),
+    together: togetherReading(setup, kit, scene, solved.lights),
     contrast: contrastOf(points),
     dome,
-    questions: [...questions, ...questionFlashes(kit, setup.points, scene.standing, setup.confirmed)],
-    meterAgain: again,
+    questions,
+    // what was reported is always asked for; age where what rests on it is not known well enough
+    meterAgain: again.filter(
+      ({ pointId, because }) =>
+        because.kind === 'scene' || points.find((one) => one.pointId === pointId)?.stale?.asked === true,
+    ),
     warnings: [
       ...warningsFor({ setup, gear, camera, usable, face, solution, lights: solved.lights, points, missingFromKit }),
       ...contrastWarnings(

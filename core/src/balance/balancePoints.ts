@@ -1,7 +1,7 @@
 import { type CameraSolution, clipsAboveAt } from '../exposure';
 import type { Camera } from '../gear';
 import { type LightAtPoint, missStops, type PointTarget } from '../lights';
-import { type PointAmbient, readingNoiseStops } from '../metering';
+import { ASKED_SD_STOPS, MARKED_SD_STOPS, type PointAmbient, type Staleness } from '../metering';
 import { formatAperture, formatShutter } from '../notation';
 import { addLight, type Increment } from '../photometry';
 import type { MeteringPoint } from '../setup';
@@ -17,14 +17,22 @@ interface PointContext {
 }
 
 const MINUTE_MS = 60_000;
-/** What carrying a reading over adds to its doubt, stops. */
-const CARRIED_DOUBT_STOPS = 0.1;
+
+/**
+ * Age alone matters by what rests on a level: where flash is most of the light, an ambient that is known less well moves
+ * the whole by that share only.
+ */
+function whatRestsOnIt(stale: Staleness, ambientShare: number): Staleness | null {
+  if (stale.kind === 'scene') return stale;
+  const moves = stale.sdStops * ambientShare;
+  return moves <= MARKED_SD_STOPS ? null : { ...stale, asked: stale.asked && moves > ASKED_SD_STOPS };
+}
 
 /** Where each metered point lands. */
 // eslint-disable-next-line complexity -- one point, term by term: each may be unknown
 export function solvePoint(
   point: MeteringPoint,
-  { reading, ambientEv100, basis, stale }: PointAmbient,
+  { reading, ambientEv100, sdStops, basis, stale }: PointAmbient,
   faceEv100: number | null,
   context: PointContext,
 ): PointSolution {
@@ -61,11 +69,10 @@ export function solvePoint(
     totalEv100: totalStops === null || settings === null ? ambientEv100 : totalStops + settings.ev100,
     placedAmbientStops,
     basis,
-    stale,
+    stale: stale === null || ambientStops === null ? stale : whatRestsOnIt(stale, share(ambientStops)),
     zone,
     overFaceStops: ambientEv100 === null || faceEv100 === null ? null : ambientEv100 - faceEv100,
-    uncertaintyStops:
-      reading === undefined ? null : readingNoiseStops(reading) + (basis === 'carried' ? CARRIED_DOUBT_STOPS : 0),
+    uncertaintyStops: sdStops,
     readingId: reading?.id ?? null,
     ambientAgeMinutes:
       reading === undefined ? null : Math.max(0, Math.floor((clock.getTime() - Date.parse(reading.at)) / MINUTE_MS)),

@@ -7,7 +7,6 @@ export {
   type MixedColour,
   type WhiteBalanceReason,
 } from './colourSolution';
-export { type Disagreement, type DisagreementCause, disagreements } from './disagreement';
 export { type LampSolution, solveLamps } from './lamps';
 export { type PanelSolution, solvePanels } from './panelSolution';
 export type { PointSolution } from './point';

@@ -1,11 +1,11 @@
-import { type Kit, lampLuxAt1M } from '../gear';
-import { beamLossStops } from '../modifiers';
-import { addLight, domeResponse, ev100FromLux } from '../photometry';
-import { angleDeg, direction, lightPlace, minus } from '../scene';
+import { AS_IT_STANDS, lampAt, receiverForAim, receiverOf, standing } from '../gain';
+import type { Kit } from '../gear';
+import { addLight } from '../photometry';
 import type { Setup } from '../setup';
 import type { PointSolution } from './point';
 
-const MIDDLE = { x: 0, y: 0, z: 0 };
+/** A lamp that does not reach its point at all. */
+const NOTHING_EV100 = -10;
 
 /** What a lamp gives where it falls. */
 export interface LampSolution {
@@ -20,30 +20,28 @@ export interface LampSolution {
   kelvin: number;
 }
 
-/**
- * The light of each lamp at its point by the inverse square and as a dome there sees it, and what it adds to the
- * ambient that was metered without it.
- */
-export const solveLamps = ({ lamps }: Setup, kit: Kit, points: readonly PointSolution[]): LampSolution[] =>
-  lamps.flatMap((placed): LampSolution[] => {
+/** The light of each lamp at its point as a dome there sees it, and what it adds to the ambient that was metered without it. */
+export function solveLamps(setup: Setup, kit: Kit, points: readonly PointSolution[]): LampSolution[] {
+  const panels = standing(setup, kit, AS_IT_STANDS);
+  return setup.lamps.flatMap((placed): LampSolution[] => {
     const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
-    const point = points.find(({ pointId }) => pointId === placed.pointId);
-    if (lamp === undefined || point === undefined) return [];
-    const asideDeg = angleDeg(minus(lightPlace(MIDDLE, placed), MIDDLE), direction(0));
-    const ev100 =
-      ev100FromLux((lampLuxAt1M(lamp) / placed.distanceM ** 2) * 2 ** placed.dimStops, 'dome') -
-      beamLossStops(lamp.beam, placed.offAxisDeg) +
-      Math.log2(Math.max(0.02, domeResponse(asideDeg)));
-    const addsStops = point.ambientEv100 === null ? null : addLight(point.ambientEv100, ev100) - point.ambientEv100;
+    const solved = points.find(({ pointId }) => pointId === placed.pointId);
+    const point = setup.points.find(({ id }) => id === placed.pointId);
+    if (lamp === undefined || solved === undefined || point === undefined) return [];
+    const receiver =
+      receiverOf(point, setup) ?? receiverForAim(setup, { ...placed, aimPointId: point.id, featherDeg: 0 });
+    const ev100 = lampAt(placed, kit, receiver, setup, panels) ?? NOTHING_EV100;
+    const { ambientEv100 } = solved;
     return [
       {
         id: placed.id,
         name: lamp.name,
-        pointId: point.pointId,
+        pointId: point.id,
         ev100,
-        addsStops,
-        overAmbientStops: point.ambientEv100 === null ? null : ev100 - point.ambientEv100,
+        addsStops: ambientEv100 === null ? null : addLight(ambientEv100, ev100) - ambientEv100,
+        overAmbientStops: ambientEv100 === null ? null : ev100 - ambientEv100,
         kelvin: placed.kelvin,
       },
     ];
   });
+}

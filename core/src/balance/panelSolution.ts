@@ -1,8 +1,7 @@
-import { panelEffectStops, panelSize } from '../ambient';
+import { type Arrangement, AS_IT_STANDS, panelSize } from '../gain';
 import type { Kit } from '../gear';
-import { type MeteredScene, pointPlace } from '../metering';
-import { direction, type LitPlace } from '../scene';
-import type { Panel, PanelKind, Setup } from '../setup';
+import type { MeteredScene } from '../metering';
+import { type MeteringPoint, newPoint, type Panel, type PanelKind, type Setup } from '../setup';
 import type { PointSolution } from './point';
 
 /** What one flat thing does to the light on the face. */
@@ -20,32 +19,27 @@ export interface PanelSolution {
   contrastAfterStops: number | null;
 }
 
-/** The two sides of a face, where no point says them. */
-const SIDE_DEG = 60;
 /** What each panel of a setup does, by the light that was metered; an estimate: meter again. */
 export function solvePanels(
   setup: Setup,
   kit: Kit,
-  { shadowUnderStops }: MeteredScene,
+  { light }: MeteredScene,
   points: readonly PointSolution[],
 ): PanelSolution[] {
-  const placeOf = (role: 'face' | 'shadow', otherwise: LitPlace): LitPlace => {
-    const point = setup.points.find((one) => one.role === role);
-    return (point === undefined ? null : pointPlace(point, setup)) ?? otherwise;
-  };
-  const face = placeOf('face', { at: { x: 0, y: 0, z: 0 }, faces: direction(0) });
+  const face = setup.points.find(({ role }) => role === 'face');
+  const pointOf = (role: 'face' | 'shadow'): MeteringPoint =>
+    setup.points.find((one) => one.role === role) ?? {
+      ...newPoint(role, role, role),
+      standsIn: face?.standsIn ?? null,
+    };
   const [lit, dark] = (['face', 'shadow'] as const).map(
     (role) => points.find((point) => point.role === role)?.ambientEv100 ?? null,
   );
   return setup.panels.map((panel): PanelSolution => {
-    const shadow = placeOf('shadow', {
-      at: { x: 0, y: 0, z: 0 },
-      faces: direction(panel.sideDeg >= 0 ? SIDE_DEG : -SIDE_DEG),
-    });
-    const faceStops = panelEffectStops(setup, kit, panel, face, shadowUnderStops);
-    const shadowStops = panelEffectStops(setup, kit, panel, shadow, shadowUnderStops);
+    const without: Arrangement = (one) => (one.id === panel.id ? null : one);
+    const faceStops = light.changeStops(pointOf('face'), without, AS_IT_STANDS);
+    const shadowStops = light.changeStops(pointOf('shadow'), without, AS_IT_STANDS);
     const after = lit == null || dark == null ? null : lit - dark;
-    const before = after === null ? null : after - faceStops + shadowStops;
     return {
       id: panel.id,
       kind: panel.kind,
@@ -53,7 +47,7 @@ export function solvePanels(
       size: panelSize(panel, kit),
       faceStops,
       shadowStops,
-      contrastBeforeStops: before,
+      contrastBeforeStops: after === null ? null : after - faceStops + shadowStops,
       contrastAfterStops: after,
     };
   });

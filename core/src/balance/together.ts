@@ -1,9 +1,8 @@
 import type { Kit } from '../gear';
 import type { LightSolution } from '../lights';
 import { formatAperture } from '../notation';
-import { ev100 } from '../photometry';
+import type { MeteredScene } from '../metering';
 import type { Reading, Setup } from '../setup';
-import type { PointSolution } from './point';
 
 /** A reading with all lights on beside what was foretold for it. */
 export interface Together {
@@ -22,8 +21,7 @@ export interface Together {
 export function togetherReading(
   setup: Setup,
   kit: Kit,
-  standing: readonly Reading[],
-  points: readonly PointSolution[],
+  { standing, light }: MeteredScene,
   lights: readonly LightSolution[],
 ): Together | null {
   const firing = lights.filter(({ powerStops }) => powerStops !== null);
@@ -31,25 +29,24 @@ export function togetherReading(
     fired.length === firing.length &&
     fired.length > 1 &&
     fired.every((one) => {
-      const light = setup.lights.find(({ id }) => id === one.lightId);
-      const power = light?.dialledStops ?? firing.find(({ lightId }) => lightId === one.lightId)?.powerStops;
+      const stands = setup.lights.find(({ id }) => id === one.lightId);
+      const power = stands?.dialledStops ?? firing.find(({ lightId }) => lightId === one.lightId)?.powerStops;
       return (
-        light !== undefined &&
-        light.distanceM === one.distanceM &&
+        stands !== undefined &&
+        stands.distanceM === one.distanceM &&
         power != null &&
         Math.abs(power - one.powerStops) < 1e-6
       );
     });
   const reading = standing.findLast((one) => one.light === 'total' && asItStands(one));
-  const point = points.find(({ pointId }) => pointId === reading?.pointId);
-  if (reading === undefined || point?.totalEv100 == null) return null;
+  const offStops = reading === undefined ? null : light.offStops(reading.id);
+  if (reading === undefined || offStops === null) return null;
   const { meterIncrement } = kit.preferences;
-  const foretoldAv = point.totalEv100 - reading.tv + reading.sv;
   return {
     readingId: reading.id,
-    pointId: point.pointId,
+    pointId: reading.pointId,
     readText: formatAperture(reading.av, meterIncrement),
-    foretoldText: formatAperture(foretoldAv, meterIncrement),
-    offStops: ev100(reading) - point.totalEv100,
+    foretoldText: formatAperture(reading.av - offStops, meterIncrement),
+    offStops,
   };
 }

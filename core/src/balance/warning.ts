@@ -1,4 +1,4 @@
-import type { MissingGear } from '../lights';
+import type { MissingGear } from '../gain';
 import type { MeteringWarning } from '../metering';
 
 /** Something that the picture will suffer from, with its figures. */

@@ -1,9 +1,1 @@
-export {
-  type Calibration,
-  calibrationSchema,
-  expectedOffset,
-  learn,
-  type Observation,
-  type Taught,
-  UNTAUGHT,
-} from './calibration';
+export { type Calibration, calibrationSchema, UNTAUGHT } from './calibration';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { sunStand } from '../ambient';
+import { sunStand } from '../gain';
 import { english } from '../english';
 import { DEFAULT_PREFERENCES, gatherKit, kitItems, schemaFault } from '../gear';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
@@ -300,10 +300,10 @@ describe('documents from before several lights', () => {
       highSpeedSyncLossStops: 0,
     };
     expect(documentSchema.parse({ ...reading, version: 2, light: 'total', fired })).toMatchObject({
-      version: 3,
-      fired: [{ ...fired, atAim: true, gelIds: [] }],
+      version: 4,
+      fired: [{ ...fired, atAim: true, gelIds: [], sideDeg: null }],
     });
-    expect(documentSchema.parse({ ...reading, version: 2, fired: null })).toMatchObject({ version: 3, fired: [] });
+    expect(documentSchema.parse({ ...reading, version: 2, fired: null })).toMatchObject({ version: 4, fired: [] });
   });
 
   it('gear is not retired, and cloth and bare heads get their beams', () => {

@@ -12,6 +12,7 @@ import { preferences1 } from './migrations/preferences1';
 import { preferences2 } from './migrations/preferences2';
 import { reading1 } from './migrations/reading1';
 import { reading2 } from './migrations/reading2';
+import { reading3 } from './migrations/reading3';
 import { setup1 } from './migrations/setup1';
 import { setup2 } from './migrations/setup2';
 import { setup3 } from './migrations/setup3';
@@ -35,6 +36,7 @@ const STEPS: Record<string, Step> = {
   'preferences 2': preferences2,
   'reading 1': reading1,
   'reading 2': reading2,
+  'reading 3': reading3,
   'setup 1': setup1,
   'setup 2': setup2,
   'setup 3': setup3,

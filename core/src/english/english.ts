@@ -28,7 +28,6 @@ import {
 import { BACKGROUND_MARKS, LOOK_MARKS, LOOK_WAYS, lookAs, lookFault, lookWords, readLook } from './look';
 import {
   atCamera,
-  disagreement,
   dome,
   FLASH_FAULTS,
   meterAgain,
@@ -80,7 +79,6 @@ export const english: Words = {
   staleness,
   meterAgain,
   question,
-  disagreement,
   dome,
   flashFault: ({ kind }) => FLASH_FAULTS[kind],
   warning,

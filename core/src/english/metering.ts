@@ -1,10 +1,18 @@
-import type { Disagreement, DisagreementCause, MixedColour, PointSolution, Warning } from '../balance';
-import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, Staleness } from '../metering';
-import { formatAperture, formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
+import type { MixedColour, PointSolution, Warning } from '../balance';
+import type {
+  DomeChoice,
+  FlashFault,
+  MeterAgain,
+  ReadingCause,
+  ReadingQuestion,
+  Staleness,
+  TellingReading,
+} from '../metering';
+import { formatAperture, formatShare, formatStopCount, formatStops } from '../notation';
 import type { MethodKey, PointRole, ReadingMethod, SceneChangeKind } from '../setup';
-import { incrementOf, pointOf, unitOf, type WordsContext } from '../words';
+import { incrementOf, pointOf, type QuestionWords, type WordsContext } from '../words';
 import { duration, sayStops, sentence } from './count';
-import { castSourceName, pointInText, pointNamed, TONE_NAMES } from './gear';
+import { castSourceName, lightNamed, pointInText, pointNamed, TONE_NAMES } from './gear';
 
 /** Each kind of point under our own name, with what to do at it. */
 export const POINT_ROLES: Record<PointRole, { name: string; advice: string }> = {
@@ -35,8 +43,6 @@ export function staleness(stale: Staleness): string {
       return SCENE_CHANGES[stale.change].because;
     case 'age':
       return `it is ${duration(stale.minutes)} old`;
-    case 'drift':
-      return `the light here moved a third of a stop in ${Math.round(stale.holdsMinutes)} min`;
   }
 }
 
@@ -58,84 +64,79 @@ export function dome({ differenceStops, by }: DomeChoice): string {
     : `Set to the light: deeper and moodier by ${apart} stops than to the camera.`;
 }
 
-/** A reading that does not fit, and the likely cause. */
-export function question(asked: ReadingQuestion, context: WordsContext): { text: string; cause: string } {
+/** A reading that does not fit, and the likely cause; where several are likely, each with how likely it is. */
+export function question(asked: ReadingQuestion, context: WordsContext): QuestionWords {
   const name = pointNamed(asked.pointId, context);
+  const plain = (text: string, cause: string): QuestionWords => ({ text, cause, causes: [], tells: null });
   switch (asked.kind) {
     case 'shadow-above-face':
-      return {
-        text: `The shadow side reads ${formatStopCount(asked.aboveStops)} stops above the face.`,
-        cause: 'Sides swapped, or the dome caught the light: shade it with the hand and meter again.',
-      };
+      return plain(
+        `The shadow side reads ${formatStopCount(asked.aboveStops)} stops above the face.`,
+        'Sides swapped, or the dome caught the light: shade it with the hand and meter again.',
+      );
     case 'sun-in-shade':
-      return {
-        text: `${name} is said to be in shade and reads like direct sun, EV ${asked.ev100.toFixed(1)}.`,
-        cause: 'The shade has walked on, the dome stood in the sun, or the ISO on the meter was another.',
-      };
-    case 'jump':
-      return {
-        text: `${name} jumped ${formatStopCount(asked.stops)} stops ${asked.stops > 0 ? 'brighter' : 'darker'} within a minute.`,
-        cause: 'A cloud, a dome turned away, or a shutter or ISO on the meter that was changed and not noted.',
-      };
+      return plain(
+        `${name} is said to be in shade and reads like direct sun, EV ${asked.ev100.toFixed(1)}.`,
+        'The shade has walked on, the dome stood in the sun, or the ISO on the meter was another.',
+      );
     case 'flash-mode':
-      return {
-        text: `${name} was metered as ambient with the meter in flash mode.`,
-        cause:
-          'Without a pop it waits or shows the ambient at its own shutter only; with one it shows the total. ' +
+      return plain(
+        `${name} was metered as ambient with the meter in flash mode.`,
+        'Without a pop it waits or shows the ambient at its own shutter only; with one it shows the total. ' +
           'Set it to ambient and meter again.',
-      };
+      );
     case 'from-future':
-      return {
-        text: `${name} was metered ${duration(asked.aheadMinutes)} from now, by its own account.`,
-        cause: 'The clock of the device that it was noted on went wrong: how old the reading is, nobody knows.',
-      };
-    case 'far-off':
-      return {
-        text: `${name} lies over ${asked.spanStops} stops from every other point.`,
-        cause: 'A decimal point or a zero may be missing in the figure, the shutter or the ISO.',
-      };
-    case 'outlier': {
-      const under = asked.offStops < 0;
+      return plain(
+        `${name} was metered ${duration(asked.aheadMinutes)} from now, by its own account.`,
+        'The clock of the device that it was noted on went wrong: how old the reading is, nobody knows.',
+      );
+    case 'surprise': {
+      const what = asked.light === 'ambient' ? name : `The flash at the ${name.toLowerCase()}`;
+      const [first] = asked.causes;
       return {
         text:
-          `The flash at the ${name.toLowerCase()} reads ${formatStopCount(asked.offStops)} stops ` +
-          `${under ? 'under' : 'over'} what is known of this light (± ` +
-          `${formatStopCount(asked.expectedSdStops)}).`,
-        cause: under
-          ? 'Wrong channel, wrong power, a head not recycled, the dome turned away, or something in the way.'
-          : 'Wrong power, another light that fired too, or dappled sun on the dome.',
+          `${what} read ${formatStopCount(asked.offStops)} stops ${asked.offStops > 0 ? 'over' : 'under'} what was ` +
+          `foretold (± ${formatStopCount(asked.expectedSdStops)}).`,
+        cause: first === undefined ? 'The rest contradicts it: meter it again.' : causeText(first, context),
+        causes: asked.causes.map((cause) => ({
+          text: causeText(cause, context),
+          chance: `${Math.round(100 * cause.chance)} %`,
+        })),
+        tells: asked.tells === null ? null : tellsText(asked.tells, context),
       };
     }
   }
 }
 
-function cause(one: DisagreementCause, context: WordsContext): string {
-  switch (one.kind) {
+/** What may lie behind a reading that surprises. */
+function causeText(cause: ReadingCause, context: WordsContext): string {
+  const by = formatStopCount(cause.stops);
+  switch (cause.kind) {
     case 'ambient':
-      return `The ambient moved: ${sayStops(one.stops)} than metered.`;
+      return `${cause.everywhere ? 'The daylight changed' : 'The light here changed'}: ${sayStops(cause.stops)}.`;
     case 'power':
-      return `The power really was ${one.reallyText}, not ${one.saidText}: another dial, a head not recycled, another channel.`;
-    case 'distance':
       return (
-        `It really stood at ${formatDistance(one.reallyM, unitOf(context))}, not ` +
-        `${formatDistance(one.saidM, unitOf(context))}, or the dome was turned.`
+        `${lightNamed(cause.lightId, context)} gave ${by} stops ${cause.stops > 0 ? 'more' : 'less'} than its dial ` +
+        'says: dial, recycling, place.'
       );
+    case 'meter':
+      return `Tone, ISO or filter was not as said: ${by} stops.`;
+    case 'tenth':
+      return `Its tenths were not typed: ${by} more.`;
+    case 'point':
+      return `It was read at the ${pointInText(cause.pointId ?? '', context)}.`;
+    case 'silent':
+      return 'Nothing fired.';
+    case 'earlier':
+      return `An earlier reading of the ${pointInText(cause.pointId ?? '', context)} was wrong by ${by} stops.`;
+    case 'right':
+      return 'It is right as it is.';
   }
 }
 
-/** A reading of a light that is not what was foretold. */
-export const disagreement = (
-  { offStops, causes, tellApartPointId }: Disagreement,
-  context: WordsContext,
-): { text: string; causes: string[]; tellApart: string | null } => ({
-  text: `This light read ${formatStopCount(offStops)} stops ${offStops > 0 ? 'over' : 'under'} what was foretold.`,
-  causes: causes.map((one) => cause(one, context)),
-  tellApart:
-    tellApartPointId === null
-      ? null
-      : `Meter the ${pointInText(tellApartPointId, context)} once more with the flash off: if it changed, the ` +
-        'ambient moved; if not, power or distance is off.',
-});
+const tellsText = ({ pointId, light }: TellingReading, context: WordsContext): string =>
+  `Meter the ${pointInText(pointId, context)} ${light === 'ambient' ? 'with the flash off' : 'with the flash again'}: ` +
+  'that tells which.';
 
 /** Why a flash reading says nothing about its light. */
 export const FLASH_FAULTS: Record<FlashFault['kind'], string> = {
@@ -143,7 +144,6 @@ export const FLASH_FAULTS: Record<FlashFault['kind'], string> = {
     'No flash was measured: the total is not above the ambient. Check that the flash fired, its channel ' +
     'and its direction, or raise its power and read again.',
   'no-flash-fired': 'This reading was taken without flash.',
-  'several-fired': 'Several lights fired for this reading: it says nothing about one of them.',
   'ambient-missing': 'This total cannot be separated yet: meter the ambient at the same point, flash off.',
 };
 

@@ -46,6 +46,7 @@ const TERMS: Record<PlainTerm, string> = {
   modifier: 'modifier',
   accessories: 'grid, gels, zoom, outlet',
   'high-speed-sync': 'high-speed sync',
+  aside: 'turned away, beam, flags, reflectors',
   reading: 'your reading against the guide number',
   learned: 'what readings have taught',
   'unit-rounding': "rounding to the unit's step",

@@ -1,4 +1,4 @@
-import type { SunStand } from '../ambient';
+import type { SunStand } from '../gain';
 import type { LampSolution, LightRatios, PanelSolution } from '../balance';
 import type { GroupCure } from '../lights';
 import { formatDistance, formatShare, formatStopCount, formatStops } from '../notation';

@@ -1,6 +1,7 @@
 import { type Balance, balance } from '../balance';
+import { lightConfig } from '../gain';
 import { type Kit, offered } from '../gear';
-import { evenness, lightConfig } from '../lights';
+import { evenness } from '../lights';
 import { type Fact, type MeteredScene, meterScene } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
 import { type Light, lightPath, type Setting, type Setup, withSettings } from '../setup';

@@ -1,7 +1,8 @@
 import { type Balance, balance, type PointSolution } from '../balance';
 import type { CameraSolution } from '../exposure';
 import type { Kit } from '../gear';
-import { type LightSolution, sameSource } from '../lights';
+import { sameSource } from '../gain';
+import type { LightSolution } from '../lights';
 import { type Fact, meterScene } from '../metering';
 import { type Setting, type Setup, withSettings } from '../setup';
 

@@ -23,6 +23,7 @@ export type WhyTerm =
         | 'modifier'
         | 'accessories'
         | 'high-speed-sync'
+        | 'aside'
         | 'reading'
         | 'learned'
         | 'unit-rounding'
@@ -179,6 +180,7 @@ function powerChain(light: LightSolution, camera: CameraSolution): [string, WhyC
     line('modifier', parts.modifierLossStops),
     line('accessories', parts.otherLossStops),
     line('high-speed-sync', light.syncLossStops),
+    line('aside', -parts.asideStops),
     line(light.basis === 'reading' ? 'reading' : 'learned', -parts.learnedStops),
     { term: end, stops: powerStops - exactPowerStops },
   ];

@@ -83,6 +83,17 @@ describe('power scales', () => {
     );
   });
 
+  it('takes a share in per cent on every scale, and refuses the sign of another one', () => {
+    const wattSeconds: PowerScale = { kind: 'wattSeconds', step: 'tenth', lowestStops: -7, fullWs: 400 };
+    const number: PowerScale = { kind: 'stopNumber', step: 'tenth', lowestStops: -7, topNumber: 10 };
+    const fraction: PowerScale = { kind: 'fraction', step: 'third', lowestStops: -7 };
+    const percent: PowerScale = { kind: 'percent', step: 'tenth', lowestStops: -7 };
+    for (const scale of [wattSeconds, number, fraction, percent])
+      expect(readPower(scale, '25%')).toEqual({ ok: true, value: -2 });
+    expect(readPower(wattSeconds, '100 Ws')).toEqual({ ok: true, value: -2 });
+    for (const scale of [number, fraction, percent]) expect(readPower(scale, '30 Ws').ok).toBe(false);
+  });
+
   it('wants the figure that its scale is counted from', () => {
     expect(powerScaleSchema.safeParse({ kind: 'stopNumber', step: 'tenth', lowestStops: -8 }).success).toBe(false);
     expect(powerScaleSchema.safeParse({ kind: 'wattSeconds', step: 'tenth', lowestStops: -8 }).success).toBe(false);

@@ -107,9 +107,17 @@ function readFraction(text: string, scale: PowerScale): number | undefined {
   return part === undefined || !Number.isInteger(whole) ? undefined : part - whole;
 }
 
+/** A share of full power in per cent means the same on every scale. */
+function readPercent(text: string): number | undefined {
+  const figure = /^(\d+(?:\.\d+)?)\s*%$/.exec(text)?.[1];
+  return figure === undefined || Number(figure) <= 0 ? undefined : Math.log2(Number(figure) / 100);
+}
+
+/** A figure of a scale, with its own unit sign or none; another scale's sign says that something else is meant. */
 function readNumber(text: string, scale: PowerScale): number | undefined {
-  const figure = Number(/^(\d+(?:\.\d+)?)\s*(?:ws|j|%)?$/.exec(text)?.[1] ?? NaN);
-  if (!(figure >= 0)) return undefined;
+  const [, written, unit] = /^(\d+(?:\.\d+)?)\s*(ws|j)?$/.exec(text) ?? [];
+  const figure = Number(written ?? NaN);
+  if (!(figure >= 0) || (unit !== undefined && scale.kind !== 'wattSeconds')) return undefined;
   if (scale.kind === 'stopNumber') return figure - (scale.topNumber ?? 10);
   const stops = Math.log2(figure / (scale.kind === 'wattSeconds' ? (scale.fullWs ?? 0) : 100));
   return Number.isFinite(stops) ? stops : undefined;
@@ -124,7 +132,8 @@ export function readPower(scale: PowerScale, text: string): Outcome<number, Powe
     .trim()
     .toLowerCase()
     .replace(/(\d),(\d)/g, '$1.$2');
-  const stops = scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale);
+  const stops =
+    readPercent(tidied) ?? (scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale));
   if (stops === undefined) return failure({ kind: 'not-a-power', text: text.trim(), scale: scale.kind });
   const snapped = roundToStep(stops, powerStepStops(scale));
   if (snapped > 1e-9 || snapped < lowestPowerStops(scale) - 1e-9)

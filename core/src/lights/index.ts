@@ -1,10 +1,9 @@
 export { evenness, type PersonPlace } from './evenness';
 export { type GroupCure, groupCures, type GroupLight, groupLight, type SolvedGroupCure } from './groupLight';
-export { firedAs, type LightConfig, lightConfig, type MissingGear, promisedAv, sameSource } from './lightConfig';
+
 export type { LightSolution, StepEffect } from './lightPower';
 export { type LightAtPoint, type LightsSolution, solveLights, usualTarget } from './lights';
 export { missStops, type PointTarget } from './powers';
-export { lightAxis } from './reach';
 export { statedLight } from './statedLight';
 export { stayingPower, type StayingPower } from './stayingPower';
 export { teach } from './teach';

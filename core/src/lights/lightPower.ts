@@ -16,7 +16,6 @@ import { apparentSizeDeg, effectiveDistanceM } from '../modifiers';
 import { formatAperture } from '../notation';
 import { addLight, avFromN, type Increment, remainingLight, secondsFromTv, stepsToStops } from '../photometry';
 import type { Light, LightRole, MeteringPoint } from '../setup';
-import { promisedAv } from './lightConfig';
 import type { Reach } from './reach';
 import type { UsableLight } from './usable';
 
@@ -110,6 +109,8 @@ export interface LightSolution {
     distanceStops: number;
     modifierLossStops: number;
     otherLossStops: number;
+    /** what turning away from it, feathering, flags and reflectors take or add */
+    asideStops: number;
     learnedStops: number;
   } | null;
   /** why the newest flash reading could not be used; null when it could, or when there is none */
@@ -174,6 +175,8 @@ export function solveLight(
   const flashStops = powerStops === null ? null : lightAt(powerStops);
   const totalStops = sum(before, flashStops) ?? targetStops;
   const { uncertaintyStops, measurement } = reach;
+  const distanceStops = 2 * Math.log2(effectiveDistanceM(modifier.shape, light.distanceM));
+  const straightOn = avFromN(unitGuideNumberM(unit)) - distanceStops - config.lossStops - syncLossStops;
   const alone = (flash: number) => sum(ambientStops, flash) ?? flash;
   const meterText = (stops: number) => formatAperture(camera.av + camera.ndStops + stops, meterIncrement);
   const shareOf = (flash: number, total: number) => 2 ** (flash - total);
@@ -256,10 +259,11 @@ export function solveLight(
             finalAvAtBase,
             wantedFlashStops: wantedStops,
             guideNumberAv: avFromN(unitGuideNumberM(unit)),
-            distanceStops: 2 * Math.log2(effectiveDistanceM(modifier.shape, light.distanceM)),
+            distanceStops,
             modifierLossStops: modifier.lossStops,
             otherLossStops: config.lossStops - modifier.lossStops,
-            learnedStops: reach.avAtFull - promisedAv(config, light, syncLossStops),
+            asideStops: reach.statedAv - straightOn,
+            learnedStops: reach.avAtFull - reach.statedAv,
           },
     problem: reach.problem,
   };

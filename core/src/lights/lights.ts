@@ -66,7 +66,6 @@ export function solveLights(
   usable: readonly UsableLight[],
 ): LightsSolution {
   const syncDelayS = setup.camera.syncDelayMs / 1000;
-  const facts = { setup, kit, standing: scene.standing };
   const targets = targetsOf(setup, usable, finalStops);
   const finalAvAtBase = finalAvAtBaseOf(camera);
   const ambientAt = new Map(
@@ -79,7 +78,7 @@ export function solveLights(
     ({ light, config }) =>
       new Map(
         setup.points.flatMap((point): [string, Reach][] => {
-          const reach = reachAt(point, light, config, syncLossStopsOf(config.unit, camera), facts);
+          const reach = reachAt(point, light, config, syncLossStopsOf(config.unit, camera), scene, setup, kit);
           return reach === null ? [] : [[point.id, reach]];
         }),
       ),

@@ -1,185 +1,88 @@
-import { blockedStops, panelFlat, thrownShare } from '../ambient';
-import { expectedOffset } from '../calibration';
 import type { Kit } from '../gear';
-import {
-  type FlashFault,
-  type FlashMeasurement,
-  flashReadingsOf,
-  measureFlash,
-  outlierQuestion,
-  pointPlace,
-  READING_NOISE_STOPS,
-} from '../metering';
-import { addLight } from '../photometry';
-import { lightPlace, type LitPlace, minus, type Place, turned } from '../scene';
-import type { Light, MeteringPoint, Reading, Setup } from '../setup';
-import { type LightConfig, lightConfig, promisedAv, sameSource } from './lightConfig';
-import { spillStops } from './spill';
+import { type LightConfig, sameSource } from '../gain';
+import { type FlashFault, flashReadingsOf, type MeteredScene } from '../metering';
+import type { FiredLight, Light, MeteringPoint, Reading, Setup } from '../setup';
 
 /** What one light gives at one point. */
 export interface Reach {
   /** aperture value of this light alone at full power and ISO 100 */
   avAtFull: number;
+  /** what its stated figures alone would promise there */
+  statedAv: number;
   /** one standard deviation, stops */
   uncertaintyStops: number;
-  /** where it comes from: stated values and distances, what earlier readings taught, or a reading of this light here */
+  /** where it comes from: stated values and places, what earlier readings taught, or a reading of this light here */
   basis: 'geometry' | 'calibration' | 'reading';
   /** how many readings have taught it */
   readings: number;
-  /** the newest reading of it here that could be used, and why a newer one could not */
+  /** the newest reading of it alone here that could be used, and why a newer one could not */
   measurement: FlashMeasurement | null;
   problem: FlashFault | null;
 }
 
-/** Moving the light after a reading leaves this much doubt per doubling of the distance, stops. */
-const MOVED_UNCERTAINTY_PER_DOUBLING = 0.2;
-/** Bodies in the way and turned domes: what comes from geometry beside the aim is rough, stops. */
-const SPILL_UNCERTAINTY_STOPS = 0.7;
-const GEL_UNCERTAINTY_STOPS = 0.05;
+/** A light alone in a reading, as the estimate takes it out of that. */
+export interface FlashMeasurement {
+  reading: Reading;
+  fired: FiredLight;
+  /** aperture value of the flash alone at ISO 100 */
+  flashAvAtBase: number;
+}
 
-/** What was measured of a light at a point, as far as it is a fact about the light as it is made now. */
+/** What was measured of a light alone at a point, as it is made now. */
 function testOf(
-  { standing, kit, setup }: ReachFacts,
+  { standing, light: estimate }: MeteredScene,
   pointId: string,
   light: Light,
-): { measurement: FlashMeasurement | null; problem: FlashFault | null } {
-  const questioned = new Set(
-    kit.calibration.outliers
-      .map(({ readingId }) => readingId)
-      .filter((id) => !setup.confirmed.includes(outlierQuestion(id))),
-  );
+): Pick<Reach, 'measurement' | 'problem'> {
   const flashes = flashReadingsOf(standing, pointId).filter(
-    ({ id, fired: [one, ...others] }) =>
-      one !== undefined && others.length === 0 && sameSource(one, light) && !questioned.has(id),
+    ({ fired: [one, ...others] }) => one !== undefined && others.length === 0 && sameSource(one, light),
   );
   const newest = flashes.at(-1);
-  if (newest === undefined) return { measurement: null, problem: null };
-  const measured = measureFlash(standing, newest);
-  if (measured.ok) return { measurement: measured.value, problem: null };
-  // An unusable reading does not unmake an older one that was good.
-  const older = flashes.map((reading) => measureFlash(standing, reading)).findLast((outcome) => outcome.ok);
-  return { measurement: older?.ok ? older.value : null, problem: measured.reason };
-}
-
-export interface ReachFacts {
-  setup: Setup;
-  kit: Kit;
-  standing: readonly Reading[];
-}
-
-/**
- * What a light gives where it aims: from its reading there, else from what readings have taught, else from its
- * stated values.
- */
-function reachAtAim(light: Light, config: LightConfig, syncLossStops: number, facts: ReachFacts): Reach {
-  const { kit, setup } = facts;
-  const promised = promisedAv(config, light, syncLossStops);
-  const { measurement, problem } = testOf(facts, light.aimPointId, light);
-  const firedConfig = measurement === null ? null : lightConfig(kit, measurement.fired);
-  if (measurement !== null && firedConfig !== null) {
-    const { fired } = measurement;
-    const movedStops = Math.abs(Math.log2(light.distanceM / fired.distanceM)) * MOVED_UNCERTAINTY_PER_DOUBLING;
-    const gelStops = fired.gelIds.join() === light.gelIds.join() ? 0 : GEL_UNCERTAINTY_STOPS;
-    return {
-      avAtFull:
-        promised +
-        measurement.flashAvAtBase -
-        fired.powerStops -
-        promisedAv(firedConfig, fired, fired.highSpeedSyncLossStops),
-      uncertaintyStops: Math.hypot(Math.max(READING_NOISE_STOPS, measurement.uncertaintyStops), movedStops, gelStops),
-      basis: 'reading',
-      readings: 1,
-      measurement,
-      problem,
-    };
-  }
-  const { offsetStops, sdStops, readings } = expectedOffset(kit.calibration, config.things);
-  const aimed = setup.points.find(({ id }) => id === light.aimPointId);
-  const aim = aimed === undefined ? null : pointPlace(aimed, setup);
-  const blocked = aim === null ? 0 : blockedStops(setup, kit, lightPlace(aim.at, light), aim.at);
+  // an unusable reading does not unmake an older one that was good
+  const usable = flashes.findLast(({ id }) => !estimate.faults.has(id));
+  const fired = usable?.fired[0];
+  const measured = usable === undefined || fired === undefined ? null : estimate.firedAt(usable, fired.lightId);
   return {
-    avAtFull: promised + offsetStops - blocked,
-    uncertaintyStops: sdStops,
-    basis: readings > 0 ? 'calibration' : 'geometry',
-    readings,
-    measurement: null,
-    problem,
+    measurement:
+      usable === undefined || fired === undefined || measured === null
+        ? null
+        : { reading: usable, fired, flashAvAtBase: measured.av.stops },
+    problem: newest === undefined ? null : (estimate.faults.get(newest.id) ?? null),
   };
 }
 
-/**
- * What a light gives at a place against its aim: straight, past flags and diffusers, and thrown by reflectors;
- * null for as good as nothing.
- */
-function arrivingStops(
-  light: Light,
-  config: LightConfig,
-  aim: LitPlace,
-  other: LitPlace,
-  { setup, kit }: ReachFacts,
-): number | null {
-  const {
-    modifier: { shape },
-    beam,
-  } = config;
-  const from = lightPlace(aim.at, light);
-  const axis = lightAxis(from, aim.at, light.featherDeg);
-  const straight = spillStops(from, aim, other, shape, beam, axis);
-  const ways = straight === null ? [] : [straight - blockedStops(setup, kit, from, other.at)];
-  for (const panel of setup.panels) {
-    const flat = panelFlat(panel, kit);
-    const share = thrownShare({ panel, flat }, minus(from, flat.at), other);
-    const onIt =
-      share <= 0 ? null : spillStops(from, aim, { at: flat.at, faces: minus(from, flat.at) }, shape, beam, axis);
-    if (onIt !== null) ways.push(onIt + Math.log2(share));
-  }
-  return ways.length === 0 ? null : addLight(...ways);
+/** How often the parts of a light were taught, at least: by readings of other setups. */
+function taughtOf({ calibration }: Kit, { things }: LightConfig): number {
+  const counts = things.map(({ id }) => calibration.readings[calibration.ids.indexOf(id)] ?? 0);
+  return counts.length === 0 ? 0 : Math.min(...counts);
 }
 
-/** Where a light points: at its aim, turned past it by its feathering. */
-export const lightAxis = (from: Place, aim: Place, featherDeg: number): Place => turned(minus(aim, from), featherDeg);
-
 /**
- * What a light gives at a point; null where nothing says it. Beside its aim a reading counts as long as the light
- * stands as it did; without one, the positions give an estimate where they are known.
+ * What a light gives at a point, by the estimate; null where it gives as good as nothing. A reading of it counts there as
+ * long as it stands as it did; where it aims it is carried to wherever the light is moved.
  */
 export function reachAt(
   point: MeteringPoint,
   light: Light,
   config: LightConfig,
   syncLossStops: number,
-  facts: ReachFacts,
+  scene: MeteredScene,
+  setup: Setup,
+  kit: Kit,
 ): Reach | null {
-  const { setup } = facts;
-  const atAim = reachAtAim(light, config, syncLossStops, facts);
-  if (point.id === light.aimPointId) return atAim;
-  const { measurement, problem } = testOf(facts, point.id, light);
-  if (
-    measurement !== null &&
-    measurement.fired.distanceM === light.distanceM &&
-    measurement.fired.gelIds.join() === light.gelIds.join()
-  ) {
-    const { fired, flashAvAtBase, uncertaintyStops } = measurement;
-    return {
-      avAtFull: flashAvAtBase - fired.powerStops + fired.highSpeedSyncLossStops - syncLossStops,
-      uncertaintyStops,
-      basis: 'reading',
-      readings: 1,
-      measurement,
-      problem,
-    };
-  }
-  const aimed = setup.points.find(({ id }) => id === light.aimPointId);
-  const [aim, other] = [aimed === undefined ? null : pointPlace(aimed, setup), pointPlace(point, setup)];
-  const spill = aim === null || other === null ? null : arrivingStops(light, config, aim, other, facts);
-  return spill === null
-    ? null
-    : {
-        ...atAim,
-        avAtFull: atAim.avAtFull + spill,
-        uncertaintyStops: Math.hypot(atAim.uncertaintyStops, SPILL_UNCERTAINTY_STOPS),
-        basis: atAim.basis === 'reading' ? 'calibration' : atAim.basis,
-        measurement: null,
-        problem: null,
-      };
+  const there = scene.light.lightAt(setup, light, point, syncLossStops);
+  if (there === null) return null;
+  const { measurement, problem } = testOf(scene, point.id, light);
+  const aimed = point.id === light.aimPointId;
+  const asMeasured = measurement !== null && (aimed || measurement.fired.distanceM === light.distanceM);
+  const readings = asMeasured ? 1 : taughtOf(kit, config);
+  return {
+    avAtFull: there.avAtFull,
+    statedAv: there.statedAv,
+    uncertaintyStops: there.sdStops,
+    basis: asMeasured ? 'reading' : readings > 0 ? 'calibration' : 'geometry',
+    readings,
+    measurement: asMeasured ? measurement : null,
+    problem,
+  };
 }

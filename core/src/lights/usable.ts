@@ -1,6 +1,6 @@
 import type { Kit } from '../gear';
 import type { Light, Setup } from '../setup';
-import { type LightConfig, lightConfig, type MissingGear } from './lightConfig';
+import { type LightConfig, lightConfig, type MissingGear } from '../gain';
 
 /** A light whose gear is all there. */
 export interface UsableLight {

@@ -1,18 +1,18 @@
+export type { MeterAgain } from './again';
+export { type Answer, answerOf } from './answers';
 export type { DomeChoice } from './dome';
+export { surpriseQuestion } from './evidence';
 export {
   ambientReadings,
   type FlashFault,
-  type FlashMeasurement,
   flashReadingsOf,
   lightEv100,
-  measureFlash,
-  READING_NOISE_STOPS,
   readingNoiseStops,
   standingReadings,
 } from './levels';
-export { type Fact, type MeteredScene, meterScene } from './meteredScene';
-export type { PointAmbient } from './pointAmbient';
-export { pointPlace } from './pointPlaces';
-export { outlierQuestion, questionFlashes, type ReadingQuestion } from './questions';
-export type { MeterAgain, Staleness } from './stale';
+export { type AmbientShares, ASKED_SD_STOPS, LightEstimate, type LightThere, MARKED_SD_STOPS } from './lightEstimate';
+export { meterScene } from './meteredScene';
+export type { PointAmbient, Staleness } from './pointAmbient';
+export type { ReadingCause, ReadingQuestion, TellingReading } from './questions';
 export type { MeteringWarning } from './warning';
+export type { Fact, MeteredScene } from './scene';

@@ -1,40 +1,28 @@
-import {
-  ev100,
-  failure,
-  type NoFlashMeasured,
-  type Outcome,
-  separateFlashAv,
-  shareFromFlashMinusAmbient,
-  success,
-} from '../photometry';
-import type { FiredLight, MeteringPoint, Reading, ReadingMethod, Setup } from '../setup';
-
-/** A flash-only level at a point, out of a reading. */
-export interface FlashMeasurement {
-  reading: Reading;
-  fired: FiredLight;
-  /** aperture value of the flash alone at ISO 100 */
-  flashAvAtBase: number;
-  /** one standard deviation, stops */
-  uncertaintyStops: number;
-}
+import { BELIEFS } from '../estimate';
+import { ev100, type Increment, type NoFlashMeasured, separateFlashAv } from '../photometry';
+import type { MeteringPoint, Reading, ReadingMethod, SceneChange, Setup } from '../setup';
 
 /** Why a flash reading says nothing about its light. */
-export type FlashFault = NoFlashMeasured | { kind: 'no-flash-fired' | 'several-fired' | 'ambient-missing' };
+export type FlashFault = NoFlashMeasured | { kind: 'no-flash-fired' | 'ambient-missing' };
 
-/** How far a hand meter's reading may be off, in stops (one standard deviation). */
-export const READING_NOISE_STOPS = 0.1;
-
-/** How far a reading of each kind may be off, in stops (one standard deviation): the doubt in the tone or in the eye is the larger part. */
+/**
+ * How far a reading of each kind may be off, in stops (one standard deviation): of a meter its 0.1, its tenths and the
+ * dial's own unevenness; else the doubt in the tone, in the background or in the eye is the larger part.
+ */
 const METHOD_NOISE_STOPS: Record<ReadingMethod['kind'], number> = {
-  incident: READING_NOISE_STOPS,
-  disc: READING_NOISE_STOPS,
-  spot: 0.25,
+  incident: BELIEFS.noise,
+  disc: BELIEFS.noise,
+  spot: 0.2,
   frame: 0.25,
   eye: 1 / 3,
-  reflected: 0.7,
+  reflected: 0.5,
 };
-export const readingNoiseStops = ({ method }: Reading): number => METHOD_NOISE_STOPS[method.kind];
+/** Figures that come in tenths are as fine as the meter itself. */
+const COARSE_STEPS: Record<Increment, number> = { tenth: 0, third: 1 / 3, half: 1 / 2 };
+
+/** How far a reading may be off, stops; a coarse scale adds what is lost between its steps, `step/√12`. */
+export const readingNoiseStops = ({ method }: Reading, increment: Increment): number =>
+  Math.hypot(METHOD_NOISE_STOPS[method.kind], COARSE_STEPS[increment] / Math.sqrt(12));
 
 /**
  * The light that a reading says falls there, as EV100 of the incident reading that would be right.
@@ -98,25 +86,24 @@ function ambientAround(standing: readonly Reading[], reading: Reading): Reading 
 }
 
 /**
- * The flash alone in one flash reading, at ISO 100. A total is separated from the ambient that held when it was taken;
- * the smaller the flash's share of it, the less certain the result (a reading's noise divided by the share).
+ * Why a flash reading says nothing of flash: nothing fired, no ambient was metered there at all, or the total is not above
+ * the ambient that held. A change of the scene between the two may have darkened it: then it is left to the estimate.
  */
-export function measureFlash(standing: readonly Reading[], reading: Reading): Outcome<FlashMeasurement, FlashFault> {
-  const [fired, ...others] = reading.fired;
-  if (fired === undefined) return failure({ kind: 'no-flash-fired' });
-  if (others.length > 0) return failure({ kind: 'several-fired' });
-  if (reading.light === 'flash')
-    return success({ reading, fired, flashAvAtBase: reading.av - reading.sv, uncertaintyStops: READING_NOISE_STOPS });
+export function flashFault(
+  standing: readonly Reading[],
+  changes: readonly SceneChange[],
+  reading: Reading,
+): FlashFault | null {
+  if (reading.fired.length === 0) return { kind: 'no-flash-fired' };
+  if (reading.light === 'flash') return null;
   const ambient = ambientAround(standing, reading);
-  if (ambient === undefined) return failure({ kind: 'ambient-missing' });
-  const ambientAv = lightEv100(ambient) - reading.tv + reading.sv;
-  const flash = separateFlashAv(ambientAv, reading.av);
-  if (!flash.ok) return flash;
-  const share = shareFromFlashMinusAmbient(flash.value - ambientAv);
-  return success({
-    reading,
-    fired,
-    flashAvAtBase: flash.value - reading.sv,
-    uncertaintyStops: Math.min(1.5, READING_NOISE_STOPS / share),
+  if (ambient === undefined) return { kind: 'ambient-missing' };
+  const [from, to] = [ambient.at, reading.at].map((at) => Date.parse(at)).sort((a, b) => a - b);
+  const changed = changes.some(({ at, struckAt }) => {
+    const when = Date.parse(at);
+    return struckAt === null && when > (from ?? 0) && when < (to ?? 0);
   });
+  if (changed) return null;
+  const flash = separateFlashAv(lightEv100(ambient) - reading.tv + reading.sv, reading.av);
+  return flash.ok ? null : flash.reason;
 }

@@ -1,13 +1,23 @@
-import type { Reading } from '../setup';
-import type { Staleness } from './stale';
+import type { Reading, SceneChangeKind } from '../setup';
+
+/** Why a level is not known as well as it was. */
+export type Staleness = {
+  /** one standard deviation of it now, stops */
+  sdStops: number;
+  /** so much that it is asked for; else it is only marked */
+  asked: boolean;
+} & ({ kind: 'scene'; change: SceneChangeKind } | { kind: 'age'; minutes: number });
 
 /** A point's ambient as it is taken for the solution. */
 export interface PointAmbient {
+  /** the newest reading of its whole light */
   reading: Reading | undefined;
   ambientEv100: number | null;
+  /** one standard deviation, stops; null where it was not metered */
+  sdStops: number | null;
   /**
-   * measured here; carried: an older reading moved by what changed in the same light elsewhere; one-source: only
-   * a disc to one source was taken
+   * measured here; carried: an older reading moved by what changed since; one-source: only a disc to one source was
+   * taken
    */
   basis: 'measured' | 'carried' | 'one-source' | null;
   stale: Staleness | null;

@@ -1,9 +1,10 @@
-import type { Kit } from '../gear';
-import type { MeteringPoint, Reading } from '../setup';
-import { ambientReadings, lightEv100 } from './levels';
-import type { PointReading } from './stale';
+import { type Cause, type CauseKind, causes, estimate, type Estimate, type Evening, telling } from '../estimate';
+import type { MeteringPoint, Reading, Setup } from '../setup';
+import { surpriseQuestion } from './evidence';
+import { ambientReading, lightEv100 } from './levels';
+import type { LightEstimate } from './lightEstimate';
 
-/** A reading that does not fit: kept, but asked about, with the likely cause. */
+/** A reading that does not fit: kept, but asked about, with the likely causes. */
 export type ReadingQuestion = Doubt & {
   /** the same for the same doubt, so that an answer holds */
   id: string;
@@ -15,87 +16,169 @@ export type ReadingQuestion = Doubt & {
 export type Doubt =
   | { kind: 'shadow-above-face'; aboveStops: number }
   | { kind: 'sun-in-shade'; ev100: number }
-  | { kind: 'jump'; stops: number }
   | { kind: 'flash-mode' }
   | { kind: 'from-future'; aheadMinutes: number }
-  | { kind: 'far-off'; spanStops: number }
-  | { kind: 'outlier'; offStops: number; expectedSdStops: number };
+  | ({ kind: 'surprise' } & Surprise);
 
+/** A reading against what everything else foretells for it. */
+export interface Surprise {
+  light: Reading['light'];
+  /** read minus foretold, stops */
+  offStops: number;
+  /** how far it might have lain, one standard deviation of estimate and meter together */
+  expectedSdStops: number;
+  /** so much that it is asked; else a quiet line */
+  asked: boolean;
+  causes: ReadingCause[];
+  tells: TellingReading | null;
+}
+
+/** What may lie behind it, best first. */
+export interface ReadingCause {
+  kind: CauseKind;
+  /** by how much, stops */
+  stops: number;
+  /** how likely against the others, 0 to 1 */
+  chance: number;
+  /** of moved ambient: at every point */
+  everywhere: boolean;
+  /** of a power: whose */
+  lightId: string | null;
+  /** where it was read instead; which earlier reading was wrong, and where */
+  pointId: string | null;
+  readingId: string | null;
+}
+
+/** The one reading that tells the causes apart. */
+export interface TellingReading {
+  pointId: string;
+  light: Reading['light'];
+  /** what each cause foretells for it, EV100 for ambient, else aperture values at ISO 100, in the order of the causes told apart */
+  foretold: { kind: CauseKind; stops: number }[];
+}
+
+/** From here on a reading is asked about, and from here on it is a quiet line, in standard deviations. */
+const ASKED = 3;
+const QUIET = 2;
+/** Causes that are less likely than this are not worth a line. */
+const LEAST_CHANCE = 0.03;
+const MOST_CAUSES = 4;
 /** Open shade stays under this light, EV100 (about 44 000 lux); direct sun reaches it. */
 const DIRECT_SUN_EV100 = 13.7;
-/** Two readings agree within this, stops. */
-const AGREE_STOPS = 1 / 3;
-const JUMP_STOPS = 1;
-const JUMP_WITHIN_MS = 60_000;
 /** Clocks of two devices that were never put right differ by a few minutes. */
 const CLOCKS_DIFFER_MINUTES = 5;
-/** One scene rarely spans more than this in incident light. */
-const SCENE_SPAN_STOPS = 9;
+/** The dark side is read lighter than the lit one by less than this without anything being wrong, stops. */
+const SIDES_AGREE_STOPS = 0.1;
 
-/** Readings that contradict each other, what was said of their point, or the clock. */
-export function questionReadings(
-  all: readonly PointReading[],
-  standing: readonly Reading[],
-  confirmed: readonly string[],
-  now: Date,
-): ReadingQuestion[] {
+/** Readings that contradict what is known of the light, what was said of their point, or the clock. */
+export function questionReadings(setup: Setup, light: LightEstimate, now: Date): ReadingQuestion[] {
+  const { standing } = light;
   const questions: ReadingQuestion[] = [];
-  const ask = (doubt: Doubt, { reading, point }: Pick<PointReading, 'reading' | 'point'>) => {
-    const id = `${doubt.kind}:${reading.id}`;
-    if (!confirmed.includes(id)) questions.push({ ...doubt, id, readingId: reading.id, pointId: point.id });
+  const ask = (doubt: Doubt, reading: Reading, id = `${doubt.kind}:${reading.id}`) => {
+    if (!setup.confirmed.includes(id))
+      questions.push({ ...doubt, id, readingId: reading.id, pointId: reading.pointId });
   };
-  const at = (role: string) => all.find(({ point }) => point.role === role);
-  const face = at('face');
-  const shadow = at('shadow');
+  const newestAt = (point: MeteringPoint | undefined) =>
+    point === undefined ? undefined : ambientReading(standing, point, setup.look.faceBy);
+  const at = (role: MeteringPoint['role']) => newestAt(setup.points.find((point) => point.role === role));
+  const [face, shadow] = [at('face'), at('shadow')];
   if (face !== undefined && shadow !== undefined) {
-    const above = lightEv100(shadow.reading) - lightEv100(face.reading);
-    if (above > 0.1) ask({ kind: 'shadow-above-face', aboveStops: above }, shadow);
+    const aboveStops = lightEv100(shadow) - lightEv100(face);
+    if (aboveStops > SIDES_AGREE_STOPS) ask({ kind: 'shadow-above-face', aboveStops }, shadow);
   }
-  const suns = all.filter(({ point }) => point.standsIn === 'sun').map(({ reading }) => lightEv100(reading));
-  for (const one of all.filter(({ point }) => point.standsIn === 'shade')) {
-    const level = lightEv100(one.reading);
-    if (level >= DIRECT_SUN_EV100 || suns.some((sun) => Math.abs(sun - level) <= AGREE_STOPS))
-      ask({ kind: 'sun-in-shade', ev100: level }, one);
+  for (const point of setup.points) {
+    const reading = newestAt(point);
+    if (reading === undefined) continue;
+    const level = lightEv100(reading);
+    if (point.standsIn === 'shade' && level >= DIRECT_SUN_EV100) ask({ kind: 'sun-in-shade', ev100: level }, reading);
+    const aheadMinutes = (Date.parse(reading.at) - now.getTime()) / 60_000;
+    if (aheadMinutes > CLOCKS_DIFFER_MINUTES) ask({ kind: 'from-future', aheadMinutes }, reading);
+    if (reading.meterMode === 'flash') ask({ kind: 'flash-mode' }, reading);
   }
-  for (const one of all) {
-    const readings = ambientReadings(standing, one.point.id);
-    const before = readings[readings.findIndex(({ id }) => id === one.reading.id) - 1];
-    if (
-      before !== undefined &&
-      before.method.kind === one.reading.method.kind &&
-      Date.parse(one.reading.at) - Date.parse(before.at) <= JUMP_WITHIN_MS
-    ) {
-      const jump = lightEv100(one.reading) - lightEv100(before);
-      if (Math.abs(jump) > JUMP_STOPS) ask({ kind: 'jump', stops: jump }, one);
-    }
-    const aheadMinutes = (Date.parse(one.reading.at) - now.getTime()) / 60_000;
-    if (aheadMinutes > CLOCKS_DIFFER_MINUTES) ask({ kind: 'from-future', aheadMinutes }, one);
-    if (one.reading.meterMode === 'flash') ask({ kind: 'flash-mode' }, one);
-    const others = all.filter((other) => other !== one).map(({ reading }) => lightEv100(reading));
-    if (others.length > 1 && others.every((other) => Math.abs(other - lightEv100(one.reading)) > SCENE_SPAN_STOPS))
-      ask({ kind: 'far-off', spanStops: SCENE_SPAN_STOPS }, one);
+  for (const { readingId, surprise } of surprises(light)) {
+    const reading = standing.find(({ id }) => id === readingId);
+    // what is asked of it for a plainer reason is not asked twice
+    const known = questions.some((one) => one.readingId === readingId);
+    if (reading !== undefined && !known) ask({ kind: 'surprise', ...surprise }, reading, surpriseQuestion(readingId));
   }
   return questions;
 }
 
-/**
- * Flash readings that disagree with what is known of their light: not learned from and not corrected by, until
- * they are said to be right.
- */
-export function questionFlashes(
-  { calibration }: Kit,
-  points: readonly MeteringPoint[],
-  standing: readonly Reading[],
-  confirmed: readonly string[],
-): ReadingQuestion[] {
-  return calibration.outliers.flatMap(({ readingId, offStops, expectedSdStops }): ReadingQuestion[] => {
-    const reading = standing.find(({ id }) => id === readingId);
-    const point = points.find(({ id }) => id === reading?.pointId);
-    const id = outlierQuestion(readingId);
-    if (reading === undefined || point === undefined || confirmed.includes(id)) return [];
-    return [{ kind: 'outlier', offStops, expectedSdStops, id, readingId, pointId: point.id }];
+/** The newest reading where it surprises at all, then older ones that the rest contradicts plainly. */
+function surprises(light: LightEstimate): { readingId: string; surprise: Surprise }[] {
+  const { evening } = light.evidence;
+  const all = light.now.surprises();
+  const last = evening.taken.length - 1;
+  const found = evening.taken.flatMap((taken, index) => {
+    const odd = Math.abs(all[index] ?? 0) > ASKED;
+    if (taken.sure || (index !== last && !odd)) return [];
+    const surprise = index === last ? newestSurprise(evening, light.now) : olderSurprise(evening, light.now, index);
+    return surprise === null ? [] : [{ readingId: taken.id, surprise }];
   });
+  // an older one may only look odd because a newer one is
+  return found.reverse();
 }
 
-/** The name under which the question about a reading that disagrees is answered. */
-export const outlierQuestion = (readingId: string): string => `outlier:${readingId}`;
+function newestSurprise(evening: Evening, now: Estimate): Surprise | null {
+  const newest = evening.taken.at(-1);
+  if (newest === undefined) return null;
+  const before = estimate({ ...evening, taken: evening.taken.slice(0, -1), now: newest.minute });
+  const foretold = before.expect(newest);
+  const offStops = newest.stops - foretold.stops;
+  const expectedSdStops = Math.hypot(foretold.sdStops, newest.sdStops);
+  const off = Math.abs(offStops) / expectedSdStops;
+  if (off < QUIET) return null;
+  const likely = causes(evening, before, now);
+  return {
+    light: newest.light,
+    offStops,
+    expectedSdStops,
+    asked: off > ASKED,
+    causes: likely
+      .filter(({ chance }) => chance > LEAST_CHANCE)
+      .slice(0, MOST_CAUSES)
+      .map(said),
+    tells: tellingOf(evening, likely),
+  };
+}
+
+const said = ({ kind, stops, chance, everywhere, dial, pointId, readingId }: Cause): ReadingCause => ({
+  kind,
+  stops,
+  chance,
+  everywhere,
+  lightId: dial?.lightId ?? null,
+  pointId,
+  readingId,
+});
+
+function tellingOf(evening: Evening, likely: readonly Cause[]): TellingReading | null {
+  const next = telling(evening, likely);
+  if (next === null) return null;
+  const { wanted, foretold } = next;
+  return {
+    pointId: wanted.point,
+    light: wanted.light,
+    foretold: foretold.map(({ cause, figure }) => ({ kind: cause.kind, stops: figure.stops })),
+  };
+}
+
+/** An older reading that the rest contradicts: taken again it would tell; until then it may be the one that is wrong. */
+function olderSurprise(evening: Evening, now: Estimate, index: number): Surprise | null {
+  const was = evening.taken[index];
+  const newest = evening.taken.at(-1);
+  if (was === undefined || newest === undefined) return null;
+  // one that the newest contradicts is a cause of that question already
+  const before = estimate({ ...evening, taken: evening.taken.slice(0, -1), now: newest.minute });
+  if (Math.abs(before.surprises()[index] ?? 0) <= ASKED) return null;
+  const others = estimate({ ...evening, taken: evening.taken.filter((one) => one !== was) });
+  const foretold = others.expect(was);
+  return {
+    light: was.light,
+    offStops: was.stops - foretold.stops,
+    expectedSdStops: Math.hypot(foretold.sdStops, was.sdStops),
+    asked: true,
+    causes: [],
+    tells: { pointId: was.point, light: was.light, foretold: [{ kind: 'earlier', stops: now.expect(was).stops }] },
+  };
+}

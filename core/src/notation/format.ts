@@ -2,6 +2,7 @@ import { type Increment, INCREMENT_STOPS, isoFromSv, nFromAv, roundToStep, secon
 import {
   APERTURE_HALVES,
   APERTURE_THIRDS,
+  ISO_HALVES,
   ISO_THIRDS,
   nearestNominal,
   type NominalStep,
@@ -61,9 +62,16 @@ export function formatShutter(tv: number, increment: Increment): string {
   return tv > 0 ? `1/${plain(2 ** tv)}` : `${plain(secondsFromTv(tv))} s`;
 }
 
+/** Half way between whole stops: cameras in halves print numbers of their own there. */
+const isHalf = (stops: number): boolean => Math.abs(Math.abs(stops % 1) - 0.5) < 1e-6;
+
 /** The ISO number printed for a speed value: `640`. */
 export const isoNumber = (sv: number): string =>
-  within(ISO_THIRDS, sv) ? String(nearestNominal(ISO_THIRDS, sv).nominal) : plain(isoFromSv(sv));
+  isHalf(sv) && within(ISO_HALVES, sv)
+    ? String(nearestNominal(ISO_HALVES, sv).nominal)
+    : within(ISO_THIRDS, sv)
+      ? String(nearestNominal(ISO_THIRDS, sv).nominal)
+      : plain(isoFromSv(sv));
 
 /** `ISO 640`. */
 export const formatIso = (sv: number): string => `ISO ${isoNumber(sv)}`;

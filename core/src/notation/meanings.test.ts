@@ -5,7 +5,9 @@ import { saidReadText } from '../../test/said';
 import { english } from '../english';
 import { discResponse, domeResponse, ev100, TONES } from '../photometry';
 import { luxFromEv100 } from '../photometry/exposure';
+import { formatIso } from './format';
 import { READ_VALUES, settingsAt } from './heldValues';
+import { parseIso } from './parse';
 import { type ReadingContext, readMeterText } from './meanings';
 
 const context = (over: Partial<ReadingContext> = {}): ReadingContext => ({
@@ -68,6 +70,18 @@ describe('held values', () => {
   });
 });
 
+describe('ISO steps in halves', () => {
+  it.each([
+    [140, 0.5],
+    [280, 1.5],
+    [560, 2.5],
+    [1100, 3.5],
+  ])('ISO %d stands for its true value', (iso, sv) => {
+    expect(parseIso(String(iso))).toEqual({ ok: true, value: sv });
+    expect(formatIso(sv)).toBe(`ISO ${iso}`);
+  });
+});
+
 describe('sloppy notation', () => {
   it.each([
     ['5.6', 5, null],
@@ -111,6 +125,17 @@ describe('sloppy notation', () => {
   ])('an ISO read as “%s” is Sv %d', (text, sv) => {
     expect(best(text, { read: 'iso' }).best.settings).toMatchObject({ av: 5, tv: 7, sv });
   });
+
+  it.each(['14', '20', '32', '18', '25'])(
+    '%s on an aperture pad is an aperture, whatever the scene suggests',
+    (text) => {
+      for (const expectedEv100 of [null, 3, 8, 13]) {
+        const { settings, notation } = best(text, { expectedEv100 }).best;
+        expect([expectedEv100, notation]).toEqual([expectedEv100, 'aperture']);
+        expect(settings.av).toBeCloseTo(2 * Math.log2(Number(text)), 0);
+      }
+    },
+  );
 
   it('a label in the text outranks what the meter is said to show', () => {
     const read = best('1/250');

@@ -129,6 +129,9 @@ const slip = (kind: Slip | null): Assumption | null => (kind === null ? null : {
 /** Whole stops up to where hand meters are used: what is written most. */
 const WHOLE_STOPS = [1, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22, 32];
 
+/** Printed numbers up to here are typed as such; beyond, a point was left out more often. */
+const LARGEST_TYPED = 32;
+
 const isPrintedAperture = (n: number): boolean =>
   findNominal(APERTURE_THIRDS, n) !== undefined || findNominal(APERTURE_HALVES, n) !== undefined;
 
@@ -155,9 +158,11 @@ function apertureCandidates(text: string, { held, increment }: ReadingContext): 
     return found;
   }
   const whole = WHOLE_STOPS.includes(n);
-  const literal = whole ? FULL : n > 22 ? RARELY_WRITTEN : isPrintedAperture(n) ? -0.3 : -1;
+  // f/14, f/20, f/32 stand on dials and meters: on an aperture pad they are meant
+  const printed = isPrintedAperture(n) && n <= LARGEST_TYPED;
+  const literal = whole || (printed && n >= 10) ? FULL : printed ? -0.3 : n > 22 ? RARELY_WRITTEN : -1;
   read(bare, literal, null);
-  if (/^\d\d0?$/.test(bare)) {
+  if (/^\d\d0?$/.test(bare) && !printed) {
     const meant = Number(bare.slice(0, 2)) / 10;
     if (isPrintedAperture(meant)) read(String(meant), SWALLOWED_POINT - (literal > -1 ? 2.5 : 0), 'point-left-out');
   }
@@ -258,6 +263,9 @@ function candidatesFor(text: string, context: ReadingContext): Candidate[] {
   const own = OWN[context.read](text, context);
   const bare = /^\d+(?:[.,]\d+)?$/.test(text.trim());
   if (!bare) return own;
+  // what stands on every dial was read as it stands there
+  const figure = Number(text.trim().replace(',', '.'));
+  if (context.read === 'aperture' && figure >= 10 && figure <= LARGEST_TYPED && isPrintedAperture(figure)) return own;
   const others = (['aperture', 'shutter'] as const)
     .filter((value) => value !== context.read)
     .flatMap((value) =>

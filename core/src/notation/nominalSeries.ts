@@ -74,6 +74,16 @@ export const ISO_THIRDS = series(
   ],
 );
 
+/** ISO in halves, from 25 (Sv −2) to 51200 (Sv 9). */
+export const ISO_HALVES = series(
+  -4,
+  2,
+  [
+    25, 35, 50, 70, 100, 140, 200, 280, 400, 560, 800, 1100, 1600, 2200, 3200, 4500, 6400, 9000, 12800, 18000, 25600,
+    36000, 51200,
+  ],
+);
+
 /** Looks a printed number up; `undefined` when the series does not print it. */
 export const findNominal = (steps: readonly NominalStep[], nominal: number): NominalStep | undefined =>
   steps.find((step) => Math.abs(step.nominal - nominal) <= 1e-6 * Math.abs(step.nominal));

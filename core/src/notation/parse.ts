@@ -4,6 +4,7 @@ import {
   APERTURE_HALVES,
   APERTURE_THIRDS,
   findNominal,
+  ISO_HALVES,
   ISO_THIRDS,
   type NominalStep,
   SHUTTER_FRACTION_HALVES,
@@ -136,7 +137,7 @@ export function parseIso(text: string): Outcome<number, TypedFault> {
   if (figure === undefined)
     return failure({ kind: text.trim() === '' ? 'nothing-typed' : 'not-a-value', value: 'iso', text: text.trim() });
   const iso = Number(figure);
-  const sv = findNominal(ISO_THIRDS, iso)?.stops ?? svFromIso(iso);
+  const sv = exactStops(iso, ISO_THIRDS, ISO_HALVES) ?? svFromIso(iso);
   if (!(sv >= SV_RANGE.least && sv <= SV_RANGE.most))
     return failure({ kind: 'outside-devices', value: 'iso', text: figure });
   return success(sv);

@@ -1,7 +1,5 @@
-import { isIndoors, panelFlat } from '../ambient';
+import { isIndoors, lightConfig, panelFlat, pointPlace } from '../gain';
 import type { Kit, Surface } from '../gear';
-import { lightConfig } from '../lights';
-import { pointPlace } from '../metering';
 import { beamShare } from '../modifiers';
 import {
   areaSource,

@@ -1,8 +1,6 @@
-import { panelFlat, thrownTowards } from '../ambient';
+import { lightConfig, panelFlat, pointPlace, sentOfCard } from '../gain';
 import { FLASH_COLOUR, gelled, type LightColour, linearRgb } from '../colour';
 import type { Kit } from '../gear';
-import { lightConfig } from '../lights';
-import { pointPlace } from '../metering';
 import {
   CARD,
   DOME,
@@ -114,7 +112,7 @@ export function strengthsOf(
         sum +
         weight *
           onIt *
-          thrownTowards({ panel, flat }, other === null ? null : directionTo(other, flat.at), { x: 0, y: 0, z: 0 })
+          sentOfCard({ panel, flat }, other === null ? null : directionTo(other, flat.at), { x: 0, y: 0, z: 0 })
       );
     }, 0);
     const areaM2 = flat.round ? (Math.PI / 4) * flat.widthM * flat.tallM : flat.widthM * flat.tallM;

@@ -2,16 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { rectangleConfigurationFactor } from '../modifiers/areaSource';
-import {
-  CARD_ANSWER,
-  coveredShare,
-  DOME_ANSWER,
-  type Flat,
-  mirrored,
-  passesThrough,
-  shareFromFlat,
-  unitOf,
-} from './flat';
+import { CARD_ANSWER, DOME_ANSWER, type Flat, mirrored, overFlat, passesThrough, shareFromFlat, unitOf } from './flat';
 import { flatInFrame, frameSizeM, frameView, inFrame, poleInFrame } from './framing';
 import { direction, lightPlace, standOf, turned } from './position';
 import { spectaclesShow } from './spectacles';
@@ -43,11 +34,13 @@ describe('a flat thing', () => {
     expect(shareFromFlat({ ...facing(1, 1), faces: { x: 0, y: 0, z: 1 } }, EYES, TO_CAMERA, CARD_ANSWER)).toBe(0);
   });
 
-  it('hides more the larger and the nearer it is, and never all', () => {
-    const hidden = (d: number, s: number) => coveredShare(facing(d, s), EYES, TO_CAMERA, CARD_ANSWER, Math.PI);
-    expect(hidden(0.5, 1)).toBeGreaterThan(hidden(1, 1));
-    expect(hidden(1, 2)).toBeGreaterThan(hidden(1, 1));
-    expect(hidden(0.05, 5)).toBeLessThanOrEqual(0.95);
+  it('fills more of the view the larger and the nearer it is, from either side', () => {
+    const filled = (flat: Flat) => overFlat(flat, EYES, (_, solidAngle) => solidAngle);
+    expect(filled(facing(0.5, 1))).toBeGreaterThan(filled(facing(1, 1)));
+    expect(filled(facing(1, 2))).toBeGreaterThan(filled(facing(1, 1)));
+    expect(filled({ ...facing(1, 1), faces: { x: 0, y: 0, z: 1 } })).toBeCloseTo(filled(facing(1, 1)), 9);
+    // a square as wide as it is far on both sides fills a sixth of the sphere
+    expect(filled(facing(1, 2)) / ((4 * Math.PI) / 6)).toBeCloseTo(1, 1);
   });
 
   it('stands in the way of what goes through it, and of nothing else', () => {

@@ -87,12 +87,27 @@ export function shareFromFlat(flat: Flat, at: Place, faces: Place, answer: Answe
 }
 
 /**
- * The share of an even half or whole sphere of surroundings that a flat thing hides from a receiver, 0 to 1; either side of it hides.
- * @param whole what the receiver gets from the whole sphere of unit radiance: π for a card, 2π for a dome
+ * A sum over a flat thing's cells as seen from a place.
+ * @param weigh takes the unit direction to a cell, the solid angle that it fills, and the cosine at it: negative from behind
  */
-export function coveredShare(flat: Flat, at: Place, faces: Place, answer: Answer, whole: number): number {
-  const hidden = sumOver(flat, at, faces, 1, (leaving, arriving) => Math.abs(leaving) * Math.max(0, answer(arriving)));
-  return Math.min(0.95, hidden / whole);
+export function overFlat(
+  { at, faces, widthM, tallM, round }: Flat,
+  from: Place,
+  weigh: (way: Place, solidAngle: number, leaving: number) => number,
+): number {
+  const { across, up } = flatAxes(faces);
+  const cells = round ? ROUND_CELLS : SQUARE_CELLS;
+  const areaM2 = (round ? (Math.PI / 4) * widthM * tallM : widthM * tallM) / cells.length;
+  let sum = 0;
+  for (const { a, b } of cells) {
+    const cell = plus(at, plus(times(across, (a * widthM) / 2), times(up, (b * tallM) / 2)));
+    const to = minus(cell, from);
+    const r2 = Math.max(1e-4, dot(to, to));
+    const way = times(to, 1 / Math.sqrt(r2));
+    const leaving = -dot(way, faces);
+    sum += weigh(way, (Math.abs(leaving) * areaM2) / r2, leaving);
+  }
+  return sum;
 }
 
 /** Nearer than this to an end of a way, a thing is there and not in between, metres. */

@@ -1,13 +1,14 @@
 export { ballastKg } from './ballast';
 export {
+  type Answer,
   CARD_ANSWER,
-  coveredShare,
   DOME_ANSWER,
   dot,
   type Flat,
   flatAxes,
   mirrored,
   movedBy,
+  overFlat,
   passesThrough,
   shareFromFlat,
   unitOf,

@@ -4,7 +4,6 @@ import fc from 'fast-check';
 import golden from '../../test/golden/ballast.json';
 import { evenness } from '../lights';
 import { evennessCures } from '../lights/evenness';
-import { spillStops } from '../lights/spill';
 import { type Beam, beamLossStops, beamSchema, beamShare, griddedBeam, type SourceShape } from '../modifiers';
 import { ballastKg } from './ballast';
 import { angleDeg, direction, lengthM, lightPlace, type LightStand, minus } from './position';
@@ -29,35 +28,6 @@ describe('places', () => {
       }),
     );
     expect(angleDeg(direction(40), direction(-50))).toBeCloseTo(90, 9);
-  });
-});
-
-describe('spill', () => {
-  const aim = { at: ORIGIN, faces: direction(40) };
-  it('is nothing extra where the light aims, and less farther behind, by the inverse square far away', () => {
-    const light = lightPlace(ORIGIN, { distanceM: 4, sideDeg: 40, heightM: 0 });
-    expect(spillStops(light, aim, aim, { kind: 'point' }, DIFFUSE)).toBeCloseTo(0, 6);
-    const behind = {
-      at: { x: -Math.sin((40 * Math.PI) / 180) * 4, y: 0, z: -Math.cos((40 * Math.PI) / 180) * 4 },
-      faces: direction(40),
-    };
-    expect(spillStops(light, aim, behind, { kind: 'point' }, DIFFUSE)).toBeCloseTo(-2, 6);
-  });
-  it('does not reach what faces away or lies behind the light, and is never NaN', () => {
-    const light = lightPlace(ORIGIN, { distanceM: 2, sideDeg: 0, heightM: 0 });
-    expect(spillStops(light, aim, { at: ORIGIN, faces: direction(180) }, OCTAGON, DIFFUSE)).toBeNull();
-    fc.assert(
-      fc.property(stand, stand, (one, two) => {
-        const stops = spillStops(
-          lightPlace(ORIGIN, one),
-          aim,
-          { at: lightPlace(ORIGIN, two), faces: direction(two.sideDeg) },
-          OCTAGON,
-          { kind: 'cone', fullDeg: 30 },
-        );
-        expect(stops === null || Number.isFinite(stops)).toBe(true);
-      }),
-    );
   });
 });
 

@@ -4,7 +4,7 @@ import { idSchema, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
 import { fault, TONE_RANGE, TONES } from '../photometry';
 
-export const READING_VERSION = 3;
+export const READING_VERSION = 4;
 
 const toneFields = {
   tone: z.enum(['own', ...TONES.map(({ id }) => id)]),
@@ -60,7 +60,20 @@ export const firedLightSchema = z.strictObject({
   zoomMm: z.number().min(14).max(300).nullable(),
   atAim: z.boolean().meta({ description: 'metered where the light aims, so that its distance is known' }),
   distanceM: z.number().min(0.3).max(30),
+  sideDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .nullable()
+    .meta({ description: 'where it stood, from the line to the camera; null: not written down' }),
+  heightM: z.number().min(-2).max(5).nullable().meta({ description: 'over what it aims at; null: not written down' }),
   featherDeg: z.number().min(-80).max(80).meta({ description: 'how far its axis was turned past what it aims at' }),
+  asideDeg: z
+    .number()
+    .min(0)
+    .max(180)
+    .nullable()
+    .meta({ description: 'how far aside of where dome, disc or card faced it stood; null: not written down' }),
   powerStops: z.number().min(-12).max(0),
   highSpeedSyncLossStops: z.number().min(0).max(20),
 });

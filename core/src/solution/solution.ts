@@ -1,13 +1,5 @@
 import type { Caution, CheaperSetting, NextAction, NotHelping, WayOut } from '../advice';
-import type {
-  Balance,
-  ColourSolution,
-  Disagreement,
-  LampSolution,
-  PanelSolution,
-  SecondBody,
-  VideoSolution,
-} from '../balance';
+import type { Balance, ColourSolution, LampSolution, PanelSolution, SecondBody, VideoSolution } from '../balance';
 import type { DialMatrix, WhyChains } from '../explain';
 import type { GroupLight, SolvedGroupCure, StayingPower } from '../lights';
 import type { StageCures, StageSolution } from '../stage';
@@ -35,8 +27,6 @@ export interface SolutionNumbers extends Pick<
   second: SecondBody | null;
   /** what filming asks for; null in stills */
   video: VideoSolution | null;
-  /** readings of lights that are not what was foretold */
-  disagreements: Disagreement[];
   colour: ColourSolution;
   /** recycle, charge and pace; null while no light has a power */
   staying: StayingPower | null;

@@ -1,14 +1,5 @@
 import { cautionsFor, cheaperSettings, meteringOrder, nextAction, waysOut } from '../advice';
-import {
-  type Balance,
-  balance,
-  colourSolution,
-  disagreements,
-  secondBody,
-  solveLamps,
-  solvePanels,
-  videoSolution,
-} from '../balance';
+import { type Balance, balance, colourSolution, secondBody, solveLamps, solvePanels, videoSolution } from '../balance';
 import { dialMatrix, whyChains } from '../explain';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
@@ -76,7 +67,6 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
           },
     second: secondBody(setup, kit, now),
     video: videoSolution(setup, kit, now),
-    disagreements: disagreements(setup, kit, scene.standing, now.usable),
     colour: colourSolution(setup, kit, now.usable, lights, points),
     staying: stayingPower(setup, lights),
     group,

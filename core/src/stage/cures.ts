@@ -14,7 +14,8 @@ import {
 import { type Light, lightPath, type Setting, type Setup } from '../setup';
 import { firstClear, moved, raised, range } from './moves';
 import type { StageSolution } from './solveStage';
-import { cameraAt, EYES, lightFlat, placed, RADIANS } from './stageLights';
+import { EYES } from '../gain';
+import { cameraAt, lightFlat, placed, RADIANS } from './stageLights';
 import { frameDepthM, LENS_SHARE, MISSES_STOPS, RIM_FROM_DEG, SOCKETS_DEG, type StageWatch } from './watches';
 
 /** A move that cures what is to be watched. */

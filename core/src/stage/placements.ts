@@ -1,4 +1,4 @@
-import { sunStand } from '../ambient';
+import { sunStand } from '../gain';
 import { wrapDeg } from '../scene';
 import { changedPanel, type Light, lightPath, type LightRole, type Panel, type Setting, type Setup } from '../setup';
 

@@ -1,12 +1,12 @@
-import { type AmbientShares, ambientShares, type SunStand, sunStand } from '../ambient';
+import { EYES, type SunStand, sunStand } from '../gain';
 import type { Balance } from '../balance';
 import type { Kit } from '../gear';
 import type { GroupLight } from '../lights';
-import type { MeteredScene } from '../metering';
+import type { AmbientShares, MeteredScene } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
 import { frameSizeM, type FrameView, type Place, wrapDeg } from '../scene';
 import type { Setup } from '../setup';
-import { cameraAt, EYES, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
+import { cameraAt, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
 import { depthOfLight, secondShadow, type StageWatch, type WatchContext, watchLight, watchSun } from './watches';
 
 /** Where everything stands and what that does. */
@@ -26,7 +26,7 @@ export interface StageSolution {
 export function solveStage(
   setup: Setup,
   kit: Kit,
-  { shadowUnderStops }: MeteredScene,
+  { light }: MeteredScene,
   now: Balance,
   group: GroupLight | null,
 ): StageSolution {
@@ -63,7 +63,7 @@ export function solveStage(
   return {
     lights,
     sun,
-    ambient: ambientShares(setup, kit, shadowUnderStops),
+    ambient: light.shares(),
     camera: { at: cameraAt(setup), focalMm, view, frameWidthM: widthM, frameHeightM: heightM },
     spreadStops: group?.spreadStops ?? null,
     watches: [

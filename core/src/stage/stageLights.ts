@@ -1,7 +1,6 @@
 import { focalLengthMm } from '../exposure';
 import { FULL_FRAME_DIAGONAL_MM, type Kit } from '../gear';
-import { lightAxis, type LightConfig } from '../lights';
-import { pointPlace } from '../metering';
+import { aimPlace, EYES, lightAxis, type LightConfig } from '../gain';
 import { type Beam, beamShare, type Modifier } from '../modifiers';
 import { type Flat, type FrameView, frameView, lightPlace, type Place, unitOf } from '../scene';
 import type { Light, LightRole, Setup } from '../setup';
@@ -31,7 +30,6 @@ export interface StageLight {
   powerText: string | null;
 }
 
-export const EYES: Place = { x: 0, y: 0, z: 0 };
 /** A bare head's own reflector, across. */
 const BARE_M = 0.17;
 const USUAL_FOCAL_MM = 50;
@@ -63,8 +61,7 @@ export const RADIANS = Math.PI / 180;
 
 /** Where a light stands and how it points; a point without a place is taken for the face. */
 export function placed(setup: Setup, light: Light, { modifier }: Pick<LightConfig, 'modifier'>) {
-  const point = setup.points.find(({ id }) => id === light.aimPointId);
-  const aim = (point === undefined ? null : pointPlace(point, setup))?.at ?? EYES;
+  const aim = aimPlace(setup, light.aimPointId);
   const at = lightPlace(aim, light);
   const axis = lightAxis(at, aim, light.featherDeg);
   return { aim, at, axis, flat: lightFlat(modifier, at, axis) };

@@ -1,10 +1,10 @@
-import type { SunStand } from '../ambient';
+import { EYES, type SunStand } from '../gain';
 import type { Balance } from '../balance';
 import type { GroupLight, UsableLight } from '../lights';
 import { beamLossStops, beamShare } from '../modifiers';
 import { angleDeg, flatInFrame, type FrameView, minus, poleInFrame, spectaclesShow, wrapDeg } from '../scene';
 import { LIGHT_ROLE_FACTS, type Setup } from '../setup';
-import { cameraAt, EYES, type StageLight } from './stageLights';
+import { cameraAt, type StageLight } from './stageLights';
 
 /** Something to watch on the stage, with its figures. */
 export type StageWatch =

@@ -1,8 +1,7 @@
 import type { ActionFacts, Caution, CheaperSetting, CureKind, Finding, NotHelping, Symptom, WayOut } from '../advice';
-import type { SunStand } from '../ambient';
+import type { SunStand } from '../gain';
 import type {
   CastSource,
-  Disagreement,
   LampSolution,
   LightRatios,
   MixedColour,
@@ -99,6 +98,16 @@ export interface LookFault {
   text: string;
 }
 
+/** What does not fit, why it may be, and the reading that tells. */
+export interface QuestionWords {
+  text: string;
+  /** the likeliest, or what is known to lie behind it */
+  cause: string;
+  /** where several are likely, each with how likely it is */
+  causes: { text: string; chance: string }[];
+  tells: string | null;
+}
+
 /** Where a sun stands against the camera; null: there is none. */
 export type StandOf = (sun: Sun) => SunStand | null;
 
@@ -157,11 +166,7 @@ export interface Words {
   atCamera: (at: NonNullable<PointSolution['atCamera']>) => string;
   staleness: (stale: Staleness) => string;
   meterAgain: (again: MeterAgain, context: WordsContext) => string;
-  question: (question: ReadingQuestion, context: WordsContext) => { text: string; cause: string };
-  disagreement: (
-    disagreement: Disagreement,
-    context: WordsContext,
-  ) => { text: string; causes: string[]; tellApart: string | null };
+  question: (question: ReadingQuestion, context: WordsContext) => QuestionWords;
   dome: (choice: DomeChoice) => string;
   flashFault: (fault: FlashFault) => string;
   warning: (warning: Warning, context: WordsContext) => string;

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 
 import { diagnose, lightToAdd, SYMPTOMS } from '../../src/advice';
-import { sunStand } from '../../src/ambient';
+import { sunStand } from '../../src/gain';
 import { settingChanges } from '../../src/documents';
 import { english } from '../../src/english';
 import { equalLooks, ripple } from '../../src/explain';

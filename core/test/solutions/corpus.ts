@@ -1,6 +1,7 @@
 import { seeded } from '../../src/devices';
 import { type Kit, LOOK_WAY_IDS, SURFACES } from '../../src/gear';
-import { firedAs, teach } from '../../src/lights';
+import { firedAs } from '../../src/gain';
+import { teach } from '../../src/lights';
 import type { Fact } from '../../src/metering';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../../src/sample';
 import {
@@ -22,6 +23,7 @@ import {
   type Setup,
   setupSchema,
   withSettings,
+  USUAL_METHOD,
 } from '../../src/setup';
 import { solve } from '../../src/solution';
 import { PICTURE_SCENES } from '../pictureScenes';
@@ -410,13 +412,7 @@ function workedOn(start: SolutionCase, { chance, between }: Draws, steps: number
         facts,
         kit: {
           ...now.kit,
-          calibration: chance(0.5)
-            ? teach(
-                now.kit,
-                facts.filter((fact) => fact.type === 'reading'),
-                new Set(now.setup.confirmed),
-              )
-            : now.kit.calibration,
+          calibration: chance(0.5) ? teach(now.kit, [{ setup: now.setup, facts }]) : now.kit.calibration,
         },
       };
     } else break;
@@ -443,7 +439,9 @@ function firedReading(
   if (camera === null || one === undefined || pointId === undefined) return null;
   const fired = (all ? firing : [one]).flatMap(({ lightId, powerStops, syncLossStops }): FiredLight[] => {
     const light = setup.lights.find(({ id }) => id === lightId);
-    return light === undefined ? [] : [firedAs(light, light.dialledStops ?? powerStops ?? 0, pointId, syncLossStops)];
+    return light === undefined
+      ? []
+      : [firedAs(setup, light, light.dialledStops ?? powerStops ?? 0, pointId, syncLossStops, USUAL_METHOD)];
   });
   const foretold = all
     ? (point?.totalEv100 ?? 8) - camera.tv + camera.sv

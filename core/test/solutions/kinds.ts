@@ -14,11 +14,9 @@ import { PLACEMENT_IDS } from '../../src/stage/placements';
 const DOUBTS: Record<Doubt['kind'], true> = {
   'shadow-above-face': true,
   'sun-in-shade': true,
-  jump: true,
   'flash-mode': true,
   'from-future': true,
-  'far-off': true,
-  outlier: true,
+  surprise: true,
 };
 
 /** Everything of which the core can tell one kind from another, as `what kind`. */

@@ -8,6 +8,7 @@ import { Metering1780000100000 } from './migrations/1780000100000-metering';
 import { Look1780000200000 } from './migrations/1780000200000-look';
 import { Lights1780000300000 } from './migrations/1780000300000-lights';
 import { Sync1780000400000 } from './migrations/1780000400000-sync';
+import { Stands1780000500000 } from './migrations/1780000500000-stands';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -18,7 +19,14 @@ export function createDataSource(url: string, log: Logger): DataSource {
     type: 'postgres',
     url,
     entities,
-    migrations: [Start1780000000000, Metering1780000100000, Look1780000200000, Lights1780000300000, Sync1780000400000],
+    migrations: [
+      Start1780000000000,
+      Metering1780000100000,
+      Look1780000200000,
+      Lights1780000300000,
+      Sync1780000400000,
+      Stands1780000500000,
+    ],
     migrationsTransactionMode: 'each',
     installExtensions: false,
     uuidExtension: 'pgcrypto',

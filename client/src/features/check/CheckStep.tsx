@@ -13,7 +13,7 @@ import { View } from 'react-native';
 
 import { formatStopCount } from '@sphene/core/notation';
 import { AutomaticFirst } from './AutomaticFirst';
-import { Correction, DisagreementCard } from './Correction';
+import { Correction } from './Correction';
 import { ALL, type FiredAlone, type LightTest, useTest } from './useTest';
 
 /** What was read with every light on, beside what was foretold. */
@@ -59,7 +59,6 @@ function OneLight({ alone, test }: { alone: FiredAlone; test: LightTest }) {
   return (
     <>
       <Correction light={alone.solved} />
-      <DisagreementCard light={alone.solved} />
       <PowerDial
         label={texts.firedAt}
         value={alone.powerStops}
@@ -138,7 +137,7 @@ export function CheckStep() {
   const { alone } = test;
   return (
     <View style={{ gap: 12 }}>
-      {questions.some(({ kind }) => kind === 'outlier') && <Questions />}
+      {questions.some((one) => one.kind === 'surprise') && <Questions />}
       <Together />
       {test.several && <WhatFires test={test} />}
       {alone !== null && <OneLight alone={alone} test={test} />}

@@ -6,8 +6,9 @@ import { useState } from 'react';
 
 import type { CameraSolution } from '@sphene/core/exposure';
 import type { FlashUnit } from '@sphene/core/flash';
+import { firedAs } from '@sphene/core/gain';
 import type { Kit } from '@sphene/core/gear';
-import { firedAs, type LightSolution } from '@sphene/core/lights';
+import type { LightSolution } from '@sphene/core/lights';
 import type { ExposureSettings } from '@sphene/core/photometry';
 import { type FiredLight, type Light, lightPath, type Setup } from '@sphene/core/setup';
 
@@ -70,7 +71,10 @@ export function useTest() {
     .filter(({ lightId, powerStops }) => (chosenId === ALL ? powerStops !== null : lightId === chosenId))
     .flatMap((its): FiredLight[] => {
       const stands = setup.lights[its.index];
-      return stands === undefined ? [] : [firedAs(stands, powerOf(setup, its), pointId, its.syncLossStops)];
+      const power = powerOf(setup, its);
+      return stands === undefined
+        ? []
+        : [firedAs(setup, stands, power, pointId, its.syncLossStops, setup.meter.method)];
     });
   const dial = (light: FiredAlone, stops: number) => changeOne(lightPath(light.solved.index, 'dialledStops'), stops);
   /** what was fired stands on the flash from then on, and the next light's turn comes */

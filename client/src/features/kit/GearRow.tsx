@@ -26,7 +26,7 @@ export type Thing = Kit[GearList][number];
 
 /** What readings have taught about a thing, and how to make it forget. */
 function Learned({ list, thing }: { list: GearList; thing: Thing }) {
-  const kit = useAppSelector(selectKit);
+  const kit = useAppSelector((state) => selectKit(state));
   const actions = useActions();
   const kind = TAUGHT[list];
   if (kind === undefined) return null;

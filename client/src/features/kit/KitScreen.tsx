@@ -51,7 +51,7 @@ const MOST_IES_BYTES = 2_000_000;
 
 /** What the list shows: everything of a kind, or everything that a search finds; what is retired stands last. */
 function useListed(list: GearList, search: string) {
-  const kit = useAppSelector(selectKit);
+  const kit = useAppSelector((state) => selectKit(state));
   const sought = search.trim().toLowerCase();
   return useMemo(
     () =>
@@ -135,7 +135,7 @@ function NewGear({ list, start, onDone }: { list: GearList; start: Draft; onDone
 
 /** Which kind of gear is shown, with how many there are. */
 function KindChoice({ list, onChoose }: { list: GearList; onChoose: (list: GearList) => void }) {
-  const kit = useAppSelector(selectKit);
+  const kit = useAppSelector((state) => selectKit(state));
   return (
     <ChoiceList
       label={texts.kind}

@@ -12,7 +12,7 @@ import {
 import { type RootState, useAppSelector } from '@/store/store';
 import { useStore } from 'react-redux';
 
-import { sunStand } from '@sphene/core/ambient';
+import { sunStand } from '@sphene/core/gain';
 import type { By } from '@sphene/core/documents';
 import type { Kit } from '@sphene/core/gear';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';

@@ -11,7 +11,7 @@ import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
-import { formatAperture, formatStops } from '@sphene/core/notation';
+import { formatAperture, formatStopCount, formatStops } from '@sphene/core/notation';
 import { newPoint, POINT_ROLES, type PointRole } from '@sphene/core/setup';
 
 const MOST_POINTS = 20;
@@ -28,7 +28,7 @@ function useNotes(few: boolean) {
     if (point === undefined || reading === undefined) return texts.notMetered;
     const parts = [formatAperture(reading.av, preferences.meterIncrement)];
     if (point.role !== 'face' && point.overFaceStops !== null) parts.push(formatStops(point.overFaceStops));
-    if (point.stale !== null) parts.push(texts.old);
+    if (point.stale !== null) parts.push(`± ${formatStopCount(point.stale.sdStops)}`);
     else if (few) parts.push(words.age(point.ambientAgeMinutes ?? 0));
     return parts.join(', ');
   };

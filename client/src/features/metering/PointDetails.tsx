@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { PointSolution } from '@sphene/core/balance';
+import { formatStopCount } from '@sphene/core/notation';
 import type { MeteringPoint, Reading } from '@sphene/core/setup';
 import { ReadingRow } from './ReadingRow';
 
@@ -39,7 +40,11 @@ function Level({ solved }: { solved: PointSolution }) {
       )}
       {solved.atCamera !== null && <Txt tone="quiet">{texts.atCameraSettings(words.atCamera(solved.atCamera))}</Txt>}
       {solved.ifRightText !== null && <Txt tone="quiet">{texts.ifRight(solved.ifRightText)}</Txt>}
-      {solved.stale !== null && <Txt tone="danger">{texts.noLongerHolds(words.staleness(solved.stale))}</Txt>}
+      {solved.stale !== null && (
+        <Txt tone={solved.stale.asked ? 'danger' : 'quiet'}>
+          {texts.lessSure(formatStopCount(solved.stale.sdStops), words.staleness(solved.stale))}
+        </Txt>
+      )}
       {solved.basis === 'carried' && <Txt tone="quiet">{texts.carriedOverItMovedWith}</Txt>}
     </View>
   );

@@ -13,7 +13,7 @@ export const texts = catalogue({
   ambientOf: (name: string) => `${name}, ambient`,
   aperture: 'Aperture',
   asAReadingOf: 'As a reading of',
-  carriedOverItMovedWith: 'Carried over: it moved with a point in the same light that was metered again.',
+  carriedOverItMovedWith: 'Carried over: moved with what changed and was read since.',
   changedInTheScene: 'Changed in the scene',
   addInShort: 'Add',
   asAGreyCard: (white: string, colour: string) =>
@@ -43,8 +43,7 @@ export const texts = catalogue({
   fromMidGreyDarker: (stops: string) => `${stops} stops from mid grey here, darker.`,
   levelOf: (ev: string, within: string) => `EV ${ev} ± ${within}`,
   meterAgain: (point: string) => `Meter ${point} again`,
-  noLongerHolds: (because: string) => `No longer holds: ${because}.`,
-  old: 'old',
+  lessSure: (within: string, because: string) => `Known to ± ${within} by now: ${because}.`,
   putRightIt: (text: string) => `Put right ${text}`,
   restoreReading: (text: string) => `Restore reading ${text}`,
   strikeOutReading: (text: string) => `Strike out reading ${text}`,

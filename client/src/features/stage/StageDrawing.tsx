@@ -3,7 +3,7 @@ import type { Palette } from '@/ui/palette';
 import { memo } from 'react';
 import Svg, { Circle, Defs, G, Line, Pattern, Polygon, Rect } from 'react-native-svg';
 
-import { panelFlat } from '@sphene/core/ambient';
+import { panelFlat } from '@sphene/core/gain';
 import type { Kit } from '@sphene/core/gear';
 import type { Place } from '@sphene/core/scene';
 import type { Panel, Setup } from '@sphene/core/setup';

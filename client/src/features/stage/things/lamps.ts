@@ -1,17 +1,16 @@
-import { pointPlace } from '@sphene/core/metering';
+import { aimPlace } from '@sphene/core/gain';
 import { formatDistance } from '@sphene/core/notation';
 import { lightPlace } from '@sphene/core/scene';
 import type { Setting } from '@sphene/core/setup';
 import { texts } from '../texts';
-import { EYES, MOST_LIGHT_M, nudged, saySide, snappedStand, type StageFacts, type Stand, type Thing } from './thing';
+import { MOST_LIGHT_M, nudged, saySide, snappedStand, type StageFacts, type Stand, type Thing } from './thing';
 
 /** Every lamp. */
 export function lampThings(facts: StageFacts): Thing[] {
   const { setup, kit } = facts;
   const unit = kit.preferences.distanceUnit;
   return setup.lamps.map((lamp): Thing => {
-    const point = setup.points.find(({ id }) => id === lamp.pointId);
-    const aim = (point === undefined ? null : pointPlace(point, setup))?.at ?? EYES;
+    const aim = aimPlace(setup, lamp.pointId);
     const settings = (change: Stand): Setting[] => [
       { path: 'lamps', value: setup.lamps.map((one) => (one.id === lamp.id ? { ...one, ...change } : one)) },
     ];

@@ -1,6 +1,6 @@
 import { words } from '@/language/words';
 
-import { pointPlace } from '@sphene/core/metering';
+import { aimPlace } from '@sphene/core/gain';
 import { formatDistance } from '@sphene/core/notation';
 import { minus, unitOf, wrapDeg } from '@sphene/core/scene';
 import { lightPath, type Setting } from '@sphene/core/setup';
@@ -9,7 +9,6 @@ import { texts } from '../texts';
 import {
   angleOf,
   clamp,
-  EYES,
   MOST_LIGHT_M,
   nudged,
   saySide,
@@ -29,8 +28,7 @@ export function lightThings(facts: StageFacts): Thing[] {
     const name = words.light({ role, group });
     const light = setup.lights[index];
     if (light === undefined) return [];
-    const point = setup.points.find(({ id }) => id === light.aimPointId);
-    const aim = (point === undefined ? null : pointPlace(point, setup))?.at ?? EYES;
+    const aim = aimPlace(setup, light.aimPointId);
     const settings = ({ distanceM, sideDeg, heightM }: Stand): Setting[] => [
       { path: lightPath(index, 'distanceM'), value: distanceM },
       { path: lightPath(index, 'sideDeg'), value: sideDeg },

@@ -1,23 +1,15 @@
-import type { Taught } from '../calibration';
+import { BELIEFS, type Made } from '../estimate';
 import { type Gel, gelLossStops } from '../colour';
-import { flashAv, type FlashUnit, unitGuideNumberM, unitUncertaintyStops, zoomGainStops } from '../flash';
+import { type FlashUnit, unitUncertaintyStops, zoomGainStops } from '../flash';
 import type { Kit } from '../gear';
-import {
-  BARE_REFLECTOR,
-  type Beam,
-  beamLossStops,
-  effectiveDistanceM,
-  type Front,
-  type Grid,
-  griddedBeam,
-  MODIFIER_UNCERTAINTY_STOPS,
-} from '../modifiers';
-import type { FiredLight, Light } from '../setup';
+import { BARE_REFLECTOR, type Beam, type Front, type Grid, griddedBeam } from '../modifiers';
+import { lightPlace } from '../scene';
+import type { FiredLight, Light, ReadingMethod, Setup } from '../setup';
+import { asideOf, heldAs, receiverOf } from './receiver';
+import { aimPlace } from './stand';
 
 /** What a light is made of, whether it stands in a setup or was fired for a reading. */
 export type LightParts = Pick<Light & FiredLight, 'unitId' | 'outlet' | 'zoomMm' | 'modifierId' | 'gridId' | 'gelIds'>;
-/** How a light stands to what it aims at. */
-export type LightAim = Pick<Light & FiredLight, 'distanceM' | 'featherDeg'>;
 
 /** The gear of a light, looked up in the kit, with what it costs. */
 export interface LightConfig {
@@ -28,12 +20,10 @@ export interface LightConfig {
   beam: Beam;
   /** everything between the stated guide number and the light on its axis, stops */
   lossStops: number;
-  /** what readings of it teach about */
-  things: Taught[];
+  /** what readings of it teach about: the unit first */
+  things: Made[];
 }
 
-/** A grid's loss is known better than a modifier's. */
-const GRID_UNCERTAINTY_STOPS = 0.3;
 /** Diagonal of the frame that focal lengths are stated for, mm. */
 const FRAME_DIAGONAL_MM = 43.3;
 
@@ -88,55 +78,48 @@ export function lightConfig(
       Math.log2(share) -
       (zoomed ? zoomGainStops(statedZoomMm, parts.zoomMm ?? statedZoomMm) : 0),
     things: [
-      { id: `unit:${parts.unitId}`, priorSdStops: unitUncertaintyStops(unit) },
-      ...(parts.modifierId === null
-        ? []
-        : [{ id: `modifier:${parts.modifierId}`, priorSdStops: MODIFIER_UNCERTAINTY_STOPS }]),
-      ...(parts.gridId === null ? [] : [{ id: `grid:${parts.gridId}`, priorSdStops: GRID_UNCERTAINTY_STOPS }]),
+      { id: `unit:${parts.unitId}`, sdStops: unitUncertaintyStops(unit) },
+      ...(parts.modifierId === null ? [] : [{ id: `modifier:${parts.modifierId}`, sdStops: BELIEFS.modifier }]),
+      ...(parts.gridId === null ? [] : [{ id: `grid:${parts.gridId}`, sdStops: BELIEFS.grid }]),
+      ...parts.gelIds.map((id) => ({ id: `gel:${id}`, sdStops: BELIEFS.gel })),
     ],
   };
 }
-
-/**
- * The aperture value that a light's stated figures promise where it aims, at full power and ISO 100; feathering
- * loses what its beam loses off its axis.
- */
-export const promisedAv = (
-  { unit, modifier, lossStops, beam }: LightConfig,
-  { distanceM, featherDeg }: LightAim,
-  syncLossStops: number,
-): number =>
-  flashAv(
-    {
-      guideNumberM: unitGuideNumberM(unit),
-      effectiveDistanceM: effectiveDistanceM(modifier.shape, distanceM),
-      lossStops: lossStops + syncLossStops + beamLossStops(beam, featherDeg),
-    },
-    0,
-    0,
-  );
 
 /** True when two lights are made of the same unit, outlet, modifier and grid: what one gave, the other gives. */
 export const sameSource = (a: LightParts, b: LightParts): boolean =>
   a.unitId === b.unitId && a.outlet === b.outlet && a.modifierId === b.modifierId && a.gridId === b.gridId;
 
-/** A light as it is written down with a reading. */
-export const firedAs = (
+/**
+ * A light as it is written down with a reading: with its stand, and the angle at which the receptor saw it.
+ * @param method how the reading is taken
+ */
+export function firedAs(
+  setup: Setup,
   light: Light,
   powerStops: number,
   pointId: string,
   highSpeedSyncLossStops: number,
-): FiredLight => ({
-  lightId: light.id,
-  unitId: light.unitId,
-  outlet: light.outlet,
-  zoomMm: light.zoomMm,
-  modifierId: light.modifierId,
-  gridId: light.gridId,
-  gelIds: light.gelIds,
-  atAim: pointId === light.aimPointId,
-  distanceM: light.distanceM,
-  featherDeg: light.featherDeg,
-  powerStops,
-  highSpeedSyncLossStops,
-});
+  method: ReadingMethod,
+): FiredLight {
+  const from = lightPlace(aimPlace(setup, light.aimPointId), light);
+  const point = setup.points.find(({ id }) => id === pointId);
+  const receiver = point === undefined ? null : receiverOf(point, setup);
+  return {
+    lightId: light.id,
+    unitId: light.unitId,
+    outlet: light.outlet,
+    zoomMm: light.zoomMm,
+    modifierId: light.modifierId,
+    gridId: light.gridId,
+    gelIds: light.gelIds,
+    atAim: pointId === light.aimPointId,
+    distanceM: light.distanceM,
+    sideDeg: light.sideDeg,
+    heightM: light.heightM,
+    featherDeg: light.featherDeg,
+    asideDeg: receiver === null ? null : asideOf(heldAs(receiver, method, from), from),
+    powerStops,
+    highSpeedSyncLossStops,
+  };
+}

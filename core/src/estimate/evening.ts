@@ -1,0 +1,364 @@
+import { type Beliefs, BELIEFS, DIAL_MIDDLE_STOPS, type Sky } from './beliefs';
+import { type Estimated, type Evidence, type Fit, fit } from './fit';
+import { type Component, type Level, levelOf, type Part } from './level';
+
+/** Where ambient comes from. Those of daylight change together; a lamp does what it does. */
+export interface Source {
+  id: string;
+  follows: 'daylight' | 'itself';
+  /** how far its strength may be off against what is stated of it, stops */
+  sdStops: number;
+}
+
+/** What one source gives a receiver as things stood: its strength as believed, times its gain there. */
+export interface SourceThere {
+  source: string;
+  knownStops: number;
+}
+
+/** A thing of the kit in a light's way, and how far it may be off what is stated of it. */
+export interface Made {
+  id: string;
+  sdStops: number;
+}
+
+/** A light as it was fired, at a receiver. */
+export interface Fired {
+  id: string;
+  /** what its stated figures give there at full power, stops */
+  statedStops: number;
+  /** stops under full */
+  powerStops: number;
+  made: readonly Made[];
+  /** the same for the same stand of the same light */
+  place: string;
+  /** how far the place may be off, stops of light */
+  placeSdStops: number;
+  /** how far its light may be off at a point that it is not meant for, until it is read there; 0 where it aims */
+  spillSdStops: number;
+}
+
+/** What a meter is held to: a point, as it is lit. */
+export interface Held {
+  point: string;
+  /** another way to hold the meter there; null: the usual one */
+  aim: string | null;
+  /** it stands in the same light as the face */
+  near: boolean;
+  ambient: readonly SourceThere[];
+}
+
+/** A figure to be read or foretold. */
+export interface Wanted extends Held {
+  minute: number;
+  light: 'ambient' | 'total' | 'flash';
+  fired: readonly Fired[];
+}
+
+/** A figure that was read. */
+export interface Taken extends Wanted {
+  id: string;
+  stops: number;
+  sdStops: number;
+  /** a person said that it is right */
+  sure: boolean;
+}
+
+/**
+ * Something that changed, as declared or as known. `together`: whatever happened, it happened to all of the points alike,
+ * but for a little.
+ */
+export type Event = { minute: number } & (
+  | { what: 'cloud' }
+  | { what: 'source'; source: string }
+  | { what: 'points'; points: readonly string[]; together: boolean }
+);
+
+/** What the readings of one setup, or of several, teach about things of the kit: jointly normal, stops. */
+export interface Learned {
+  ids: readonly string[];
+  meanStops: readonly number[];
+  covariance: readonly (readonly number[])[];
+}
+
+/** Everything that an estimate is made from. */
+export interface Evening {
+  sources: readonly Source[];
+  events: readonly Event[];
+  taken: readonly Taken[];
+  now: number;
+  sky: Sky;
+  indoors: boolean;
+  /** how far the daylight itself may be off what is believed of it, stops */
+  daylightSdStops: number;
+  /** daylight foretold from place and time, stops; null: not known */
+  forecast: ((minute: number) => number) | null;
+  /** what earlier readings say of the kit */
+  learned: Learned | null;
+}
+
+/** The light, as far as it is known. */
+export interface Estimate {
+  fit: Fit;
+  /** what would be read; its ± is the estimate's, the meter's noise comes on top */
+  expect: (wanted: Wanted) => Estimated;
+  /** the ambient alone */
+  ambient: (held: Held, minute?: number) => Estimated;
+  /** one light alone */
+  flash: (fired: Fired, held: Held, minute?: number) => Estimated;
+  /** what is believed of things of the kit now */
+  learned: (made: readonly Made[]) => Learned;
+  /** each reading against what all the others foretell, standard deviations */
+  surprises: () => number[];
+}
+
+/** Estimates the light of an evening. @param before the estimate before the newest reading: where to start from */
+export function estimate(evening: Evening, before?: Estimate, beliefs: Beliefs = BELIEFS): Estimate {
+  const model = new Model(evening, beliefs);
+  const figures = evening.taken.map((one): Evidence => ({
+    levels: model.levels(one),
+    stops: one.stops,
+    sdStops: one.sdStops,
+    tails: one.sure ? null : beliefs.tails,
+  }));
+  const found = fit(model.components, figures, before?.fit);
+  return {
+    fit: found,
+    expect: (wanted) => found.sumOf(model.levels(wanted), false),
+    ambient: (held, minute = evening.now) => found.sumOf(model.ambient(held, minute), false),
+    // two readings of one head that disagree leave it unsettled; the ambient is read by itself
+    flash: (fired, held, minute = evening.now) => found.sumOf([model.flash(fired, held.point, minute)], true),
+    learned: (made) => {
+      const joint = found.jointly(made.map((one) => model.madeLevel(one)));
+      return { ids: made.map(({ id }) => id), ...joint };
+    },
+    surprises: found.surprises,
+  };
+}
+
+/** An evening's components, and the levels that are made of them. */
+class Model {
+  readonly components: Component[] = [];
+  private readonly names = new Map<string, number>();
+  private readonly begin: number;
+  private readonly trendSd: number;
+  private readonly sources: Map<string, Source>;
+  /** rows of the factor of what was learned: stops of a thing for a stop of each of its own components */
+  private readonly taught: Map<string, Part[]>;
+
+  constructor(
+    private readonly evening: Evening,
+    private readonly beliefs: Beliefs,
+  ) {
+    const { taken, now, sources } = evening;
+    this.begin = taken.reduce((least, { minute }) => Math.min(least, minute), now);
+    this.sources = new Map(sources.map((source) => [source.id, source]));
+    this.trendSd = this.trend();
+    this.taught = this.partsOfLearned();
+  }
+
+  /** How fast light may fade without a forecast, by the brightest that was read. */
+  private trend(): number {
+    const { forecast, indoors, taken } = this.evening;
+    const { foretold, indoors: inside, outdoors } = this.beliefs.trend;
+    if (forecast !== null) return foretold;
+    if (indoors) return inside;
+    const brightest = taken.reduce(
+      (most, { light, stops }) => (light === 'ambient' ? Math.max(most, stops) : most),
+      -98,
+    );
+    return outdoors.find(({ aboveEv100 }) => brightest > aboveEv100)?.sd ?? inside;
+  }
+
+  private component(name: string, make: () => Component): number {
+    const known = this.names.get(name);
+    if (known !== undefined) return known;
+    const at = this.components.push(make()) - 1;
+    this.names.set(name, at);
+    return at;
+  }
+
+  private stays(name: string, sdStops: number): number {
+    return this.component(name, () => sdStops ** 2);
+  }
+
+  /** Wanders from the first reading on by a variance a minute, and by more at each event. */
+  private wanders(sdStops: number, perRootMinute: number, jumps: readonly { minute: number; sdStops: number }[]) {
+    const { begin } = this;
+    return (a: number, b: number): number => {
+      const minute = Math.min(a, b);
+      let variance = sdStops ** 2 + perRootMinute ** 2 * (minute - begin);
+      for (const jump of jumps) if (jump.minute <= minute) variance += jump.sdStops ** 2;
+      return variance;
+    };
+  }
+
+  private daylight(minute: number): { knownStops: number; parts: Part[] } {
+    const { beliefs, begin } = this;
+    const { events, sky, forecast, daylightSdStops } = this.evening;
+    const clouds = events.filter(({ what }) => what === 'cloud');
+    const day = this.component('day', () =>
+      this.wanders(
+        daylightSdStops,
+        beliefs.wander[sky],
+        clouds.map((cloud) => ({ minute: cloud.minute, sdStops: beliefs.cloud.daylight })),
+      ),
+    );
+    const parts = [
+      { of: day, minute, factor: 1 },
+      { of: this.stays('trend', this.trendSd), minute, factor: minute - begin },
+    ];
+    if (forecast === null) return { knownStops: 0, parts };
+    const change = forecast(minute) - forecast(begin);
+    parts.push({ of: this.stays('forecast', beliefs.forecastScale), minute, factor: change });
+    return { knownStops: change, parts };
+  }
+
+  private own({ point, near }: Held, minute: number): Part {
+    const { beliefs } = this;
+    const { events, sky } = this.evening;
+    const light = near ? 'near' : 'far';
+    const of = this.component(`own:${point}`, () =>
+      this.wanders(
+        beliefs.own[light],
+        beliefs.ownWander[sky][light],
+        events.flatMap((event) => {
+          if (event.what === 'cloud') return [{ minute: event.minute, sdStops: beliefs.cloud[light] }];
+          if (event.what !== 'points' || !event.points.includes(point)) return [];
+          return [{ minute: event.minute, sdStops: event.together ? beliefs.cloud.near : beliefs.moved }];
+        }),
+      ),
+    );
+    return { of, minute, factor: 1 };
+  }
+
+  /** What people who moved share since, whatever it was. */
+  private movedTogether({ point }: Held, minute: number): Part[] {
+    return this.evening.events.flatMap((event, index): Part[] => {
+      if (event.what !== 'points' || !event.together || event.minute > minute || !event.points.includes(point))
+        return [];
+      return [{ of: this.stays(`moved:${index}`, this.beliefs.moved), minute, factor: 1 }];
+    });
+  }
+
+  private strength(source: Source, minute: number): Part[] {
+    const jumps = this.evening.events.flatMap((event) =>
+      event.what === 'source' && event.source === source.id
+        ? [{ minute: event.minute, sdStops: this.beliefs.lamp.switched }]
+        : [],
+    );
+    if (source.sdStops === 0 && jumps.length === 0) return [];
+    const of = this.component(`source:${source.id}`, () => this.wanders(source.sdStops, 0, jumps));
+    return [{ of, minute, factor: 1 }];
+  }
+
+  /** The levels of ambient at a receiver, one a source. */
+  ambient(held: Held, minute: number): Level[] {
+    const { beliefs } = this;
+    const own = this.own(held, minute);
+    const aim =
+      held.aim === null ? [] : [{ of: this.stays(`aim:${held.point}:${held.aim}`, beliefs.aim), minute, factor: 1 }];
+    const daylight = this.daylight(minute);
+    const moved = this.movedTogether(held, minute);
+    return held.ambient.flatMap(({ source: id, knownStops }): Level[] => {
+      const source = this.sources.get(id);
+      if (source === undefined) return [];
+      const strength = this.strength(source, minute);
+      if (source.follows === 'daylight')
+        return [levelOf(knownStops + daylight.knownStops, [...daylight.parts, own, ...moved, ...strength, ...aim])];
+      const there = this.stays(`source:${id}:${held.point}`, beliefs.lamp.atPoint);
+      return [levelOf(knownStops, [...strength, { of: there, minute, factor: 1 }, ...aim])];
+    });
+  }
+
+  /** A light alone at a point. */
+  flash(
+    { id, statedStops, powerStops, made, place, placeSdStops, spillSdStops }: Fired,
+    point: string,
+    minute: number,
+  ): Level {
+    const { beliefs } = this;
+    const parts: Part[] = [{ of: this.stays(`place:${id}:${place}`, placeSdStops), minute, factor: 1 }];
+    if (spillSdStops > 0)
+      parts.push({ of: this.stays(`spill:${id}:${place}:${point}`, spillSdStops), minute, factor: 1 });
+    let knownStops = statedStops + powerStops;
+    for (const thing of made) {
+      const learned = this.madeParts(thing);
+      knownStops += this.taughtMean(thing);
+      parts.push(...learned);
+    }
+    const [unit] = made;
+    if (unit !== undefined) {
+      const dial = this.stays(`dial:${unit.id}`, beliefs.dial);
+      parts.push({ of: dial, minute, factor: powerStops - DIAL_MIDDLE_STOPS });
+    }
+    return levelOf(knownStops, summed(parts));
+  }
+
+  /** What adds up in a reading. */
+  levels(wanted: Wanted): Level[] {
+    const { light, fired, minute, point } = wanted;
+    const ambient = light === 'flash' ? [] : this.ambient(wanted, minute);
+    const flashes = light === 'ambient' ? [] : fired.map((one) => this.flash(one, point, minute));
+    return [...ambient, ...flashes];
+  }
+
+  /** A thing of the kit: what it is off by. */
+  madeLevel(thing: Made): Level {
+    return levelOf(this.taughtMean(thing), this.madeParts(thing));
+  }
+
+  private taughtMean({ id }: Made): number {
+    const { learned } = this.evening;
+    const at = learned?.ids.indexOf(id) ?? -1;
+    return at < 0 ? 0 : (learned?.meanStops[at] ?? 0);
+  }
+
+  private madeParts({ id, sdStops }: Made): readonly Part[] {
+    return this.taught.get(id) ?? [{ of: this.stays(`made:${id}`, sdStops), minute: 0, factor: 1 }];
+  }
+
+  /**
+   * What was learned is jointly normal: by the factor of its covariance each thing is a sum of components that are
+   * independent of each other.
+   */
+  private partsOfLearned(): Map<string, Part[]> {
+    const { learned } = this.evening;
+    if (learned === null) return new Map();
+    const rows = lowerFactor(learned.covariance);
+    return new Map(
+      learned.ids.map((id, row) => [
+        id,
+        (rows[row] ?? []).flatMap((factor, column): Part[] =>
+          factor === 0 ? [] : [{ of: this.stays(`learned:${column}`, 1), minute: 0, factor }],
+        ),
+      ]),
+    );
+  }
+}
+
+/** Parts of the same component become one: a unit and its modifier may have been taught together. */
+function summed(parts: readonly Part[]): Part[] {
+  const byComponent = new Map<number, Part>();
+  for (const part of parts) {
+    const known = byComponent.get(part.of);
+    byComponent.set(part.of, known === undefined ? part : { ...known, factor: known.factor + part.factor });
+  }
+  return [...byComponent.values()];
+}
+
+/** The lower factor of a covariance; a row without anything of its own left ends in 0. */
+function lowerFactor(covariance: Learned['covariance']): number[][] {
+  const rows: number[][] = [];
+  covariance.forEach((row, i) => {
+    const factor: number[] = [];
+    for (let j = 0; j <= i; j += 1) {
+      let left = row[j] ?? 0;
+      for (let k = 0; k < j; k += 1) left -= (factor[k] ?? 0) * ((j === i ? factor : rows[j])?.[k] ?? 0);
+      if (j === i) factor.push(Math.sqrt(Math.max(0, left)));
+      else factor.push((rows[j]?.[j] ?? 0) < 1e-9 ? 0 : left / (rows[j]?.[j] ?? 1));
+    }
+    rows.push(factor);
+  });
+  return rows;
+}

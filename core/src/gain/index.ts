@@ -1,0 +1,8 @@
+export { type AmbientSource, ambientSources, type BelievedSource, gainOf, isIndoors } from './ambientSources';
+export { firedAs, type LightConfig, lightConfig, type MissingGear, sameSource } from './lightConfig';
+export { flashAt, lampAt } from './lightGain';
+export { panelFlat, panelSize } from './panelPlace';
+export { type Arrangement, AS_IT_STANDS, isOpening, sentOfCard, type Standing, standing } from './panels';
+export { asideOf, EYES, heldAs, keySideDeg, pointPlace, type Receiver, receiverOf, turnedFrom } from './receiver';
+export { sunStand, type SunStand } from './sun';
+export { aimPlace, type FlashStand, lightAxis, receiverForAim } from './stand';

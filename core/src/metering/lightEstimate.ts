@@ -1,0 +1,209 @@
+import { type Estimate, estimate, type Estimated, type Fired, type Held, type Taken } from '../estimate';
+import type { AmbientSource, Arrangement } from '../gain';
+import type { Kit } from '../gear';
+import {
+  type Light,
+  type MeteringPoint,
+  type Reading,
+  type SceneChange,
+  type Setup,
+  touchesPoint,
+  USUAL_METHOD,
+} from '../setup';
+import { Evidence } from './evidence';
+import { ambientReading, type FlashFault, flashFault, lightEv100, readingNoiseStops } from './levels';
+import type { PointAmbient, Staleness } from './pointAmbient';
+
+/** What is known of one light at one point, at full power. */
+export interface LightThere {
+  /** aperture value at ISO 100 at full power, high-speed sync taken off */
+  avAtFull: number;
+  /** what its stated figures alone would promise there */
+  statedAv: number;
+  /** one standard deviation, stops */
+  sdStops: number;
+}
+
+/** What the light at the face is made of, against what a dome there reads. */
+export interface AmbientShares {
+  sun: number;
+  soft: number;
+  /** by panel */
+  openings: { panelId: string; share: number }[];
+  /** the sun on a card that faces it with nothing in the way */
+  sunOnCard: number;
+}
+
+/** A level is marked from here on, and asked for from here on, stops: one standard deviation. */
+export const MARKED_SD_STOPS = 1 / 6;
+export const ASKED_SD_STOPS = 1 / 3;
+/** What a reading in the same light leaves of a level after a cloud: each place changes a little by itself. */
+export const CARRIED_SD_STOPS = 0.37;
+/** No method is asked to give more than it can: this much over its own noise is marked, and as much more asked for. */
+const OVER_OWN_NOISE = 1.25;
+/** A level that was moved by less than this since its reading is as it was read, stops. */
+const MOVED_STOPS = 0.1;
+/** What the estimate leaves so near its newest reading is that reading: nobody's figures change in the last digit. */
+const AS_READ_STOPS = 0.05;
+const MINUTE_MS = 60_000;
+
+/** The light of a setup, given everything that was read in it. */
+export class LightEstimate {
+  readonly evidence: Evidence;
+  readonly now: Estimate;
+  /** readings that say nothing of flash, and why; they are no evidence */
+  readonly faults = new Map<string, FlashFault>();
+
+  constructor(
+    private readonly setup: Setup,
+    private readonly kit: Kit,
+    readonly standing: readonly Reading[],
+    private readonly changes: readonly SceneChange[],
+    private readonly clock: Date,
+  ) {
+    for (const reading of standing) {
+      const fault = reading.light === 'ambient' ? null : flashFault(standing, changes, reading);
+      if (fault !== null) this.faults.set(reading.id, fault);
+    }
+    const usable = standing.filter(({ id }) => !this.faults.has(id));
+    this.evidence = new Evidence(setup, kit, usable, changes, clock);
+    this.now = estimate(this.evidence.evening);
+  }
+
+  /** Held at a point as it faces, now. */
+  private heldNow(point: MeteringPoint): Held {
+    return this.evidence.held(point, USUAL_METHOD, null, 0);
+  }
+
+  /** Everything that was read at a point with the flash off. */
+  private ambientOf(point: MeteringPoint): Reading | undefined {
+    return ambientReading(this.standing, point, this.setup.look.faceBy);
+  }
+
+  /** The ambient at a point now. Where only its other dome direction or a disc was taken, as that was held. */
+  ambientAt(point: MeteringPoint): PointAmbient {
+    const reading = this.ambientOf(point);
+    if (reading === undefined)
+      return { reading: undefined, ambientEv100: null, sdStops: null, basis: null, stale: null };
+    const { stops, sdStops } = this.levelOf(point, reading);
+    const stale = this.stalenessOf(point, reading, sdStops);
+    const then = this.now.ambient(this.evidence.held(point, reading.method, reading.at, 0), this.minuteOf(reading));
+    const moved = Math.abs(stops - then.stops) > MOVED_STOPS || this.changeSince(point, reading) !== undefined;
+    const basis = reading.method.kind === 'disc' ? 'one-source' : moved ? 'carried' : 'measured';
+    const read = lightEv100(reading);
+    const asRead = !moved && Math.abs(stops - read) <= AS_READ_STOPS;
+    return { reading, ambientEv100: asRead ? read : stops, sdStops, basis, stale };
+  }
+
+  private minuteOf({ id }: Reading): number {
+    return this.evidence.evening.taken.find((one) => one.id === id)?.minute ?? this.evidence.evening.now;
+  }
+
+  /** A point as its newest reading was held, now. */
+  private levelOf(point: MeteringPoint, { method }: Reading): Estimated {
+    return this.now.ambient(this.evidence.held(point, method, null, 0));
+  }
+
+  private changeSince(point: MeteringPoint, { at }: Reading): SceneChange | undefined {
+    return this.changes.findLast(
+      (change) =>
+        change.struckAt === null && Date.parse(change.at) > Date.parse(at) && touchesPoint(change.what, point.role),
+    );
+  }
+
+  private stalenessOf(point: MeteringPoint, reading: Reading, sdStops: number): Staleness | null {
+    const own = readingNoiseStops(reading, this.kit.preferences.meterIncrement) * OVER_OWN_NOISE;
+    if (sdStops <= Math.max(MARKED_SD_STOPS, own)) return null;
+    const change = this.changeSince(point, reading);
+    const least = change !== undefined && this.heldNow(point).near ? CARRIED_SD_STOPS : ASKED_SD_STOPS;
+    const asked = sdStops > Math.max(least, own * OVER_OWN_NOISE);
+    if (change !== undefined) return { kind: 'scene', change: change.what, sdStops, asked };
+    const minutes = (this.clock.getTime() - Date.parse(reading.at)) / MINUTE_MS;
+    return { kind: 'age', minutes, sdStops, asked };
+  }
+
+  /**
+   * One light at a point, as it stands in a setup: this one, or one that is being tried; null where it gives as good as
+   * nothing, or its gear is gone.
+   */
+  lightAt(setup: Setup, light: Light, point: MeteringPoint, syncLossStops: number): LightThere | null {
+    const fired = this.evidence.lightNow(setup, light, point, syncLossStops);
+    if (fired === null) return null;
+    const { stops, sdStops } = this.now.flash(fired, this.heldNow(point));
+    return { avAtFull: stops, statedAv: fired.statedStops, sdStops };
+  }
+
+  /** What a change of the panels does to a point, stops: the ambient there in one arrangement over another. */
+  changeStops(point: MeteringPoint, from: Arrangement, to: Arrangement): number {
+    const level = (as: Arrangement) => this.now.ambient(this.evidence.heldWith(point, as)).stops;
+    return level(to) - level(from);
+  }
+
+  /** What the light at the face is made of, as shares of what a dome there reads. */
+  shares(): AmbientShares {
+    const parts = this.evidence.parts().map(({ source, held, gain }) => ({
+      source,
+      strength: 2 ** this.now.ambient(held).stops,
+      gain,
+    }));
+    const all = Math.max(
+      1e-9,
+      parts.reduce((sum, { strength, gain }) => sum + strength * gain, 0),
+    );
+    const share = (kinds: readonly AmbientSource['kind'][]) =>
+      parts.reduce((sum, { source, strength, gain }) => sum + (kinds.includes(source.kind) ? strength * gain : 0), 0) /
+      all;
+    return {
+      sun: share(['sun']),
+      soft: share(['even', 'side']),
+      sunOnCard: parts.reduce((sum, { source, strength }) => sum + (source.kind === 'sun' ? strength : 0), 0) / all,
+      openings: parts.flatMap(({ source, strength, gain }) =>
+        source.kind === 'opening' ? [{ panelId: source.panelId, share: (strength * gain) / all }] : [],
+      ),
+    };
+  }
+
+  /** A light alone as it was when a reading was taken. */
+  firedAt(reading: Reading, lightId: string): { fired: Fired; av: Estimated } | null {
+    const taken = this.takenOf(reading.id);
+    const fired = taken?.fired.find(({ id }) => id === lightId);
+    return taken === undefined || fired === undefined ? null : { fired, av: this.now.flash(fired, taken) };
+  }
+
+  takenOf(readingId: string): Taken | undefined {
+    return this.evidence.evening.taken.find(({ id }) => id === readingId);
+  }
+
+  /** A reading over what all the others foretell for it, stops; null where it is no evidence. */
+  offStops(readingId: string): number | null {
+    const { taken } = this.evidence.evening;
+    const index = taken.findIndex(({ id }) => id === readingId);
+    const one = taken[index];
+    return one === undefined ? null : one.stops - this.now.fit.leftOut(index).stops;
+  }
+
+  /** What the ± of levels would be with one more reading, taken now: by point. */
+  withReading(point: MeteringPoint, others: readonly MeteringPoint[]): Map<string, number> {
+    const { evening } = this.evidence;
+    const reading = this.ambientOf(point);
+    const held = this.evidence.held(point, reading?.method ?? USUAL_METHOD, null, 0);
+    const taken: Taken = {
+      ...held,
+      id: `again:${point.id}`,
+      minute: evening.now,
+      light: 'ambient',
+      fired: [],
+      stops: this.now.ambient(held).stops,
+      sdStops: reading === undefined ? 0.1 : readingNoiseStops(reading, this.kit.preferences.meterIncrement),
+      sure: true,
+    };
+    const then = estimate({ ...evening, taken: [...evening.taken, taken] });
+    return new Map(
+      others.flatMap((other): [string, number][] => {
+        const its = this.ambientOf(other);
+        if (its === undefined) return [];
+        return [[other.id, then.ambient(this.evidence.held(other, its.method, null, 0)).sdStops]];
+      }),
+    );
+  }
+}

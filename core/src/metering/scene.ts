@@ -1,0 +1,25 @@
+import type { MeteringPoint, Reading, SceneChange } from '../setup';
+import type { MeterAgain } from './again';
+import type { DomeChoice } from './dome';
+import type { LightEstimate } from './lightEstimate';
+import type { PointAmbient } from './pointAmbient';
+import type { ReadingQuestion } from './questions';
+import type { MeteringWarning } from './warning';
+
+/** What is on record about a setup: readings, and what changed in the scene. */
+export type Fact = Reading | SceneChange;
+
+/** What the readings of a setup say, whatever the look, the camera and the power of its lights. */
+export interface MeteredScene {
+  clock: Date;
+  /** readings that hold, oldest first */
+  standing: readonly Reading[];
+  /** the estimate that everything is foretold from */
+  light: LightEstimate;
+  ambientAt: (point: MeteringPoint) => PointAmbient;
+  again: MeterAgain[];
+  dome: DomeChoice | null;
+  questions: ReadingQuestion[];
+  /** readings that say less than they seem to */
+  warnings: MeteringWarning[];
+}
