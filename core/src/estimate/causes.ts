@@ -52,8 +52,11 @@ const MOST_SUSPECTS = 3;
 const SLIP_SD_STOPS = 1;
 const MOST_ODD = 50;
 
+/** So far off, in standard deviations, every explanation is as poor as the next: how common each is then decides. */
+const BEYOND = 24;
 /** The normal density but for a constant. */
-const density = (off: number, sd: number): number => Math.exp(-0.5 * (off / sd) ** 2) / sd;
+export const density = (off: number, sd: number): number =>
+  Math.exp(-0.5 * Math.min(BEYOND, Math.abs(off / sd)) ** 2) / sd;
 
 /** The newest reading, the evening without it, and what was foretold for it. */
 interface Question {
@@ -116,7 +119,7 @@ export function causes(
 
 /** One line a kind: the best of it speaks, and their weights add. */
 function asLines(found: readonly Found[]): Cause[] {
-  const total = found.reduce((sum, { weight }) => sum + weight, 1e-300);
+  const total = found.reduce((sum, { weight }) => sum + weight, 0);
   const lines = new Map<CauseKind, Cause>();
   for (const { weight, ...cause } of [...found].sort((a, b) => b.weight - a.weight)) {
     const line = lines.get(cause.kind);

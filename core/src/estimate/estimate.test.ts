@@ -173,6 +173,8 @@ describe('any evening', () => {
   });
 
   it('whatever is asked, the chances of the causes add to one', () => {
+    const apart = ask(evening([ambientAt(0, BACKGROUND, 10), ambientAt(1, BACKGROUND, -8)]));
+    expect(apart.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1, 9);
     fc.assert(
       fc.property(readings, (all) => {
         const whole = evening(takenOf(all));

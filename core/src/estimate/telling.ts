@@ -1,5 +1,5 @@
 import { type Beliefs, BELIEFS } from './beliefs';
-import type { Cause } from './causes';
+import { type Cause, density } from './causes';
 import { estimate, type Evening, type Held, type Wanted } from './evening';
 import type { Estimated } from './fit';
 
@@ -73,10 +73,9 @@ function apartBy(foretold: Telling['foretold'], noiseStops: number): number {
 /** The causes again, best first, once the telling reading was taken. */
 export function judged({ foretold }: Telling, stops: number, noiseStops: number): Cause[] {
   const weights = foretold.map(({ cause, figure }) => {
-    const sd = Math.hypot(figure.sdStops, noiseStops);
-    return (cause.chance * Math.exp(-0.5 * ((stops - figure.stops) / sd) ** 2)) / sd;
+    return cause.chance * density(stops - figure.stops, Math.hypot(figure.sdStops, noiseStops));
   });
-  const total = weights.reduce((sum, weight) => sum + weight, 1e-300);
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
   return foretold
     .map(({ cause }, i) => ({ ...cause, chance: (weights[i] ?? 0) / total }))
     .sort((a, b) => b.chance - a.chance);

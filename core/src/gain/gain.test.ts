@@ -168,10 +168,6 @@ describe('panels', () => {
       return stops(at(panels), at([]));
     };
     expect(apart(low)).toBeCloseTo(2.3, 2);
-    console.log(
-      low,
-      [0.7, 1, 1.5].map((d) => [lift(d, shadow), lift(d, FACE)]),
-    );
     expect(lift(1, shadow)).toBeGreaterThan(0.45);
     expect(lift(1, shadow)).toBeLessThan(0.8);
     expect(Math.abs(lift(1, FACE))).toBeLessThan(0.2);
