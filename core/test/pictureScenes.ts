@@ -17,9 +17,6 @@ import {
   type Light,
   LIGHT_ROLE_FACTS,
   newLight,
-  type Panel,
-  PANEL_FACTS,
-  type PanelKind,
   PLAIN_READING,
   PLAIN_STAGE,
   type Reading,
@@ -122,24 +119,6 @@ export function sceneOf(
     ].filter(({ pointId }) => setup.points.some(({ id }) => id === pointId)),
   };
 }
-
-export const usualPanel = (kind: PanelKind, over: Partial<Panel> = {}): Panel => {
-  const { stand, widthM, tallM } = PANEL_FACTS[kind];
-  return {
-    id: sampleId(401),
-    kind,
-    ...stand,
-    turnedDeg: 0,
-    reflectorId: null,
-    surface: 'white',
-    widthM,
-    tallM,
-    takesStops: 1.5,
-    movedAt: null,
-    before: null,
-    ...over,
-  };
-};
 
 const sunBehind = { by: 'hand', sideDeg: 150, altitudeDeg: 32 } as const;
 const noKey = { exposeBy: 'face', holdBackStops: 0.3 } as const;

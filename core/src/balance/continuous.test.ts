@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { ambientPair } from '../../test/ambientPair';
+import { usualPanel } from '../../test/panels';
 import { usualPoint } from '../../test/points';
 import { solveSaid } from '../../test/said';
 import { type Kit, lampLuxAt1M, SURFACES } from '../gear';
@@ -91,23 +92,8 @@ describe('a continuous lamp', () => {
 
 describe('panels and openings', () => {
   const LATER = '2026-02-27T15:35:00Z';
-  const usual = (kind: PanelKind, over: Partial<Panel> = {}): Panel => {
-    const { stand, widthM, tallM } = PANEL_FACTS[kind];
-    return {
-      id: sampleId(166),
-      kind,
-      ...stand,
-      turnedDeg: 0,
-      reflectorId: null,
-      surface: 'white',
-      widthM,
-      tallM,
-      takesStops: 1.5,
-      movedAt: LATER,
-      before: null,
-      ...over,
-    };
-  };
+  const usual = (kind: PanelKind, over: Partial<Panel> = {}): Panel =>
+    usualPanel(kind, { id: sampleId(166), movedAt: LATER, ...over });
   const sunny = (sideDeg: number, altitudeDeg: number): Setup => ({
     ...setup,
     stage: { ...setup.stage, sun: { by: 'hand', sideDeg, altitudeDeg } },

@@ -34,15 +34,20 @@ export const BELIEFS = {
   moved: 0.7,
   /** another direction of the dome at the same point, where the geometry does not say it */
   aim: 1,
-  /** the room's own light, a fifth of what comes in */
-  room: { stops: Math.log2(0.2), sd: 1.5 },
-  lamp: { stated: 0.5, guessed: 1.5, atPoint: 1, switched: 2 },
+  /** the room's own light as a share of all, and an opening against the others */
+  room: { share: 0.2, sd: 1.5 },
+  opening: 0.7,
+  /** how much of a shade's light comes from its open side */
+  side: { share: 0.5, sd: 1.5 },
+  /** the sun against the sky in clear weather */
+  sun: 0.5,
+  lamp: { atPoint: 1, switched: 2 },
   unit: 0.5,
   modifier: 0.35,
   grid: 0.2,
   gel: 0.1,
-  /** a light's place as typed; where nobody has typed it; a light at a point that it is not meant for */
-  place: { typed: 0.15, assumed: 0.5 },
+  /** a light's place as typed, and a light at a point that it is not meant for */
+  place: 0.15,
   spill: 0.3,
   /** the same where nobody has said where the point or the light's aim lies: it is read there or not known */
   spillUnplaced: { stops: -2, sd: 2 },

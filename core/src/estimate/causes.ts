@@ -247,7 +247,7 @@ function elsewhere(question: Question): Found[] {
   for (const one of rest) if (one.point !== newest.point) others.set(one.point, one);
   return [...others.values()].map((one): Found => {
     const { point, aim, near, ambient } = one;
-    // lights reach another point by what they did there, where that was read
+    // at this reading's own shutter
     const there = { point, aim, near, ambient };
     return {
       ...PLAIN,

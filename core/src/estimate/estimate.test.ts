@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { ambientAt, BACKGROUND, evening, FACE, key, TESTED, totalAt } from '../../test/evenings/plain';
+import { addLight } from '../photometry';
 import { type CauseKind, causes, type Cause } from './causes';
 import { estimate, type Evening, type Learned, type Taken } from './evening';
 import { judged, telling } from './telling';
@@ -138,6 +139,14 @@ describe('what is learned of the kit', () => {
     expect(agree.flash(key(-6), FACE).sdStops).toBeLessThan(0.1);
     expect(apart.flash(key(-6), FACE).sdStops).toBeGreaterThan(0.3);
   });
+});
+
+it('what was read at another point counts by this reading, whatever shutter the other was read at', () => {
+  const behind = { ...BACKGROUND, tv: 7 };
+  const total = totalAt(1, addLight(13.4 - 7, 5), [{ ...key(-6, 11), spillSdStops: 0.3 }], behind);
+  const whole = evening([ambientAt(0, FACE, 12.4), ambientAt(0.5, BACKGROUND, 13.4), total, ambientAt(2, FACE, 13.4)]);
+  expect(surpriseOf(whole)).toBeGreaterThan(3);
+  expect(chanceOf(ask(whole), 'point')).toBeGreaterThan(0.05);
 });
 
 describe('any evening', () => {

@@ -45,6 +45,8 @@ export interface Held {
   aim: string | null;
   /** it stands in the same light as the face */
   near: boolean;
+  /** the shutter, where ambient is read as an aperture value at ISO 100; 0 where it is read as a level */
+  tv: number;
   ambient: readonly SourceThere[];
 }
 
@@ -265,9 +267,11 @@ class Model {
       if (source === undefined) return [];
       const strength = this.strength(source, minute);
       if (source.follows === 'daylight')
-        return [levelOf(knownStops + daylight.knownStops, [...daylight.parts, own, ...moved, ...strength, ...aim])];
+        return [
+          levelOf(knownStops + daylight.knownStops - held.tv, [...daylight.parts, own, ...moved, ...strength, ...aim]),
+        ];
       const there = this.stays(`source:${id}:${held.point}`, beliefs.lamp.atPoint);
-      return [levelOf(knownStops, [...strength, { of: there, minute, factor: 1 }, ...aim])];
+      return [levelOf(knownStops - held.tv, [...strength, { of: there, minute, factor: 1 }, ...aim])];
     });
   }
 

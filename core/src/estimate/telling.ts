@@ -31,7 +31,8 @@ const withDial = (wanted: Wanted, { dial }: Cause): Wanted =>
 /** The points that were read, as they were read last. */
 function pointsRead({ taken }: Evening): Held[] {
   const points = new Map<string, Held>();
-  for (const { point, aim, near, ambient } of taken) points.set(point, { point, aim, near, ambient });
+  // the ambient alone is read as a level
+  for (const { point, aim, near, ambient } of taken) points.set(point, { point, aim, near, ambient, tv: 0 });
   return [...points.values()];
 }
 

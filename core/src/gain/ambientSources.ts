@@ -1,3 +1,4 @@
+import { BELIEFS } from '../estimate';
 import type { Kit } from '../gear';
 import { angleDeg, direction, dot, movedBy, type Place } from '../scene';
 import { type MeteringPoint, PANEL_FACTS, type Setup } from '../setup';
@@ -43,13 +44,6 @@ const AT_FACE: Receiver = { at: EYES, faces: TO_CAMERA, answers: 'dome' };
 /** Outdoors a dome held upright sees half of the sky and as much ground. */
 const SKY_HALF = 0.5;
 const GROUND_THROWS: Record<Setup['stage']['ground'], number> = { snow: 0.8, grass: 0.2, stone: 0.25, wood: 0.3 };
-/** The rest of a room gives this share of what comes in, give or take. */
-const ROOM = { share: 0.2, sdStops: 1.5 };
-/** Sun against sky is known so well in clear weather, stops. */
-const CLEAR_SUN_SD_STOPS = 0.5;
-/** How much of the light in a shade comes from its open side, give or take. */
-const SIDE = { share: 0.5, sdStops: 1.5 };
-const OPENINGS_APART_SD_STOPS = 0.7;
 
 /** `∫(1 + cosθ)/2 dω` of a dome, and what is left of it where one half is shaded. */
 const DOME_SPHERE = 2 * Math.PI;
@@ -86,11 +80,11 @@ export function ambientSources(setup: Setup, kit: Kit, reference: Arrangement): 
   if (!shines) {
     if (!hasSide(setup)) return [{ source: { id: 'even', kind: 'even' }, overFaceStops: 0, sdStops: 0 }];
     return [
-      { source: { id: 'even', kind: 'even' }, overFaceStops: Math.log2(1 - SIDE.share), sdStops: 0 },
+      { source: { id: 'even', kind: 'even' }, overFaceStops: Math.log2(1 - BELIEFS.side.share), sdStops: 0 },
       {
         source: side,
-        overFaceStops: Math.log2(SIDE.share / gainOf(side, AT_FACE, [])),
-        sdStops: SIDE.sdStops,
+        overFaceStops: Math.log2(BELIEFS.side.share / gainOf(side, AT_FACE, [])),
+        sdStops: BELIEFS.side.sd,
       },
     ];
   }
@@ -101,19 +95,19 @@ export function ambientSources(setup: Setup, kit: Kit, reference: Arrangement): 
   const onFace = inSun(faceOf(setup)?.standsIn ?? null) ? sunKlx * gainOf(source, AT_FACE, []) : 0;
   return [
     { source: { id: 'even', kind: 'even' }, overFaceStops: Math.log2(even / (even + onFace)), sdStops: 0 },
-    { source, overFaceStops: Math.log2(sunKlx / (even + onFace)), sdStops: CLEAR_SUN_SD_STOPS },
+    { source, overFaceStops: Math.log2(sunKlx / (even + onFace)), sdStops: BELIEFS.sun },
   ];
 }
 
 function roomSources(openings: readonly Standing[]): BelievedSource[] {
   const seen = openings.reduce((sum, { flat }) => sum + receivedFrom(flat, AT_FACE), 0);
-  const strength = Math.log2((1 - ROOM.share) / Math.max(1e-3, seen));
+  const strength = Math.log2((1 - BELIEFS.room.share) / Math.max(1e-3, seen));
   return [
-    { source: { id: 'even', kind: 'even' }, overFaceStops: Math.log2(ROOM.share), sdStops: ROOM.sdStops },
+    { source: { id: 'even', kind: 'even' }, overFaceStops: Math.log2(BELIEFS.room.share), sdStops: BELIEFS.room.sd },
     ...openings.map(({ panel }): BelievedSource => ({
       source: { id: `opening:${panel.id}`, kind: 'opening', panelId: panel.id },
       overFaceStops: strength,
-      sdStops: openings.length > 1 ? OPENINGS_APART_SD_STOPS : 0,
+      sdStops: openings.length > 1 ? BELIEFS.opening : 0,
     })),
   ];
 }

@@ -1,11 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { usualPanel } from '../../test/panels';
 import { usualPoint } from '../../test/points';
 import { rectangleConfigurationFactor } from '../modifiers/areaSource';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { direction } from '../scene';
-import { type Light, newLight, type Panel, PANEL_FACTS, type PanelKind, type Setup } from '../setup';
+import { type Light, newLight, type Panel, type PanelKind, type Setup } from '../setup';
 import { type AmbientSource, ambientSources, gainOf } from './ambientSources';
 import { lightConfig } from './lightConfig';
 import { flashAt } from './lightGain';
@@ -20,23 +21,8 @@ const plain: Setup = {
   panels: [],
   backgroundM: null,
 };
-const panel = (kind: PanelKind, over: Partial<Panel> = {}): Panel => {
-  const { stand, widthM, tallM } = PANEL_FACTS[kind];
-  return {
-    id: sampleId(300 + Math.round((over.distanceM ?? 0) * 10)),
-    kind,
-    ...stand,
-    turnedDeg: 0,
-    reflectorId: null,
-    surface: 'white',
-    widthM,
-    tallM,
-    takesStops: 1,
-    movedAt: null,
-    before: null,
-    ...over,
-  };
-};
+const panel = (kind: PanelKind, over: Partial<Panel> = {}): Panel =>
+  usualPanel(kind, { id: sampleId(300 + Math.round((over.distanceM ?? 0) * 10)), ...over });
 const FACE: Receiver = { at: EYES, faces: direction(0), answers: 'dome' };
 const CARD: Receiver = { ...FACE, answers: 'card' };
 const stops = (a: number, b: number) => Math.log2(a / b);

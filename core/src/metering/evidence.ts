@@ -117,7 +117,7 @@ export class Evidence {
       events: [...happened, ...this.timeline.breaks.map((minute): Event => ({ minute, what: 'cloud' }))],
       taken: standing.flatMap((reading) => this.takenOf(reading)),
       now: this.timeline.now(clock.getTime()),
-      sky: happened.filter(({ what }) => what === 'cloud').length >= MOVING_SKY_EVENTS ? 'moving' : 'steady',
+      sky: events.filter(({ what }) => what === 'sun').length >= MOVING_SKY_EVENTS ? 'moving' : 'steady',
       indoors: isIndoors(setup),
       daylightSdStops: this.beliefAt(this.face).sd,
       forecast: null,
@@ -183,16 +183,12 @@ export class Evidence {
       point: disc ? `${point.id}:disc` : point.id,
       aim: method.kind === 'incident' && method.aim === 'light' ? 'light' : null,
       near: !disc && this.isNear(point),
-      ambient: this.ambientThere(point, receiver, panels, tv),
+      tv,
+      ambient: this.ambientThere(point, receiver, panels),
     };
   }
 
-  private ambientThere(
-    point: MeteringPoint,
-    receiver: Receiver | null,
-    panels: readonly Standing[],
-    tv: number,
-  ): SourceThere[] {
+  private ambientThere(point: MeteringPoint, receiver: Receiver | null, panels: readonly Standing[]): SourceThere[] {
     const believed = this.beliefAt(this.face).stops;
     const lit = point.standsIn ?? this.face?.standsIn ?? null;
     const hasSun = this.sources.some(({ source }) => source.kind === 'sun');
@@ -205,7 +201,7 @@ export class Evidence {
       if (source.kind === 'sun' && lit !== 'sun' && lit !== null) return [];
       const gain = gainOf(source, where, round);
       if (gain <= 0) return [];
-      const knownStops = believed + otherLight + overFaceStops + Math.log2(gain) - tv;
+      const knownStops = believed + otherLight + overFaceStops + Math.log2(gain);
       return [{ source: source.id, knownStops }];
     });
   }
@@ -223,6 +219,7 @@ export class Evidence {
         point: face.id,
         aim: null,
         near: true,
+        tv: 0,
         ambient: [{ source: source.id, knownStops: believed + overFaceStops }],
       },
       gain: where === null ? 0 : gainOf(source, where, panels),
@@ -319,7 +316,7 @@ export class Evidence {
       powerStops,
       made: config.things,
       place: placeOf(stood),
-      placeSdStops: BELIEFS.place.typed,
+      placeSdStops: BELIEFS.place,
       spillSdStops: aimed ? 0 : BELIEFS.spill,
     };
   }
@@ -345,7 +342,7 @@ export class Evidence {
       powerStops,
       made: config.things,
       place: placeOf(stood),
-      placeSdStops: BELIEFS.place.typed,
+      placeSdStops: BELIEFS.place,
       spillSdStops: sd,
     };
   }

@@ -42,6 +42,7 @@ function dependsOn(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date):
     stage.ground,
     stage.subject.turnDeg,
     wrapDeg(keySideDeg(setup) - stage.subject.turnDeg) >= 0,
+    keySideDeg(setup) < 0,
     lights.map(({ id, aimPointId }) => `${id} ${aimPointId}`).join(),
     turnedToLight ? key : null,
     unwritten ? lights : null,

@@ -1,3 +1,3 @@
 export { apparentSizeDeg, distanceForChange, effectiveDistanceM, falloffStops, type SourceShape } from './areaSource';
 export { type Beam, beamLossStops, beamSchema, beamShare, type Grid, griddedBeam, gridSchema } from './beam';
-export { BARE_REFLECTOR, type Front, type Modifier, MODIFIER_UNCERTAINTY_STOPS, modifierSchema } from './modifier';
+export { BARE_REFLECTOR, type Front, type Modifier, modifierSchema } from './modifier';

@@ -25,9 +25,6 @@ export const modifierSchema = z.strictObject({
 });
 export type Modifier = z.infer<typeof modifierSchema>;
 
-/** How far a modifier's stated loss may be off before it is calibrated, in stops (one standard deviation). */
-export const MODIFIER_UNCERTAINTY_STOPS = 0.5;
-
 /** What stands in front of a head: a modifier, or its own reflector, which has no name. */
 export type Front = Omit<Modifier, 'name'> & { name: string | null };
 

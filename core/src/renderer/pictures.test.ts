@@ -3,7 +3,8 @@ import { decode, encode } from 'fast-png';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-import { PICTURE_SCENES, type RenderedScene, renderScene, sceneOf, usualPanel } from '../../test/pictureScenes';
+import { usualPanel } from '../../test/panels';
+import { PICTURE_SCENES, type RenderedScene, renderScene, sceneOf } from '../../test/pictureScenes';
 import { english } from '../english';
 import { pictureOf, toneMarks, weightsOf } from '../picture';
 import { greyCardValue, strengthsOf } from '../picture/weights';

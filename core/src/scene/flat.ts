@@ -41,35 +41,6 @@ const SQUARE_CELLS = Array.from({ length: ROWS * ROWS }, (_, cell) => ({
 }));
 const ROUND_CELLS = SQUARE_CELLS.filter(({ a, b }) => a * a + b * b <= 1);
 
-/** How much a cell counts, by the cosines at it and at the receiver. */
-type Weigh = (leaving: number, arriving: number) => number;
-
-/** `∫ weight / (by·r²) dA` over a flat thing's cells, as seen from a place that looks somewhere. */
-function sumOver(
-  { at, faces, widthM, tallM, round }: Flat,
-  from: Place,
-  looks: Place,
-  by: number,
-  weigh: Weigh,
-): number {
-  const { across, up } = flatAxes(faces);
-  const cells = round ? ROUND_CELLS : SQUARE_CELLS;
-  const areaM2 = (round ? (Math.PI / 4) * widthM * tallM : widthM * tallM) / cells.length;
-  let sum = 0;
-  for (const { a, b } of cells) {
-    const [sideM, upM] = [(a * widthM) / 2, (b * tallM) / 2];
-    const x = at.x + (across.x * sideM + up.x * upM) - from.x;
-    const y = at.y + (across.y * sideM + up.y * upM) - from.y;
-    const z = at.z + (across.z * sideM + up.z * upM) - from.z;
-    const r2 = Math.max(1e-4, x * x + y * y + z * z);
-    const r = Math.sqrt(r2);
-    const leaving = -(x * faces.x + y * faces.y + z * faces.z) / r;
-    const arriving = (x * looks.x + y * looks.y + z * looks.z) / r;
-    sum += (weigh(leaving, arriving) * areaM2) / (by * r2);
-  }
-  return sum;
-}
-
 /** How a receiver answers light by the cosine of the angle from where it faces. */
 export type Answer = (cosine: number) => number;
 export const CARD_ANSWER: Answer = (cosine) => Math.max(0, cosine);
@@ -80,11 +51,10 @@ export const DOME_ANSWER: Answer = (cosine) => (1 + cosine) / 2;
  * `∫ cosθ₁·answer(cosθ₂) / (π·r²) dA`, for a card or a dome.
  * @param faces where the receiver looks
  */
-export function shareFromFlat(flat: Flat, at: Place, faces: Place, answer: Answer): number {
-  return sumOver(flat, at, faces, Math.PI, (leaving, arriving) =>
-    leaving <= 0 ? 0 : leaving * Math.max(0, answer(arriving)),
-  );
-}
+export const shareFromFlat = (flat: Flat, at: Place, faces: Place, answer: Answer): number =>
+  overFlat(flat, at, (way, solidAngle, leaving) =>
+    leaving <= 0 ? 0 : solidAngle * Math.max(0, answer(dot(way, faces))),
+  ) / Math.PI;
 
 /**
  * A sum over a flat thing's cells as seen from a place.

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { sceneOf, usualPanel } from '../../test/pictureScenes';
+import { usualPanel } from '../../test/panels';
+import { sceneOf } from '../../test/pictureScenes';
 import { solveSaid } from '../../test/said';
 import { sunStand } from '../gain';
 import { english } from '../english';

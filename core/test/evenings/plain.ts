@@ -8,6 +8,7 @@ export const FACE: Held = {
   point: 'face',
   aim: null,
   near: true,
+  tv: 0,
   ambient: [{ source: 'sky', knownStops: AMBIENT_STOPS }],
 };
 export const BACKGROUND: Held = { ...FACE, point: 'background', near: false };
@@ -22,7 +23,7 @@ export const key = (powerStops: number, statedStops = 17): Fired => ({
     { id: 'modifier:key', sdStops: BELIEFS.modifier },
   ],
   place: 'as it stands',
-  placeSdStops: BELIEFS.place.typed,
+  placeSdStops: BELIEFS.place,
   spillSdStops: 0,
 });
 

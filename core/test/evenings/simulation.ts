@@ -118,7 +118,7 @@ const fired = (powerStops: number): Fired => ({
     { id: 'modifier:key', sdStops: BELIEFS.modifier },
   ],
   place: 'as it stands',
-  placeSdStops: BELIEFS.place.typed,
+  placeSdStops: BELIEFS.place,
   spillSdStops: 0,
 });
 
@@ -159,6 +159,7 @@ class Shoot {
       point: id,
       aim: null,
       near,
+      tv: 0,
       ambient: [{ source: 'sky', knownStops: this.believed }],
     }));
   }
