@@ -46,6 +46,7 @@ import {
   USUAL_METHOD,
 } from '../setup';
 import { lightEv100, readingNoiseStops } from './levels';
+import { recentReadings } from './recent';
 import { Timeline } from './timeline';
 
 /** Two clouds that were reported make a moving sky. */
@@ -115,7 +116,7 @@ export class Evidence {
       sources: this.sources.map(({ source, sdStops }): Source => ({ id: source.id, follows: 'daylight', sdStops })),
       // in a break the light has become another: nothing is made of how much it changed
       events: [...happened, ...this.timeline.breaks.map((minute): Event => ({ minute, what: 'cloud' }))],
-      taken: standing.flatMap((reading) => this.takenOf(reading)),
+      taken: recentReadings(standing).flatMap((reading) => this.takenOf(reading)),
       now: this.timeline.now(clock.getTime()),
       sky: events.filter(({ what }) => what === 'sun').length >= MOVING_SKY_EVENTS ? 'moving' : 'steady',
       indoors: isIndoors(setup),

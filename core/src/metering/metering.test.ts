@@ -17,6 +17,7 @@ import {
   withSettings,
 } from '../setup';
 import { lightEv100 } from './levels';
+import { meterScene } from './meteredScene';
 import type { Fact } from './scene';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
@@ -302,4 +303,14 @@ it('whatever is metered, in whatever way, every number of the solution is finite
     }),
     { numRuns: 150 },
   );
+});
+
+it('a long day is estimated from its newest readings, and from the newest of what was not read since', () => {
+  const early = reading('background', 6, { at: at(100) });
+  const day = Array.from({ length: 300 }, (_, i) => reading('face', 4 + 0.001 * i, { at: at(99 - i * 0.3) }));
+  const { taken } = meterScene(hall, SAMPLE_KIT, [early, ...day], CLOCK).light.evidence.evening;
+  expect(taken.length).toBeLessThan(70);
+  expect(taken[0]?.id).toBe(early.id);
+  expect(taken.at(-1)?.id).toBe(day.at(-1)?.id);
+  expect(point([early, ...day], 'background').ambientEv100).not.toBeNull();
 });
