@@ -110,6 +110,7 @@ const fired = [
     gelIds: [],
     atAim: true,
     distanceM: 2,
+    placeSaid: true,
     sideDeg: null,
     heightM: null,
     asideDeg: null,

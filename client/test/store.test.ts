@@ -546,6 +546,7 @@ describe('lights and kit', () => {
           gelIds: [],
           atAim: true,
           distanceM: 2.2,
+          placeSaid: true,
           sideDeg: null,
           heightM: null,
           asideDeg: null,
@@ -555,12 +556,14 @@ describe('lights and kit', () => {
         },
       ],
     });
-    expect(taught()).toEqual([1, 1]);
+    // unit, modifier, the unit's dial and its low end
+    expect(taught()).toEqual([1, 1, 1, 1]);
     const key = `unit:${light?.unitId ?? ''}`;
     app.actions.forget(key, true);
     expect(taught()).toEqual([]);
     app.actions.forget(key, false);
-    expect(taught()).toEqual([1, 1]);
+    // unit, modifier, the unit's dial and its low end
+    expect(taught()).toEqual([1, 1, 1, 1]);
     app.actions.strike('reading', id, true);
     expect(taught()).toEqual([]);
     await app.settled();

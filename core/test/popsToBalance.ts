@@ -68,6 +68,7 @@ function makeScene(random: () => number, count: number): Scene | null {
       group: 'ABC'[index] as Light['group'],
       modifierId: role === 'rim' ? null : pick(),
       distanceM: light.distanceM * between(0.8, 1.6),
+      placeSaid: true,
       sideDeg: light.sideDeg * between(0.8, 1.2),
     };
   });
@@ -222,6 +223,7 @@ function taughtBy(
       id: `${index}`,
       minute: index,
       light: 'flash',
+      instrument: null,
       fired: [{ ...key(-4, 0), made: things, place: `${index}` }],
       stops: read(off - 4, random),
       sdStops: BELIEFS.noise,
@@ -234,7 +236,6 @@ function taughtBy(
     meanStops: [...learned.meanStops],
     covariance: learned.covariance.map((row) => [...row]),
     readings: learned.ids.map(() => earlier),
-    outliers: [],
   };
 }
 

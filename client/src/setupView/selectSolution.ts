@@ -7,15 +7,20 @@ import { teach } from '@sphene/core/lights';
 import type { Reading, SceneChange, Setup } from '@sphene/core/setup';
 import { type SolutionAdvice, type SolutionNumbers, type SolvedNumbers, solveNumbers } from '@sphene/core/solution';
 
-/** Setups in which a flash was read, but for one, with all that is on record of them. */
+/** Setups whose readings teach of the kit, but for one, with all that is on record of them. */
 const selectTeaching = createSelector(
   [byId, (_state: RootState, but?: string) => but ?? null],
   (documents, but): (Setup | Reading | SceneChange)[] => {
-    const flashes = ofType(documents, 'reading').filter(({ light, setupId }) => light !== 'ambient' && setupId !== but);
-    const flashed = new Set(flashes.map(({ setupId }) => setupId));
+    const teaches = ({ light, meterId, cameraId, setupId }: Reading) =>
+      setupId !== but && (light !== 'ambient' || meterId !== null || cameraId !== null);
+    const taught = new Set(
+      ofType(documents, 'reading')
+        .filter(teaches)
+        .map(({ setupId }) => setupId),
+    );
     return [
-      ...ofType(documents, 'setup').filter(({ id }) => flashed.has(id)),
-      ...ofType(documents, 'reading', 'sceneChange').filter(({ setupId }) => flashed.has(setupId)),
+      ...ofType(documents, 'setup').filter(({ id }) => taught.has(id)),
+      ...ofType(documents, 'reading', 'sceneChange').filter(({ setupId }) => taught.has(setupId)),
     ];
   },
   sameList,
@@ -29,8 +34,8 @@ const selectTeaching = createSelector(
 export const selectKit = createSelector([selectGear, selectTeaching], (gear, teaching): Kit => {
   const facts = teaching.filter((one) => one.type !== 'setup');
   const setups = teaching.flatMap((one) => (one.type === 'setup' ? [one] : []));
-  const taught = setups.map((setup) => ({ setup, facts: facts.filter(({ setupId }) => setupId === setup.id) }));
-  return { ...gear, calibration: teach(gear, taught) };
+  const lessons = setups.map((setup) => ({ setup, facts: facts.filter(({ setupId }) => setupId === setup.id) }));
+  return { ...gear, calibration: teach(gear, lessons) };
 });
 
 /** The first breath of a setup's answer; made again only when something that it depends on changed. */

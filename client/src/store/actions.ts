@@ -17,14 +17,22 @@ import { factsOfFile, imagesOfFile, type SetupFile, withNewIds } from '@sphene/c
 import { type GearItem, type Kit, kitItems, type Preferences, schemaFault } from '@sphene/core/gear';
 import { failure, type Outcome, success } from '@sphene/core/photometry';
 import {
+  completed,
+  type Happening,
+  happenings,
   newSetup,
+  PLAIN_CHANGE,
   PLAIN_READING,
   type Reading,
+  type ReadingMethod,
   type SceneChange,
   type SceneChangeKind,
   type Setting,
   type SettingFault,
   type SettingPath,
+  type Setup,
+  stoodAs,
+  stoodOf,
   withSettings,
 } from '@sphene/core/setup';
 import { noticed } from './deviceSlice';
@@ -32,6 +40,7 @@ import { type Clock, clock as pageClock } from './ids';
 import { drafted } from './documentsSlice';
 import {
   selectChangeGroups,
+  selectChanges,
   selectDocument,
   selectFrames,
   selectGear,
@@ -54,6 +63,14 @@ export type NewFrame = Omit<Frame, 'type' | 'version' | 'id' | 'setupId' | 'at' 
 
 /** What must be said of a new reading; the rest is as usual unless said too. */
 export type NewReading = Pick<Reading, 'pointId' | 'text' | 'av' | 'tv' | 'sv'> & Partial<Reading>;
+
+/** What a reading is taken with, and how things stand meanwhile. */
+function takenWith(setup: Setup, { kind }: ReadingMethod): Partial<Reading> {
+  const byCamera = kind === 'frame' || kind === 'reflected' || kind === 'eye';
+  const { cameraId, lensId } = setup.camera;
+  const stood = stoodOf(setup);
+  return byCamera ? { stood, cameraId, lensId } : { stood, meterId: setup.meter.meterId };
+}
 
 /** The meter's shutter and ISO are part of every reading; their changes need no entry of their own. */
 const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
@@ -102,43 +119,100 @@ export class Actions {
     return true;
   }
 
-  /** Changes settings of a setup and logs what they were; nothing happens when nothing differs. */
-  changeSettings(setupId: string, settings: readonly Setting[], undoes: string[] = []): Outcome<null, ActionFault> {
+  /**
+   * Changes settings of a setup and logs what they were, with what that made happen in the scene; nothing happens when
+   * nothing differs.
+   * @param undoes the changes that it takes back  @param all what happened, where the settings alone do not tell
+   */
+  changeSettings(
+    setupId: string,
+    settings: readonly Setting[],
+    { undoes = [], all }: { undoes?: string[]; all?: readonly Happening[] } = {},
+  ): Outcome<null, ActionFault> {
     this.store.dispatch(drafted(null));
     const setup = selectDocument(this.store.getState(), 'setup', setupId);
     if (setup === undefined) return failure({ kind: 'setup-gone' });
-    const changes = settingChanges(setup, settings);
-    if (changes.length === 0) return success(null);
+    const changes = settingChanges(setup, completed(settings));
+    if (changes.length === 0 && all === undefined) return success(null);
     const changed = withSettings(
       setup,
       changes.map(({ path, to }) => ({ path, value: to })),
     );
     if (!changed.ok) return changed;
     const logged = changes.filter(({ path }) => isLogged(path));
+    const at = this.clock.timestamp();
     const fact: SettingsChange = {
       type: 'change',
-      version: 2,
+      version: 3,
       id: this.clock.newId(),
       setupId,
-      at: this.clock.timestamp(),
+      at,
       settings: logged,
       by: this.keeper.device,
       undoes,
     };
     const facts = logged.length === 0 ? [] : [add(fact)];
-    this.keep([edit(setup, changed.value), ...facts]);
+    this.keep([edit(setup, changed.value), ...facts, ...this.happened(setup, changed.value, { at, undoes, all })]);
     return success(null);
+  }
+
+  /** What a change of a setup made happen in its scene; what a change that is taken back made happen is struck out. */
+  private happened(
+    was: Setup,
+    is: Setup,
+    { at, undoes, all }: { at: string; undoes: readonly string[]; all: readonly Happening[] | undefined },
+  ): Change[] {
+    const state = this.store.getState();
+    const known = selectSceneChanges(state, is.id);
+    if (undoes.length === 0)
+      return happenings(was, is, [...selectReadings(state, is.id), ...known], all).map((one) =>
+        add({ ...PLAIN_CHANGE, ...one, id: this.clock.newId(), setupId: is.id, at }),
+      );
+    const times = undoes.map((id) => selectDocument(state, 'change', id)?.at);
+    return known
+      .filter((one) => one.struckAt === null && times.includes(one.at))
+      .map((one) => edit(one, { ...one, struckAt: at }));
+  }
+
+  /**
+   * Says that what the application took for a change was so all along: readings from before it are put right, and it is
+   * struck out.
+   */
+  stoodSo(changeId: string): void {
+    const state = this.store.getState();
+    const change = selectDocument(state, 'sceneChange', changeId);
+    const setup = change === undefined ? undefined : selectDocument(state, 'setup', change.setupId);
+    if (change === undefined || setup === undefined) return;
+    const struckAt = this.clock.timestamp();
+    const before = selectReadings(state, setup.id).filter(
+      (reading) => reading.struckAt === null && Date.parse(reading.at) <= Date.parse(change.at),
+    );
+    this.keep([
+      edit(change, { ...change, struckAt }),
+      ...before.flatMap((reading) => {
+        const stood = stoodAs(reading.stood, setup, change.what);
+        if (stood === reading.stood) return [];
+        return [
+          edit(reading, { ...reading, struckAt }),
+          add({ ...reading, stood, id: this.clock.newId(), corrects: reading.id }),
+        ];
+      }),
+    ]);
+    const panels = setup.panels.map((panel) => (panel.id === change.thingId ? { ...panel, movedAt: null } : panel));
+    this.changeSettings(setup.id, [{ path: 'panels', value: panels }], { all: [] });
   }
 
   /** Shows settings while a control is being moved, without keeping them yet; null: it was let go without a change. */
   draft(setupId: string, settings: Setting[] | null): void {
-    this.store.dispatch(drafted(settings === null ? null : { setupId, settings }));
+    this.store.dispatch(drafted(settings === null ? null : { setupId, settings: completed(settings) }));
   }
 
   /** Adds a reading to the log; what is not said is as usual. Returns its id. */
   addReading(setupId: string, reading: NewReading): string {
     const id = this.clock.newId();
-    this.keep([add({ ...PLAIN_READING, at: this.clock.timestamp(), ...reading, id, setupId })]);
+    const setup = selectDocument(this.store.getState(), 'setup', setupId);
+    const taken = setup === undefined ? {} : takenWith(setup, reading.method ?? PLAIN_READING.method);
+    this.keep([add({ ...PLAIN_READING, at: this.clock.timestamp(), ...taken, ...reading, id, setupId })]);
     return id;
   }
 
@@ -163,7 +237,7 @@ export class Actions {
   /** Reports that something in the scene changed: readings before it may not hold. @param at when, now where it is not said */
   addSceneChange(setupId: string, what: SceneChangeKind, at: string = this.clock.timestamp()): void {
     const id = this.clock.newId();
-    this.keep([add({ type: 'sceneChange', version: 1, id, setupId, at, what, struckAt: null })]);
+    this.keep([add({ ...PLAIN_CHANGE, id, setupId, at, what })]);
   }
 
   /** Keeps a test frame with a setup, and its picture apart from it. Returns its id. */
@@ -188,9 +262,11 @@ export class Actions {
   undo(setupId: string): Undone {
     const state = this.store.getState();
     const here = (id: string | undefined) => state.documents.standing[id ?? '']?.here ?? null;
+    // what a change of settings made happen is taken back with it
+    const changedAt = new Set(selectChanges(state, setupId).map(({ at }) => at));
     const facts = [
       ...selectReadings(state, setupId),
-      ...selectSceneChanges(state, setupId),
+      ...selectSceneChanges(state, setupId).filter(({ at }) => !changedAt.has(at)),
       ...selectFrames(state, setupId),
     ]
       .filter(({ id, struckAt }) => struckAt === null && here(id) !== null)
@@ -208,7 +284,7 @@ export class Actions {
     if (group === undefined) return { kind: 'nothing' };
     const setup = selectDocument(state, 'setup', setupId);
     const settings = setup === undefined ? [] : undoSettings(setup, group);
-    const undone = this.changeSettings(setupId, settings, group.ids);
+    const undone = this.changeSettings(setupId, settings, { undoes: group.ids });
     // what is not as this change left it was changed by someone since, and stays as they have it
     return { kind: undone.ok && settings.length > 0 ? 'change' : 'change-stays' };
   }

@@ -116,6 +116,7 @@ export const selectKitItems = createSelector(
       'stand',
       'lamp',
       'reflector',
+      'meter',
       'preferences',
     ),
   sameList,

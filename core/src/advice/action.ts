@@ -31,6 +31,15 @@ export type ActionFacts =
     }
   | { kind: 'no-flash-measured'; lightId: string | null; problem: FlashFault }
   | { kind: 'answer'; question: ReadingQuestion }
+  /** nobody has said how far a light stands whose power is to be set; null: it is the only one */
+  | {
+      kind: 'say-place';
+      lightId: string | null;
+      aimPointId: string;
+      distanceM: number;
+      powerText: string;
+      sdStops: number;
+    }
   | { kind: 'set-and-test' | 'fire-test'; test: TestFacts }
   | { kind: 'fire-all'; count: number; pointId: string; meterText: string }
   | { kind: 'correct'; change: ChangeFacts }
@@ -84,6 +93,7 @@ export const ACTION_KINDS = [
   'power-out-of-range',
   'no-flash-measured',
   'answer',
+  'say-place',
   'set-and-test',
   'fire-test',
   'fire-all',

@@ -78,6 +78,7 @@ function testAction(now: Balance): NextAction | null {
   if (odd !== undefined) return action({ kind: 'answer', question: odd }, 'check');
   if (now.lights.length > 1) return severalAction(now, dialsOf(camera));
   const dial = { path: lightPath(light.index, 'dialledStops'), value: light.solution.powerStops ?? 0 };
+  if (isAssumed(light.solution)) return placeAction(now, light.solution);
   return flashAction(light.solution, dial, light.light.dialledStops, dialsOf(camera));
 }
 
@@ -91,6 +92,20 @@ export function meteringOrder({ lights, meterOrder }: Balance): LightSolution[] 
   return meterOrder === 'listed'
     ? [...lights]
     : [...lights].sort((a, b) => LIGHT_ROLES.indexOf(a.role) - LIGHT_ROLES.indexOf(b.role));
+}
+
+/** A place is asked for once, before a first test is judged by it. */
+const isAssumed = ({ placeSaid, basis, powerStops }: LightSolution): boolean =>
+  !placeSaid && basis !== 'reading' && powerStops !== null;
+
+/** Asks how far a light stands; taken as it is, the place has been said. */
+function placeAction(now: Balance, its: LightSolution): NextAction {
+  const { index, aimPointId, distanceM, powerText, uncertaintyStops: sdStops } = its;
+  const said = { path: lightPath(index, 'placeSaid'), value: true };
+  const lightId = oneOfSeveral(now, its);
+  return action({ kind: 'say-place', lightId, aimPointId, distanceM, powerText: powerText ?? '', sdStops }, 'flash', [
+    said,
+  ]);
 }
 
 /** Less than this is not seen in a picture, and no meter tells it, stops. */
@@ -114,6 +129,7 @@ function severalAction(now: Balance, dials: DialTexts): NextAction {
       : writePower(its.config.unit.scale, its.light.dialledStops ?? one.powerStops ?? 0);
   };
   const unmetered = firing.find(({ basis }) => basis !== 'reading');
+  if (unmetered !== undefined && isAssumed(unmetered)) return placeAction(now, unmetered);
   if (unmetered !== undefined) {
     const test: TestFacts = {
       lightId: unmetered.lightId,

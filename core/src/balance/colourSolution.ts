@@ -152,7 +152,8 @@ export function colourSolution(
       .map(({ pointId, kelvin, greenCc }) =>
         cast(`ambient:${pointId}`, { kind: 'ambient', pointId }, { kelvin, greenCc }),
       ),
-    ...setup.lamps.flatMap(({ id, lampId, kelvin }) => {
+    ...setup.lamps.flatMap(({ id, lampId, kelvin, on }) => {
+      if (!on) return [];
       const lamp = kit.lamps.find((one) => one.id === lampId);
       return lamp === undefined ? [] : [cast(id, { kind: 'lamp', name: lamp.name }, { kelvin, greenCc: 0 })];
     }),

@@ -17,8 +17,11 @@ import {
   PANEL_FACTS,
   PANEL_KINDS,
   type PanelKind,
+  PLAIN_CHANGE,
   type Reading,
+  type SceneChange,
   type Setup,
+  stoodOf,
   withSettings,
 } from '../setup';
 
@@ -32,20 +35,54 @@ const panel = {
   sideDeg: 0,
   heightM: 0,
   offAxisDeg: 0,
+  on: true,
   dimStops: 0,
   kelvin: 3200,
 };
 const withLamp = (over: Partial<typeof panel> = {}): Setup => ({ ...setup, lamps: [{ ...panel, ...over }] });
 const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(one, kit, facts, CLOCK);
+/** The application knows that something was done to the lamp after the points were read. */
+const lampWas = (lamps: (typeof panel)[]): (Reading | SceneChange)[] => [
+  ...facts.map((one): Reading => ({ ...one, stood: { ...stoodOf(setup), lamps } })),
+  {
+    ...PLAIN_CHANGE,
+    id: sampleId(401),
+    setupId: setup.id,
+    at: '2026-02-27T15:35:00Z',
+    what: 'lamp',
+    thingId: panel.id,
+  },
+];
+/** The lamp was brought after the points were read. */
+const brought = (over: Partial<typeof panel> = {}) => solveSaid(withLamp(over), SAMPLE_KIT, lampWas([]), CLOCK);
 
 describe('a continuous lamp', () => {
   it('gives what its lux at a metre give at the distance, and adds that to the ambient', () => {
-    const [lamp] = solved(withLamp()).lamps;
+    const { lamps, points } = brought();
+    const [lamp] = lamps;
     expect(lamp?.ev100).toBeCloseTo(ev100FromLux(400), 9);
     expect(lamp?.addsStops).toBeCloseTo(Math.log2(2 ** 8 + 2 ** (lamp?.ev100 ?? 0)) - 8, 2);
-    expect(lamp?.text).toMatch(
-      /^EV 6\.9 on the face, 1\.1 stops under the ambient there: switched on it adds \+0\.6\.$/,
-    );
+    expect(lamp?.text).toBe('EV 6.9 ± 1.1 on the face, 1.1 stops under the rest there: it adds +0.6.');
+    const face = points.find(({ role }) => role === 'face');
+    expect(face?.ambientEv100).toBeCloseTo(8 + (lamp?.addsStops ?? 0), 1);
+    // how strong it really is nobody has read yet
+    expect(face).toMatchObject({ basis: 'carried', stale: { kind: 'scene' } });
+  });
+
+  it('switched on and metered it is counted once; switched off afterwards it is taken off again', () => {
+    const faceOf = ({ points }: ReturnType<typeof solved>) => points.find(({ role }) => role === 'face')?.ambientEv100;
+    expect(faceOf(solved(withLamp()))).toBeCloseTo(8, 1);
+    const off = solveSaid(withLamp({ on: false }), SAMPLE_KIT, lampWas([panel]), CLOCK);
+    expect(faceOf(off)).toBeLessThan(7.6);
+    expect(faceOf(off)).toBeGreaterThan(6);
+    expect(off.lamps[0]?.text).toMatch(/^Off\. EV .* switched on it adds \+/);
+  });
+
+  it('a reading with it and one without say how strong it is', () => {
+    const later: Reading = { ...(facts[0] as Reading), id: sampleId(402), at: '2026-02-27T15:36:00Z', av: 9.2 - 5 };
+    const { lamps } = solveSaid(withLamp(), SAMPLE_KIT, [...lampWas([]), later], CLOCK);
+    expect(lamps[0]?.ev100).toBeCloseTo(Math.log2(2 ** 9.2 - 2 ** 8), 0);
+    expect(lamps[0]?.sdStops).toBeLessThan(0.4);
   });
 
   it('a dimmer takes stops, twice the distance two, and neither ever adds', () => {
@@ -54,7 +91,7 @@ describe('a continuous lamp', () => {
         fc.double({ min: -8, max: 0, noNaN: true }),
         fc.double({ min: 0.3, max: 14, noNaN: true }),
         (dimStops, distanceM) => {
-          const ev = (over: Partial<typeof panel>) => solved(withLamp(over)).lamps[0]?.ev100 ?? NaN;
+          const ev = (over: Partial<typeof panel>) => brought(over).lamps[0]?.ev100 ?? NaN;
           expect(ev({ dimStops }) - ev({})).toBeCloseTo(dimStops, 6);
           expect(ev({ distanceM: 2 * distanceM }) - ev({ distanceM })).toBeCloseTo(-2, 6);
         },

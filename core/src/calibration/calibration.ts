@@ -12,19 +12,6 @@ export const calibrationSchema = z
       .array(z.number().int().min(0))
       .max(400)
       .meta({ description: 'how many readings each thing has been taught by' }),
-    outliers: z
-      .array(
-        z.strictObject({
-          readingId: z.uuid().toLowerCase(),
-          offStops: z.number().meta({ description: 'how far it lies from what was expected' }),
-          expectedSdStops: z
-            .number()
-            .positive()
-            .meta({ description: 'how far it might have lain, one standard deviation' }),
-        }),
-      )
-      .max(200)
-      .meta({ description: 'readings that disagree too much to be learned from' }),
   })
   .refine(
     ({ ids, meanStops, covariance, readings }) =>
@@ -32,4 +19,4 @@ export const calibrationSchema = z
     fault('as-many-figures'),
   );
 export type Calibration = z.infer<typeof calibrationSchema>;
-export const UNTAUGHT: Calibration = { ids: [], meanStops: [], covariance: [], readings: [], outliers: [] };
+export const UNTAUGHT: Calibration = { ids: [], meanStops: [], covariance: [], readings: [] };

@@ -9,6 +9,7 @@ import {
   gridItemSchema,
   lampItemSchema,
   lensItemSchema,
+  meterItemSchema,
   modifierItemSchema,
   preferencesItemSchema,
   reflectorItemSchema,
@@ -37,6 +38,7 @@ const editables = [
   standItemSchema,
   lampItemSchema,
   reflectorItemSchema,
+  meterItemSchema,
   preferencesItemSchema,
   conflictSchema,
 ] as const;

@@ -18,7 +18,7 @@ const change = (
   settings: Change['settings'],
   undoes: string[] = [],
   at = `2026-02-27T15:${String(number % 60)}:00Z`,
-): Change => ({ type: 'change', version: 2, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
+): Change => ({ type: 'change', version: 3, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -282,7 +282,7 @@ describe('documents from before several lights', () => {
     };
     const now = documentSchema.parse(old);
     expect(now).toMatchObject({
-      version: 4,
+      version: 5,
       lights: [{ role: 'key', aimPointId: 'face', distanceM: 2.2, dialledStops: -3, group: 'A', locked: false }],
       people: null,
     });
@@ -300,10 +300,10 @@ describe('documents from before several lights', () => {
       highSpeedSyncLossStops: 0,
     };
     expect(documentSchema.parse({ ...reading, version: 2, light: 'total', fired })).toMatchObject({
-      version: 4,
+      version: 5,
       fired: [{ ...fired, atAim: true, gelIds: [], sideDeg: null }],
     });
-    expect(documentSchema.parse({ ...reading, version: 2, fired: null })).toMatchObject({ version: 4, fired: [] });
+    expect(documentSchema.parse({ ...reading, version: 2, fired: null })).toMatchObject({ version: 5, fired: [] });
   });
 
   it('gear is not retired, and cloth and bare heads get their beams', () => {

@@ -1,6 +1,7 @@
 import { camera1 } from './migrations/camera1';
 import { camera2 } from './migrations/camera2';
 import { change1 } from './migrations/change1';
+import { change2 } from './migrations/change2';
 import { filter1 } from './migrations/filter1';
 import { filter2 } from './migrations/filter2';
 import { flashUnit1 } from './migrations/flashUnit1';
@@ -13,9 +14,12 @@ import { preferences2 } from './migrations/preferences2';
 import { reading1 } from './migrations/reading1';
 import { reading2 } from './migrations/reading2';
 import { reading3 } from './migrations/reading3';
+import { reading4 } from './migrations/reading4';
+import { sceneChange1 } from './migrations/sceneChange1';
 import { setup1 } from './migrations/setup1';
 import { setup2 } from './migrations/setup2';
 import { setup3 } from './migrations/setup3';
+import { setup4 } from './migrations/setup4';
 import type { IsRaw, Raw, Step } from './migrations/step';
 
 const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -25,6 +29,7 @@ const STEPS: Record<string, Step> = {
   'camera 1': camera1,
   'camera 2': camera2,
   'change 1': change1,
+  'change 2': change2,
   'filter 1': filter1,
   'filter 2': filter2,
   'flashUnit 1': flashUnit1,
@@ -37,9 +42,12 @@ const STEPS: Record<string, Step> = {
   'reading 1': reading1,
   'reading 2': reading2,
   'reading 3': reading3,
+  'reading 4': reading4,
+  'sceneChange 1': sceneChange1,
   'setup 1': setup1,
   'setup 2': setup2,
   'setup 3': setup3,
+  'setup 4': setup4,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

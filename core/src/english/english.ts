@@ -42,7 +42,18 @@ import {
   warning,
 } from './metering';
 import { dialControl, dialSource, dialStep, equalLook, ripple, why } from './reasons';
-import { groupCure, lamp, lightingRatio, panel, placement, stageMove, stageWatch, subject, sun } from './stage';
+import {
+  groupCure,
+  lamp,
+  lightingRatio,
+  panel,
+  placement,
+  stageMove,
+  stageWatch,
+  subject,
+  sun,
+  turnedSet,
+} from './stage';
 import { cure, finding, SYMPTOM_NAMES } from './symptoms';
 import { assumption, otherMeaning, powerFault, readingFault, stopAnswer, stopFault, typedFault } from './typed';
 
@@ -123,6 +134,7 @@ export const english: Words = {
   stageWatch,
   stageMove,
   placement,
+  turnedSet,
   kelvin: kelvinText,
   whiteBalance: (because) => WHITE_BALANCE_REASONS[because],
   cast: castWords,

@@ -34,6 +34,16 @@ export const SCENE_CHANGES: Record<SceneChangeKind, { label: string; because: st
   reflector: { label: 'Reflector', because: 'a reflector was changed' },
   opening: { label: 'Door or lamp', because: 'a door, curtain or lamp was changed' },
   sun: { label: 'Sun or cloud', because: 'the sun or the cloud changed' },
+  'opening-moved': {
+    label: 'Window or door nearer or farther',
+    because: 'it stands nearer or farther from a window or door',
+  },
+  'background-moved': { label: 'Background moved', because: 'the background was moved' },
+  'camera-moved': { label: 'Camera moved', because: 'the camera was moved' },
+  'light-moved': { label: 'Light moved', because: 'a light was moved' },
+  'gel-changed': { label: 'Gel changed', because: 'a gel was changed' },
+  lamp: { label: 'Lamp', because: 'a lamp was moved, dimmed or switched' },
+  'set-turned': { label: 'Set turned', because: 'the set was turned' },
 };
 
 /** Why a reading may not hold any more. */

@@ -1,6 +1,6 @@
 import type { ActionFacts, Caution, Way } from '../advice';
 import type { GroupLight, StayingPower } from '../lights';
-import { formatShare, formatStopCount } from '../notation';
+import { formatDistance, formatShare, formatStopCount } from '../notation';
 import { pointOf, type WordsContext } from '../words';
 import { cameraReason, MISSING } from './camera';
 import { DIRECTION, sayStops, seconds, sentence } from './count';
@@ -67,6 +67,8 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
       };
     case 'answer':
       return { text: 'Is that flash reading right?', detail: question(action.question, context).text };
+    case 'say-place':
+      return placeWords(action, context);
     case 'set-and-test':
     case 'fire-test':
       return testWords(action, context);
@@ -80,6 +82,19 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
     case 'shoot':
       return shootWords(action, context);
   }
+}
+
+function placeWords(
+  { lightId, aimPointId, distanceM, powerText, sdStops }: Of<'say-place'>,
+  context: WordsContext,
+): Said {
+  const distance = formatDistance(distanceM, context.kit.preferences.distanceUnit);
+  const from = `${distance} from the ${pointInText(aimPointId, context)}`;
+  const name = lightId === null ? 'the flash' : lightNamedInText(lightId, context);
+  return {
+    text: `Is ${name} ${from}?`,
+    detail: `Nobody has said so. As assumed it wants ${powerText}, ± ${formatStopCount(sdStops)}.`,
+  };
 }
 
 function testWords({ kind, test }: Of<'set-and-test' | 'fire-test'>, context: WordsContext): Said {

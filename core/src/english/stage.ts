@@ -3,8 +3,9 @@ import type { LampSolution, LightRatios, PanelSolution } from '../balance';
 import type { GroupCure } from '../lights';
 import { formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
 import { PANEL_FACTS, type Subject } from '../setup';
-import type { Placement, PlacementId, StageMove, StageWatch } from '../stage';
+import type { Placement, PlacementId, StageMove, StageWatch, TurnedSet } from '../stage';
 import { unitOf, type WordsContext } from '../words';
+import { sentence } from './count';
 import { lightNamed, panelName, pointInText } from './gear';
 
 /** Where the sun stands. */
@@ -206,15 +207,43 @@ export function panel(one: PanelSolution): string {
 }
 
 /** What a lamp gives where it falls. */
-export function lamp({ ev100, addsStops, overAmbientStops, pointId }: LampSolution, context: WordsContext): string {
+export function lamp(
+  { on, ev100, sdStops, addsStops, overAmbientStops, pointId }: LampSolution,
+  context: WordsContext,
+): string {
   const beside =
     overAmbientStops === null
       ? ''
-      : `, ${formatStopCount(overAmbientStops)} stops ${overAmbientStops < 0 ? 'under' : 'over'} the ambient there`;
-  const adds = addsStops === null ? '' : `: switched on it adds ${formatStops(addsStops)}`;
-  return `EV ${ev100.toFixed(1)} on the ${pointInText(pointId, context)}${beside}${adds}.`;
+      : `, ${formatStopCount(overAmbientStops)} stops ${overAmbientStops < 0 ? 'under' : 'over'} the rest there`;
+  const adds = addsStops === null ? '' : `: ${on ? 'it adds' : 'switched on it adds'} ${formatStops(addsStops)}`;
+  const figure = `EV ${ev100.toFixed(1)} ± ${formatStopCount(sdStops)}`;
+  return `${on ? '' : 'Off. '}${figure} on the ${pointInText(pointId, context)}${beside}${adds}.`;
 }
 
 /** The lighting ratio: `3.2:1, 1.7 stops`. */
 export const lightingRatio = ({ ratio, stops }: NonNullable<LightRatios['lighting']>): string =>
   `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(stops)} stops`;
+
+const listed = (things: readonly string[]): string =>
+  things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`;
+
+/** What went along when the set was turned, and what stayed. */
+export function turnedSet({ along, stays }: TurnedSet, { setup }: WordsContext): string {
+  const some = (count: number, one: string, many: string) =>
+    count === 0 ? [] : [count === 1 ? `the ${one}` : `${count} ${many}`];
+  const went = [
+    'the camera',
+    ...some(along.lights, 'light', 'lights'),
+    ...some(along.lamps, 'lamp', 'lamps'),
+    ...some(along.panels, 'panel', 'panels'),
+  ];
+  const stayed = [
+    ...(stays.sun ? ['the sun'] : []),
+    ...setup.panels.filter(({ id }) => stays.panelIds.includes(id)).map((one) => `the ${panelName(one).toLowerCase()}`),
+    'the light of the place',
+  ];
+  return (
+    `${sentence(listed(went))} went round the subject, who turned with them. ` +
+    `${sentence(listed(stayed))} stayed. What is behind the subject is something else now: meter it again.`
+  );
+}

@@ -41,18 +41,27 @@ export const BELIEFS = {
   side: { share: 0.5, sd: 1.5 },
   /** the sun against the sky in clear weather */
   sun: 0.5,
-  lamp: { atPoint: 1, switched: 2 },
+  /** a clear sky by place and time, for who stands in the open and in the shade */
+  sky: { open: 0.7, shade: 1 },
+  lamp: { stated: 0.5, atPoint: 1, switched: 2 },
   unit: 0.5,
   modifier: 0.35,
   grid: 0.2,
   gel: 0.1,
   /** a light's place as typed, and a light at a point that it is not meant for */
   place: 0.15,
+  /** where nobody said how far a light stands */
+  placeAssumed: 0.5,
   spill: 0.3,
   /** the same where nobody has said where the point or the light's aim lies: it is read there or not known */
   spillUnplaced: { stops: -2, sd: 2 },
   /** a unit's dial, for each stop away from 1/16 */
   dial: 0.02,
+  /** another meter against the one that is always used, and a camera with its lens and picture curve */
+  instrument: 0.1,
+  /** a unit at the lowest end of its dial, for each stop of it, and what high-speed sync takes against what is stated */
+  lowEnd: 0.1,
+  syncLoss: 0.3,
   /** the meter's 0.1, its tenths and the dial's own unevenness */
   noise: 0.11,
   /** degrees of freedom of the noise's tails */

@@ -171,7 +171,7 @@ function moves(question: Question): Found[] {
     { everywhere: true, event: { minute, what: 'cloud' }, size: beliefs.cloud.daylight },
     {
       everywhere: false,
-      event: { minute, what: 'points', points: [newest.point], together: false },
+      event: { minute, what: 'points', points: [newest.point], how: 'each' },
       size: beliefs.moved,
     },
   ];

@@ -22,6 +22,11 @@ export interface Made {
   sdStops: number;
 }
 
+/** How a thing strays in some of its uses: by a factor of what it is off by. */
+export interface Quirk extends Made {
+  factor: number;
+}
+
 /** A light as it was fired, at a receiver. */
 export interface Fired {
   id: string;
@@ -30,6 +35,7 @@ export interface Fired {
   /** stops under full */
   powerStops: number;
   made: readonly Made[];
+  quirks: readonly Quirk[];
   /** the same for the same stand of the same light */
   place: string;
   /** how far the place may be off, stops of light */
@@ -55,6 +61,8 @@ export interface Wanted extends Held {
   minute: number;
   light: 'ambient' | 'total' | 'flash';
   fired: readonly Fired[];
+  /** what it is read with, where that may differ from the meter that is always used */
+  instrument: Made | null;
 }
 
 /** A figure that was read. */
@@ -68,12 +76,12 @@ export interface Taken extends Wanted {
 
 /**
  * Something that changed, as declared or as known. `together`: whatever happened, it happened to all of the points alike,
- * but for a little.
+ * but for a little; `anew`: they lie somewhere else now.
  */
 export type Event = { minute: number } & (
   | { what: 'cloud' }
   | { what: 'source'; source: string }
-  | { what: 'points'; points: readonly string[]; together: boolean }
+  | { what: 'points'; points: readonly string[]; how: 'each' | 'together' | 'anew' }
 );
 
 /** What the readings of one setup, or of several, teach about things of the kit: jointly normal, stops. */
@@ -227,7 +235,8 @@ class Model {
         events.flatMap((event) => {
           if (event.what === 'cloud') return [{ minute: event.minute, sdStops: beliefs.cloud[light] }];
           if (event.what !== 'points' || !event.points.includes(point)) return [];
-          return [{ minute: event.minute, sdStops: event.together ? beliefs.cloud.near : beliefs.moved }];
+          const sds = { each: beliefs.moved, together: beliefs.cloud.near, anew: beliefs.own.far };
+          return [{ minute: event.minute, sdStops: sds[event.how] }];
         }),
       ),
     );
@@ -237,7 +246,7 @@ class Model {
   /** What people who moved share since, whatever it was. */
   private movedTogether({ point }: Held, minute: number): Part[] {
     return this.evening.events.flatMap((event, index): Part[] => {
-      if (event.what !== 'points' || !event.together || event.minute > minute || !event.points.includes(point))
+      if (event.what !== 'points' || event.how !== 'together' || event.minute > minute || !event.points.includes(point))
         return [];
       return [{ of: this.stays(`moved:${index}`, this.beliefs.moved), minute, factor: 1 }];
     });
@@ -277,7 +286,7 @@ class Model {
 
   /** A light alone at a point. */
   flash(
-    { id, statedStops, powerStops, made, place, placeSdStops, spillSdStops }: Fired,
+    { id, statedStops, powerStops, made, quirks, place, placeSdStops, spillSdStops }: Fired,
     point: string,
     minute: number,
   ): Level {
@@ -292,19 +301,25 @@ class Model {
       parts.push(...learned);
     }
     const [unit] = made;
-    if (unit !== undefined) {
-      const dial = this.stays(`dial:${unit.id}`, beliefs.dial);
-      parts.push({ of: dial, minute, factor: powerStops - DIAL_MIDDLE_STOPS });
+    const dial = unit === undefined ? [] : [{ ...dialOf(unit, beliefs), factor: powerStops - DIAL_MIDDLE_STOPS }];
+    for (const { factor, ...quirk } of [...dial, ...quirks]) {
+      knownStops += factor * this.taughtMean(quirk);
+      parts.push(...this.madeParts(quirk).map((part) => ({ ...part, factor: factor * part.factor })));
     }
     return levelOf(knownStops, summed(parts));
   }
 
   /** What adds up in a reading. */
   levels(wanted: Wanted): Level[] {
-    const { light, fired, minute, point } = wanted;
+    const { light, fired, minute, point, instrument } = wanted;
     const ambient = light === 'flash' ? [] : this.ambient(wanted, minute);
     const flashes = light === 'ambient' ? [] : fired.map((one) => this.flash(one, point, minute));
-    return [...ambient, ...flashes];
+    const levels = [...ambient, ...flashes];
+    if (instrument === null) return levels;
+    // what reads too much reads all of it too much
+    const offStops = this.taughtMean(instrument);
+    const parts = this.madeParts(instrument);
+    return levels.map((level) => levelOf(level.knownStops + offStops, summed([...level.parts, ...parts])));
   }
 
   /** A thing of the kit: what it is off by. */
@@ -340,6 +355,9 @@ class Model {
     );
   }
 }
+
+/** A unit's dial as a thing that readings teach about. */
+export const dialOf = ({ id }: Made, { dial }: Beliefs = BELIEFS): Made => ({ id: `dial:${id}`, sdStops: dial });
 
 /** Parts of the same component become one: a unit and its modifier may have been taught together. */
 function summed(parts: readonly Part[]): Part[] {

@@ -1,6 +1,7 @@
 export { type Beliefs, BELIEFS, type Sky } from './beliefs';
 export { type Cause, type CauseKind, causes, type Common, COMMON } from './causes';
 export {
+  dialOf,
   type Estimate,
   estimate,
   type Evening,
@@ -9,6 +10,7 @@ export {
   type Held,
   type Learned,
   type Made,
+  type Quirk,
   type Source,
   type SourceThere,
   type Taken,

@@ -46,7 +46,13 @@ export function telling(evening: Evening, all: readonly Cause[], beliefs: Belief
   if (newest === undefined || likely.length < 2) return null;
   const minute = newest.minute + SOON_MINUTES;
   const answers = likely.map((cause) => estimate({ ...cause.evening, now: minute }, undefined, beliefs));
-  const tries: Wanted[] = pointsRead(evening).map((held) => ({ ...held, minute, light: 'ambient', fired: [] }));
+  const tries: Wanted[] = pointsRead(evening).map((held) => ({
+    ...held,
+    minute,
+    light: 'ambient',
+    fired: [],
+    instrument: newest.instrument,
+  }));
   const again: Wanted = { ...newest, minute };
   if (newest.fired.length > 0) tries.push({ ...again, light: 'flash' }, { ...again, light: 'total' });
   let best: Telling | null = null;

@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(5),
+  version: z.literal(6),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -53,6 +53,7 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
   3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, preferences: 2 },
   4: {},
+  5: {},
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -72,24 +73,33 @@ function migrateGear(type: string, version: number | undefined, thing: unknown):
   return rest;
 }
 
+/** What was learned named readings that nothing was learned from, until version 5. */
+function migrateCalibration(calibration: unknown): unknown {
+  if (!isRaw(calibration)) return EMPTY_KIT.calibration;
+  const { outliers: _outliers, ...rest } = calibration;
+  return rest;
+}
+
 /**
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
- * kit (2), nor grids, gels and stands (3); changes did not say who made them (4).
+ * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5).
  */
 function migrateFile(raw: unknown): unknown {
-  const versions = isRaw(raw) ? GEAR_VERSIONS[Number(raw['version'])] : undefined;
+  const version = isRaw(raw) ? Number(raw['version']) : NaN;
+  const versions = GEAR_VERSIONS[version];
   if (!isRaw(raw) || versions === undefined) return raw;
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
-    sceneChanges: [],
     ...raw,
-    version: 5,
+    version: 6,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
+    sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),
     frames: each(raw['frames'] ?? [], migrateFrame),
     changes: each(raw['changes'], migrateDocument),
     kit: {
       ...EMPTY_KIT,
+      ...(version >= 5 ? { calibration: migrateCalibration(kit['calibration']) } : {}),
       ...Object.fromEntries(
         GEAR_LISTS.flatMap((list) =>
           list in kit

@@ -2,6 +2,7 @@ import { BELIEFS } from '../estimate';
 import type { Kit } from '../gear';
 import { angleDeg, direction, dot, movedBy, type Place } from '../scene';
 import { type MeteringPoint, PANEL_FACTS, type Setup } from '../setup';
+import { ev100FromLux } from '../photometry';
 import { clearSky } from '../sky';
 import {
   type Arrangement,
@@ -88,15 +89,38 @@ export function ambientSources(setup: Setup, kit: Kit, reference: Arrangement): 
       },
     ];
   }
-  const { sunKlx, skyKlx } = clearSky(sun.altitudeDeg);
-  const rise = Math.max(0, sun.towards.y);
-  const even = SKY_HALF * skyKlx + SKY_HALF * GROUND_THROWS[setup.stage.ground] * (sunKlx * rise + skyKlx);
+  const { sunKlx, evenKlx: even } = clearDay(setup.stage, sun.altitudeDeg);
   const source: AmbientSource = { id: 'sun', kind: 'sun', towards: sun.towards };
   const onFace = inSun(faceOf(setup)?.standsIn ?? null) ? sunKlx * gainOf(source, AT_FACE, []) : 0;
   return [
     { source: { id: 'even', kind: 'even' }, overFaceStops: Math.log2(even / (even + onFace)), sdStops: 0 },
     { source, overFaceStops: Math.log2(sunKlx / (even + onFace)), sdStops: BELIEFS.sun },
   ];
+}
+
+/** Clear weather: the sun on a card that faces it, and what an upright dome gets of sky and ground, kilolux. */
+function clearDay({ ground }: Setup['stage'], altitudeDeg: number): { sunKlx: number; evenKlx: number } {
+  const { sunKlx, skyKlx } = clearSky(altitudeDeg);
+  const rise = Math.sin((altitudeDeg * Math.PI) / 180);
+  return { sunKlx, evenKlx: SKY_HALF * skyKlx + SKY_HALF * GROUND_THROWS[ground] * (sunKlx * rise + skyKlx) };
+}
+
+/** Lower than this the model of a clear sky says nothing of twilight, degrees. */
+const LEAST_ALTITUDE_DEG = 1;
+
+/**
+ * What a clear sky gives the face, EV100, where place and time are known and it stands outdoors; else null.
+ * @param at a time; null: the stage's own
+ */
+export function skyEv100(setup: Setup, at: string | null): number | null {
+  const { sun } = setup.stage;
+  if (sun?.by !== 'time' || isIndoors(setup)) return null;
+  const stands = sunStand({ sun: at === null ? sun : { ...sun, at } });
+  if (stands === null || stands.altitudeDeg < LEAST_ALTITUDE_DEG) return null;
+  const { sunKlx, evenKlx } = clearDay(setup.stage, stands.altitudeDeg);
+  const source: AmbientSource = { id: 'sun', kind: 'sun', towards: stands.towards };
+  const direct = inSun(faceOf(setup)?.standsIn ?? null) ? sunKlx * gainOf(source, AT_FACE, []) : 0;
+  return ev100FromLux(1000 * (evenKlx + direct), 'dome');
 }
 
 function roomSources(openings: readonly Standing[]): BelievedSource[] {

@@ -1,4 +1,4 @@
-export { type AmbientSource, ambientSources, type BelievedSource, gainOf, isIndoors } from './ambientSources';
+export { type AmbientSource, ambientSources, type BelievedSource, gainOf, isIndoors, skyEv100 } from './ambientSources';
 export { firedAs, type LightConfig, lightConfig, type MissingGear, sameSource } from './lightConfig';
 export { flashAt, lampAt } from './lightGain';
 export { panelFlat, panelSize } from './panelPlace';

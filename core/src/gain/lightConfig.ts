@@ -1,6 +1,6 @@
-import { BELIEFS, type Made } from '../estimate';
+import { BELIEFS, type Made, type Quirk } from '../estimate';
 import { type Gel, gelLossStops } from '../colour';
-import { type FlashUnit, unitUncertaintyStops, zoomGainStops } from '../flash';
+import { type FlashUnit, lowestPowerStops, unitUncertaintyStops, zoomGainStops } from '../flash';
 import type { Kit } from '../gear';
 import { BARE_REFLECTOR, type Beam, type Front, type Grid, griddedBeam } from '../modifiers';
 import { lightPlace } from '../scene';
@@ -22,6 +22,8 @@ export interface LightConfig {
   lossStops: number;
   /** what readings of it teach about: the unit first */
   things: Made[];
+  /** how it strays at an end of its dial and in high-speed sync: by power and by what the sync is stated to take */
+  quirks: (powerStops: number, syncLossStops: number) => Quirk[];
 }
 
 /** Diagonal of the frame that focal lengths are stated for, mm. */
@@ -83,7 +85,19 @@ export function lightConfig(
       ...(parts.gridId === null ? [] : [{ id: `grid:${parts.gridId}`, sdStops: BELIEFS.grid }]),
       ...parts.gelIds.map((id) => ({ id: `gel:${id}`, sdStops: BELIEFS.gel })),
     ],
+    quirks: (powerStops, syncLossStops) => quirksOf(unit, parts.unitId, powerStops, syncLossStops),
   };
+}
+
+/** Within this of the least that its dial gives, a unit may stray more, stops. */
+const LOW_END_STOPS = 2;
+
+function quirksOf(unit: FlashUnit, unitId: string, powerStops: number, syncLossStops: number): Quirk[] {
+  const intoLowEnd = lowestPowerStops(unit.scale) + LOW_END_STOPS - powerStops;
+  return [
+    ...(intoLowEnd > 0 ? [{ id: `low:unit:${unitId}`, sdStops: BELIEFS.lowEnd, factor: intoLowEnd }] : []),
+    ...(syncLossStops > 0 ? [{ id: `sync:unit:${unitId}`, sdStops: BELIEFS.syncLoss, factor: 1 }] : []),
+  ];
 }
 
 /** True when two lights are made of the same unit, outlet, modifier and grid: what one gave, the other gives. */
@@ -115,6 +129,7 @@ export function firedAs(
     gelIds: light.gelIds,
     atAim: pointId === light.aimPointId,
     distanceM: light.distanceM,
+    placeSaid: light.placeSaid,
     sideDeg: light.sideDeg,
     heightM: light.heightM,
     featherDeg: light.featherDeg,

@@ -16,6 +16,7 @@ export {
   kitItems,
   lampItemSchema,
   lensItemSchema,
+  meterItemSchema,
   modifierItemSchema,
   preferencesItemSchema,
   reflectorItemSchema,

@@ -7,6 +7,7 @@ import { gridSchema, modifierSchema } from '../modifiers';
 import { idSchema } from './id';
 import { cameraSchema, filterSchema, lensSchema } from './camera';
 import { lampSchema } from './lamp';
+import { meterSchema } from './meter';
 import { DEFAULT_PREFERENCES, preferencesSchema } from './preferences';
 import { reflectorSchema } from './reflector';
 
@@ -35,6 +36,7 @@ export const kitSchema = z.strictObject({
   stands: z.array(standSchema.extend(owned)).max(500),
   lamps: z.array(lampSchema.safeExtend(owned)).max(500),
   reflectors: z.array(reflectorSchema.extend(owned)).max(500),
+  meters: z.array(meterSchema.extend(owned)).max(500),
   calibration: calibrationSchema.meta({ description: 'what readings have taught about units and modifiers' }),
   preferences: preferencesSchema,
 });
@@ -52,6 +54,7 @@ export const GEAR_LISTS = [
   'stands',
   'lamps',
   'reflectors',
+  'meters',
 ] as const;
 export type GearList = (typeof GEAR_LISTS)[number];
 
@@ -67,6 +70,7 @@ export const EMPTY_KIT: Kit = {
   stands: [],
   lamps: [],
   reflectors: [],
+  meters: [],
   calibration: UNTAUGHT,
   preferences: DEFAULT_PREFERENCES,
 };

@@ -8,6 +8,7 @@ import { idSchema } from './id';
 import { cameraSchema, filterSchema, lensSchema } from './camera';
 import { GEAR_LISTS, type GearList, type Kit, kitSchema, standSchema } from './kit';
 import { lampSchema } from './lamp';
+import { meterSchema } from './meter';
 import { DEFAULT_PREFERENCES, preferencesSchema } from './preferences';
 import { reflectorSchema } from './reflector';
 
@@ -26,6 +27,7 @@ export const filterItemSchema = filterSchema.extend({ type: z.literal('filter'),
 export const standItemSchema = standSchema.extend({ type: z.literal('stand'), ...first });
 export const lampItemSchema = lampSchema.safeExtend({ type: z.literal('lamp'), ...first });
 export const reflectorItemSchema = reflectorSchema.extend({ type: z.literal('reflector'), ...first });
+export const meterItemSchema = meterSchema.extend({ type: z.literal('meter'), ...first });
 export const preferencesItemSchema = preferencesSchema.extend({
   type: z.literal('preferences'),
   version: z.literal(3),
@@ -44,6 +46,7 @@ export const GEAR_SCHEMAS = {
   stands: standItemSchema,
   lamps: lampItemSchema,
   reflectors: reflectorItemSchema,
+  meters: meterItemSchema,
 } as const satisfies Record<GearList, z.ZodType>;
 export type GearItem = z.infer<(typeof GEAR_SCHEMAS)[GearList]>;
 export type KitItem = GearItem | z.infer<typeof preferencesItemSchema>;

@@ -51,6 +51,9 @@ export interface LightSolution {
   added: string[];
   /** where the number comes from: distances and guide number, what earlier readings taught, or a reading of this light */
   basis: Reach['basis'];
+  /** how far it stands, and whether a person has said so; else that is assumed */
+  distanceM: number;
+  placeSaid: boolean;
   /** how many readings have taught it */
   taughtBy: number;
   uncertaintyStops: number;
@@ -207,6 +210,8 @@ export function solveLight(
     modifierName: modifier.name,
     added: [config.grid?.name, ...config.gels.map(({ name }) => name)].filter((name) => name !== undefined),
     basis: reach.basis,
+    distanceM: light.distanceM,
+    placeSaid: light.placeSaid,
     taughtBy: reach.readings,
     uncertaintyStops,
     targetStops,

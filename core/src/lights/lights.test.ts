@@ -9,6 +9,7 @@ import {
   type FiredLight,
   type Light,
   newLight,
+  PLAIN_CHANGE,
   PLAIN_READING,
   type Reading,
   type SceneChange,
@@ -32,6 +33,7 @@ const POINTS = [
 ];
 const light = (number: number, role: Light['role'], unit: number, aim: string, over: Partial<Light> = {}): Light => ({
   ...newLight(sampleId(number), role, sampleId(unit), aim, []),
+  placeSaid: true,
   group: 'ABCDEF'[number - 21] as Light['group'],
   ...over,
 });
@@ -277,7 +279,53 @@ describe('what readings teach is used on the next setup', () => {
     expect(teach(forgetful, [{ setup: alone, facts: readings }]).ids).toEqual([]);
     const struck = readings.map((one) => ({ ...one, struckAt: '2026-02-27T14:40:00Z' }));
     expect(teach(SAMPLE_KIT, [{ setup: alone, facts: struck }]).ids).toEqual([]);
-    expect(teach(SAMPLE_KIT, [{ setup: alone, facts: readings }]).readings).toEqual([1, 1]);
+    const learned = teach(SAMPLE_KIT, [{ setup: alone, facts: readings }]);
+    expect(learned.ids).toEqual([`unit:${key.unitId}`, `modifier:${key.modifierId}`, `dial:unit:${key.unitId}`]);
+    expect(learned.readings).toEqual([1, 1, 1]);
+  });
+
+  it('a dial is forgotten by itself, and an assumed place teaches nothing', () => {
+    const alone = { ...three, lights: [key] };
+    const readings = [...AMBIENT, shot(-0.6, '2026-02-27T14:20:00Z')];
+    const forgetful = {
+      ...SAMPLE_KIT,
+      preferences: { ...SAMPLE_KIT.preferences, forgotten: { [`dial:unit:${key.unitId}`]: '2026-02-27T14:30:00Z' } },
+    };
+    const all = teach(SAMPLE_KIT, [{ setup: alone, facts: readings }]);
+    const rest = teach(forgetful, [{ setup: alone, facts: readings }]);
+    expect(rest.ids).toEqual(all.ids.slice(0, 2));
+    expect(rest.meanStops).toEqual(all.meanStops.slice(0, 2));
+    const assumed = readings.map((one) => ({
+      ...one,
+      fired: one.fired.map((light) => ({ ...light, placeSaid: false })),
+    }));
+    expect(teach(SAMPLE_KIT, [{ setup: alone, facts: assumed }]).ids).toEqual([]);
+  });
+
+  it('a second meter is learned against the first, and read by what it is off', () => {
+    const meters = [201, 202].map((n) => ({
+      id: sampleId(n),
+      name: `Meter ${n}`,
+      increment: 'tenth' as const,
+      retired: false,
+    }));
+    const kit: Kit = { ...SAMPLE_KIT, meters };
+    const pairs = Array.from({ length: 8 }, (_, i): Reading[] => {
+      const at = (second: number) => `2026-02-27T14:${10 + i}:0${second}Z`;
+      return [
+        reading('face', 6, { at: at(0), meterId: sampleId(201) }),
+        reading('face', 6.2, { at: at(5), meterId: sampleId(202) }),
+      ];
+    }).flat();
+    const learned = teach(kit, [{ setup: three, facts: pairs }]);
+    expect(learned.ids).toEqual([`meter:${sampleId(202)}`]);
+    expect(learned.meanStops[0]).toBeGreaterThan(0.1);
+    expect(learned.meanStops[0]).toBeLessThan(0.2);
+    expect(Math.sqrt(learned.covariance[0]?.[0] ?? 1)).toBeLessThan(0.07);
+    const only = [reading('face', 6.2, { meterId: sampleId(202) })];
+    const level = (calibration: Kit['calibration']) =>
+      solved(three, only, { ...kit, calibration }).points[0]?.ambientEv100 ?? NaN;
+    expect(level(learned) - level(SAMPLE_KIT.calibration)).toBeCloseTo(-(learned.meanStops[0] ?? 0), 1);
   });
 });
 
@@ -307,8 +355,7 @@ describe('when the dial does not agree', () => {
     // the ambient had moved up by what makes the total: the flash itself is as it was
     const ambientThen = Math.log2(2 ** off.av - 2 ** (its?.meter?.flashAv ?? 0));
     const cloud: SceneChange = {
-      type: 'sceneChange',
-      version: 1,
+      ...PLAIN_CHANGE,
       id: sampleId(990),
       setupId: alone.id,
       at: '2026-02-27T14:01:30Z',

@@ -288,6 +288,7 @@ it('an old reading of the ambient still separates a total when nothing newer is 
         gelIds: [],
         atAim: true,
         distanceM: key.distanceM,
+        placeSaid: true,
         sideDeg: null,
         heightM: null,
         asideDeg: null,

@@ -12,30 +12,30 @@ import {
 import {
   ambientSources,
   type Arrangement,
-  AS_IT_STANDS,
   type BelievedSource,
   EYES,
   flashAt,
   gainOf,
   heldAs,
   isIndoors,
-  isOpening,
+  lampAt,
   type LightConfig,
   lightConfig,
   type Receiver,
   receiverForAim,
   receiverOf,
+  skyEv100,
   turnedFrom,
-  standing as standingPanels,
-  type Standing,
 } from '../gain';
 import type { Kit } from '../gear';
+import { addLight } from '../photometry';
 import { direction, lightPlace } from '../scene';
 import {
   type FiredLight,
   type Light,
   LIGHT_ROLE_FACTS,
   type MeteringPoint,
+  type PlacedLamp,
   type Reading,
   type ReadingMethod,
   ROLE_FACTS,
@@ -46,18 +46,29 @@ import {
   USUAL_METHOD,
 } from '../setup';
 import { lightEv100, readingNoiseStops } from './levels';
+import { meterIncrementOf, instrumentOf } from './instruments';
 import { recentReadings } from './recent';
+import { openingsOf, sourceIn, type State, States } from './states';
 import { Timeline } from './timeline';
 
 /** Two clouds that were reported make a moving sky. */
 const MOVING_SKY_EVENTS = 2;
+/** A stage that is set for the sun of another day says nothing of today's. */
+const SAME_DAY_MS = 12 * 3_600_000;
+/** A panel that changes a point's light by less is not felt there, stops. */
+const FELT_STOPS = 0.1;
+/** What happens to all the people alike, but for a little. */
+const TOGETHER: readonly SceneChange['what'][] = ['subject-moved', 'opening-moved'];
+
+/** A lamp as a source. */
+export const lampId = ({ id }: Pick<PlacedLamp, 'id'>): string => `lamp:${id}`;
 
 /** A light as it stood and was made, now or when it was fired. */
 export type StoodLight = Pick<
   FiredLight,
   'unitId' | 'outlet' | 'zoomMm' | 'modifierId' | 'gridId' | 'gelIds' | 'distanceM' | 'featherDeg'
 > &
-  Pick<Light, 'sideDeg' | 'heightM' | 'aimPointId'> & { lightId: string };
+  Pick<Light, 'sideDeg' | 'heightM' | 'aimPointId' | 'placeSaid'> & { lightId: string };
 
 /** The receiver of a light's reading: as it was read where that was written down, else as the point faces. */
 function receiverFor(
@@ -80,9 +91,11 @@ const isPlaced = (setup: Setup, pointId: string): boolean => {
   return point !== undefined && receiverOf(point, setup) !== null;
 };
 
-/** Where a light stands, under one name for the same stand. */
-const placeOf = ({ distanceM, sideDeg, heightM, featherDeg }: StoodLight): string =>
-  [distanceM.toFixed(2), sideDeg.toFixed(0), heightM.toFixed(2), featherDeg.toFixed(0)].join(' ');
+/** Where a light stands, under one name for the same stand, and how far that may be off. */
+const placeOf = ({ distanceM, sideDeg, heightM, featherDeg, placeSaid }: StoodLight) => ({
+  place: [distanceM.toFixed(2), sideDeg.toFixed(0), heightM.toFixed(2), featherDeg.toFixed(0), placeSaid].join(' '),
+  placeSdStops: placeSaid ? BELIEFS.place : BELIEFS.placeAssumed,
+});
 
 /** What earlier readings say of the kit; null before there are any. */
 const learnedOf = ({ calibration }: Kit): Learned | null => (calibration.ids.length === 0 ? null : calibration);
@@ -96,7 +109,8 @@ export class Evidence {
   private readonly sources: readonly BelievedSource[];
   private readonly face: MeteringPoint | undefined;
   private readonly timeline: Timeline;
-  private readonly arrangements = new Map<string, Standing[]>();
+  private readonly states: States;
+  private readonly lamps: readonly PlacedLamp[];
 
   constructor(
     private readonly setup: Setup,
@@ -107,13 +121,19 @@ export class Evidence {
   ) {
     const [first] = standing;
     const events = changes.filter(({ struckAt }) => struckAt === null);
+    this.states = new States(setup, kit);
+    const lamps = [...standing.flatMap(({ stood }) => stood?.lamps ?? []), ...setup.lamps];
+    this.lamps = [...new Map(lamps.map((lamp) => [lamp.id, lamp])).values()];
     this.timeline = new Timeline([...standing, ...events].map(({ at }) => Date.parse(at)));
     this.face = setup.points.find(({ role }) => role === 'face');
     const reference: Arrangement = (panel) => (first === undefined ? panel : standAt(panel, first.at));
     this.sources = ambientSources(setup, kit, reference);
     const happened = events.flatMap((change) => this.eventsOf(change));
     this.evening = {
-      sources: this.sources.map(({ source, sdStops }): Source => ({ id: source.id, follows: 'daylight', sdStops })),
+      sources: [
+        ...this.sources.map(({ source, sdStops }): Source => ({ id: source.id, follows: 'daylight', sdStops })),
+        ...this.lamps.map((lamp): Source => ({ id: lampId(lamp), follows: 'itself', sdStops: BELIEFS.lamp.stated })),
+      ],
       // in a break the light has become another: nothing is made of how much it changed
       events: [...happened, ...this.timeline.breaks.map((minute): Event => ({ minute, what: 'cloud' }))],
       taken: recentReadings(standing).flatMap((reading) => this.takenOf(reading)),
@@ -121,34 +141,70 @@ export class Evidence {
       sky: events.filter(({ what }) => what === 'sun').length >= MOVING_SKY_EVENTS ? 'moving' : 'steady',
       indoors: isIndoors(setup),
       daylightSdStops: this.beliefAt(this.face).sd,
-      forecast: null,
+      forecast: this.forecast(clock),
       learned: learnedOf(kit),
     };
   }
 
   private beliefAt(point: MeteringPoint | undefined): { stops: number; sd: number } {
+    const sky = point === this.face ? skyEv100(this.setup, null) : null;
+    if (sky !== null) return { stops: sky, sd: point?.standsIn === 'shade' ? BELIEFS.sky.shade : BELIEFS.sky.open };
     return point?.standsIn == null ? BELIEFS.daylight : BELIEFS.standsIn[point.standsIn];
   }
 
-  private eventsOf({ what, at }: SceneChange): Event[] {
-    const minute = this.timeline.minuteOf(Date.parse(at));
-    if (what === 'sun') return [{ minute, what: 'cloud' }];
-    const points = this.setup.points.filter(({ role }) => touchesPoint(what, role)).map(({ id }) => id);
-    // a door or a lamp that was touched changes what comes in as much as a cloud does
-    return what === 'opening'
-      ? [{ minute, what: 'cloud' }]
-      : [{ minute, what: 'points', points, together: what === 'subject-moved' }];
+  /**
+   * How daylight goes on by place and time, stops; null where those are not known, the stage is set for another day, or the
+   * sun stands under the horizon at the first reading or now.
+   */
+  private forecast(clock: Date): Evening['forecast'] {
+    const { sun } = this.setup.stage;
+    if (sun?.by !== 'time' || Math.abs(Date.parse(sun.at) - clock.getTime()) > SAME_DAY_MS) return null;
+    const lowest = [this.timeline.timeOf(0), clock.getTime()].map((ms) =>
+      skyEv100(this.setup, new Date(ms).toISOString()),
+    );
+    if (lowest.includes(null)) return null;
+    const foretold = new Map<number, number>();
+    return (minute) => {
+      const known = foretold.get(minute);
+      if (known !== undefined) return known;
+      const at = new Date(this.timeline.timeOf(minute)).toISOString();
+      const stops = skyEv100(this.setup, at) ?? 0;
+      foretold.set(minute, stops);
+      return stops;
+    };
   }
 
-  /** Panels as they stood at a time; null: as they stand. */
-  private panelsAt(at: string | null): Standing[] {
-    const key = at ?? '';
-    const known = this.arrangements.get(key);
-    if (known !== undefined) return known;
-    const as: Arrangement = at === null ? AS_IT_STANDS : (panel) => standAt(panel, at);
-    const panels = standingPanels(this.setup, this.kit, as);
-    this.arrangements.set(key, panels);
-    return panels;
+  private eventsOf(change: SceneChange): Event[] {
+    const { what, at } = change;
+    const minute = this.timeline.minuteOf(Date.parse(at));
+    // a door or a lamp that was touched changes what comes in as much as a cloud does
+    if (what === 'sun' || what === 'opening') return [{ minute, what: 'cloud' }];
+    // what a lamp gives is known by its dimmer; nothing else changes with it
+    if (what === 'lamp') return [];
+    const touched = this.setup.points.filter((point) => this.isTouched(point, change));
+    const idsOf = (points: readonly MeteringPoint[]) => points.map(({ id }) => id);
+    const event = (points: string[], how: 'each' | 'together' | 'anew'): Event[] =>
+      points.length === 0 ? [] : [{ minute, what: 'points', points, how }];
+    if (what !== 'set-turned') return event(idsOf(touched), TOGETHER.includes(what) ? 'together' : 'each');
+    // the people stand where they stood; what is seen behind them is something else
+    const isPlace = ({ role }: MeteringPoint) => ROLE_FACTS[role].on === 'place';
+    return [
+      ...event(idsOf(touched.filter((point) => !isPlace(point))), 'together'),
+      ...event(idsOf(touched.filter(isPlace)), 'anew'),
+    ];
+  }
+
+  /** Whether a change touches a point. A panel or lamp that the application knows of does where it changes the light. */
+  isTouched(point: MeteringPoint, { what, thingId, at }: SceneChange): boolean {
+    if (!touchesPoint(what, point.role)) return false;
+    if ((what !== 'reflector' && what !== 'lamp') || thingId === null) return true;
+    const reading = this.standing.findLast((one) => one.pointId === point.id && Date.parse(one.at) <= Date.parse(at));
+    if (reading === undefined) return false;
+    const level = (state: State) => {
+      const held = this.heldIn(point, USUAL_METHOD, state, 0).ambient;
+      return held.length === 0 ? 0 : addLight(...held.map(({ knownStops }) => knownStops));
+    };
+    return Math.abs(level(this.states.now) - level(this.states.of(reading))) > FELT_STOPS;
   }
 
   /** In the same light as the face: on the people, and not said to stand elsewhere. */
@@ -164,19 +220,20 @@ export class Evidence {
 
   /**
    * What a meter that is held at a point is held to.
-   * @param at when; null: now  @param tv the shutter that ambient is read at, where it is read as an aperture
+   * @param as how things stood: as for a reading; null: as they stand
+   * @param tv the shutter that ambient is read at, where it is read as an aperture
    */
-  held(point: MeteringPoint, method: ReadingMethod, at: string | null, tv: number): Held {
-    return this.heldAmong(point, method, this.panelsAt(at), tv);
+  held(point: MeteringPoint, method: ReadingMethod, as: Reading | null, tv: number): Held {
+    return this.heldIn(point, method, as === null ? this.states.now : this.states.of(as), tv);
   }
 
   /** The same now, with some of the panels only. */
   heldWith(point: MeteringPoint, as: Arrangement): Held {
-    return this.heldAmong(point, USUAL_METHOD, standingPanels(this.setup, this.kit, as), 0);
+    return this.heldIn(point, USUAL_METHOD, this.states.as(as), 0);
   }
 
-  private heldAmong(point: MeteringPoint, method: ReadingMethod, panels: readonly Standing[], tv: number): Held {
-    const place = receiverOf(point, this.setup);
+  private heldIn(point: MeteringPoint, method: ReadingMethod, state: State, tv: number): Held {
+    const place = receiverOf(point, state.setup);
     const receiver = place === null ? null : heldAs(place, method, this.brightest(place));
     // a disc reads one source: a level of its own, which says nothing of the whole light there
     const disc = method.kind === 'disc';
@@ -185,11 +242,22 @@ export class Evidence {
       aim: method.kind === 'incident' && method.aim === 'light' ? 'light' : null,
       near: !disc && this.isNear(point),
       tv,
-      ambient: this.ambientThere(point, receiver, panels),
+      ambient: [...this.daylightThere(point, receiver, state), ...this.lampsThere(point, receiver, state)],
     };
   }
 
-  private ambientThere(point: MeteringPoint, receiver: Receiver | null, panels: readonly Standing[]): SourceThere[] {
+  /** Lamps that are on and reach a point; where nothing says how the two lie, only the one that is meant for it. */
+  private lampsThere(point: MeteringPoint, receiver: Receiver | null, { setup, panels }: State): SourceThere[] {
+    return setup.lamps.flatMap((lamp): SourceThere[] => {
+      const meant = lamp.pointId === point.id;
+      if (!lamp.on || (!meant && (receiver === null || !isPlaced(setup, lamp.pointId)))) return [];
+      const where = receiver ?? receiverForAim(setup, { ...lamp, aimPointId: lamp.pointId, featherDeg: 0 });
+      const knownStops = lampAt(lamp, this.kit, where, setup, panels);
+      return knownStops === null ? [] : [{ source: lampId(lamp), knownStops }];
+    });
+  }
+
+  private daylightThere(point: MeteringPoint, receiver: Receiver | null, state: State): SourceThere[] {
     const believed = this.beliefAt(this.face).stops;
     const lit = point.standsIn ?? this.face?.standsIn ?? null;
     const hasSun = this.sources.some(({ source }) => source.kind === 'sun');
@@ -197,14 +265,24 @@ export class Evidence {
     const otherLight = hasSun || point.standsIn === null ? 0 : this.beliefAt(point).stops - believed;
     // a place that nobody has said lies beyond what stands round the people, and has its openings as they have
     const where: Receiver = receiver ?? { at: EYES, faces: direction(0), answers: 'dome' };
-    const round = receiver === null ? panels.filter(isOpening) : panels;
+    const round = receiver === null ? openingsOf(state) : state.panels;
     return this.sources.flatMap(({ source, overFaceStops }): SourceThere[] => {
       if (source.kind === 'sun' && lit !== 'sun' && lit !== null) return [];
-      const gain = gainOf(source, where, round);
+      const gain = gainOf(sourceIn(source, state), where, round);
       if (gain <= 0) return [];
       const knownStops = believed + otherLight + overFaceStops + Math.log2(gain);
       return [{ source: source.id, knownStops }];
     });
+  }
+
+  /** A lamp alone at a point as that is held, on or off; null where it gives nothing there, or is not in the kit. */
+  lampAlone(lamp: PlacedLamp, held: Held, point: MeteringPoint): Held | null {
+    const { setup, panels } = this.states.now;
+    const there = this.lampsThere(point, receiverOf(point, setup), {
+      setup: { ...setup, lamps: [{ ...lamp, on: true }] },
+      panels,
+    });
+    return there.length === 0 ? null : { ...held, ambient: there };
   }
 
   /** What the light at the face is made of: each source alone at full gain, and what of it reaches the face. */
@@ -212,7 +290,7 @@ export class Evidence {
     const face = this.face;
     if (face === undefined) return [];
     const where = receiverOf(face, this.setup);
-    const panels = this.panelsAt(null);
+    const { panels } = this.states.now;
     const believed = this.beliefAt(face).stops;
     return this.sources.map(({ source, overFaceStops }) => ({
       source,
@@ -252,13 +330,14 @@ export class Evidence {
     if (light === 'flash' && fired.length === 0) return [];
     return [
       {
-        ...this.held(point, reading.method, at, light === 'ambient' ? 0 : tv),
+        ...this.held(point, reading.method, reading, light === 'ambient' ? 0 : tv),
+        instrument: instrumentOf(reading, this.kit),
         id,
         minute: this.timeline.minuteOf(Date.parse(at)),
         light,
         fired,
         stops: lightEv100(reading) - (light === 'ambient' ? 0 : tv),
-        sdStops: readingNoiseStops(reading, this.kit.preferences.meterIncrement),
+        sdStops: readingNoiseStops(reading, meterIncrementOf(reading.meterId, this.kit)),
         // whatever it was asked about, a person has said that it is right
         sure: this.setup.confirmed.some((asked) => asked.endsWith(`:${id}`)),
       },
@@ -266,7 +345,7 @@ export class Evidence {
   }
 
   /** A light as it was fired for a reading. Where it stood is as it stands where that was not written down. */
-  private firedOf(fired: FiredLight, point: MeteringPoint, { at, method }: Reading): Fired | null {
+  private firedOf(fired: FiredLight, point: MeteringPoint, reading: Reading): Fired | null {
     const light = this.setup.lights.find(({ id }) => id === fired.lightId);
     const usual = LIGHT_ROLE_FACTS[light?.role ?? 'key'].stand;
     const stood: StoodLight = {
@@ -275,38 +354,32 @@ export class Evidence {
       heightM: fired.heightM ?? light?.heightM ?? usual.heightM,
       aimPointId: fired.atAim ? point.id : (light?.aimPointId ?? point.id),
     };
-    return this.lightAs(
-      stood,
-      point,
-      method,
-      { setup: this.setup, panels: this.panelsAt(at) },
-      {
-        powerStops: fired.powerStops,
-        syncLossStops: fired.highSpeedSyncLossStops,
-        asideDeg: fired.asideDeg,
-      },
-    );
+    return this.lightAs(stood, point, reading.method, this.states.of(reading), {
+      powerStops: fired.powerStops,
+      syncLossStops: fired.highSpeedSyncLossStops,
+      asideDeg: fired.asideDeg,
+    });
   }
 
   /** A light as it stands now, at full power, at a point as that faces; null where it gives nothing or its gear is gone. */
   lightNow(setup: Setup, light: Light, point: MeteringPoint, syncLossStops: number): Fired | null {
     const as = { powerStops: 0, syncLossStops, asideDeg: null };
-    const panels = setup === this.setup ? this.panelsAt(null) : standingPanels(setup, this.kit, AS_IT_STANDS);
-    return this.lightAs({ ...light, lightId: light.id }, point, USUAL_METHOD, { setup, panels }, as);
+    const state = setup === this.setup ? this.states.now : new States(setup, this.kit).now;
+    return this.lightAs({ ...light, lightId: light.id }, point, USUAL_METHOD, state, as);
   }
 
   private lightAs(
     stood: StoodLight,
     point: MeteringPoint,
     method: ReadingMethod,
-    { setup, panels }: { setup: Setup; panels: readonly Standing[] },
+    { setup, panels }: State,
     { powerStops, syncLossStops, asideDeg }: { powerStops: number; syncLossStops: number; asideDeg: number | null },
   ): Fired | null {
     const config = lightConfig(this.kit, stood);
     const aimed = stood.aimPointId === point.id;
     if (config === null) return null;
     if (!aimed && !(isPlaced(setup, stood.aimPointId) && isPlaced(setup, point.id)))
-      return this.unplaced(stood, point, config, syncLossStops, powerStops);
+      return this.unplaced(stood, point, config, setup, { powerStops, syncLossStops });
     const receiver = receiverFor(setup, stood, point, method, asideDeg);
     if (receiver === null) return null;
     const statedStops = flashAt(stood, config, syncLossStops, receiver, setup, panels);
@@ -316,8 +389,8 @@ export class Evidence {
       statedStops,
       powerStops,
       made: config.things,
-      place: placeOf(stood),
-      placeSdStops: BELIEFS.place,
+      quirks: config.quirks(powerStops, syncLossStops),
+      ...placeOf(stood),
       spillSdStops: aimed ? 0 : BELIEFS.spill,
     };
   }
@@ -327,8 +400,8 @@ export class Evidence {
     stood: StoodLight,
     point: MeteringPoint,
     config: LightConfig,
-    syncLossStops: number,
-    powerStops: number,
+    setup: Setup,
+    { powerStops, syncLossStops }: { powerStops: number; syncLossStops: number },
   ): Fired | null {
     const wasRead = this.standing.some(
       ({ pointId, fired: [one, ...others] }) =>
@@ -336,14 +409,14 @@ export class Evidence {
     );
     if (!wasRead) return null;
     const { stops, sd } = BELIEFS.spillUnplaced;
-    const straightOn = flashAt(stood, config, syncLossStops, receiverForAim(this.setup, stood), this.setup, []);
+    const straightOn = flashAt(stood, config, syncLossStops, receiverForAim(setup, stood), setup, []);
     return {
       id: stood.lightId,
       statedStops: (straightOn ?? 0) + stops,
       powerStops,
       made: config.things,
-      place: placeOf(stood),
-      placeSdStops: BELIEFS.place,
+      quirks: config.quirks(powerStops, syncLossStops),
+      ...placeOf(stood),
       spillSdStops: sd,
     };
   }

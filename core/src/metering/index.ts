@@ -1,3 +1,4 @@
+export { instrumentOf, meterIncrementOf } from './instruments';
 export type { MeterAgain } from './again';
 export { type Answer, answerOf } from './answers';
 export type { DomeChoice } from './dome';
@@ -14,5 +15,4 @@ export { type AmbientShares, ASKED_SD_STOPS, LightEstimate, type LightThere, MAR
 export { meterScene } from './meteredScene';
 export type { PointAmbient, Staleness } from './pointAmbient';
 export type { ReadingCause, ReadingQuestion, TellingReading } from './questions';
-export type { MeteringWarning } from './warning';
-export type { Fact, MeteredScene } from './scene';
+export type { Fact, MeteredScene, MeteringWarning } from './scene';

@@ -4,13 +4,14 @@ import type { Kit } from '../gear';
 import {
   type Light,
   type MeteringPoint,
+  type PlacedLamp,
   type Reading,
   type SceneChange,
   type Setup,
-  touchesPoint,
   USUAL_METHOD,
 } from '../setup';
-import { Evidence } from './evidence';
+import { Evidence, lampId } from './evidence';
+import { meterIncrementOf } from './instruments';
 import { ambientReading, type FlashFault, flashFault, lightEv100, readingNoiseStops } from './levels';
 import type { PointAmbient, Staleness } from './pointAmbient';
 
@@ -87,7 +88,7 @@ export class LightEstimate {
       return { reading: undefined, ambientEv100: null, sdStops: null, basis: null, stale: null };
     const { stops, sdStops } = this.levelOf(point, reading);
     const stale = this.stalenessOf(point, reading, sdStops);
-    const then = this.now.ambient(this.evidence.held(point, reading.method, reading.at, 0), this.minuteOf(reading));
+    const then = this.now.ambient(this.evidence.held(point, reading.method, reading, 0), this.minuteOf(reading));
     const moved = Math.abs(stops - then.stops) > MOVED_STOPS || this.changeSince(point, reading) !== undefined;
     const basis = reading.method.kind === 'disc' ? 'one-source' : moved ? 'carried' : 'measured';
     const read = lightEv100(reading);
@@ -107,12 +108,12 @@ export class LightEstimate {
   private changeSince(point: MeteringPoint, { at }: Reading): SceneChange | undefined {
     return this.changes.findLast(
       (change) =>
-        change.struckAt === null && Date.parse(change.at) > Date.parse(at) && touchesPoint(change.what, point.role),
+        change.struckAt === null && Date.parse(change.at) > Date.parse(at) && this.evidence.isTouched(point, change),
     );
   }
 
   private stalenessOf(point: MeteringPoint, reading: Reading, sdStops: number): Staleness | null {
-    const own = readingNoiseStops(reading, this.kit.preferences.meterIncrement) * OVER_OWN_NOISE;
+    const own = readingNoiseStops(reading, meterIncrementOf(reading.meterId, this.kit)) * OVER_OWN_NOISE;
     if (sdStops <= Math.max(MARKED_SD_STOPS, own)) return null;
     const change = this.changeSince(point, reading);
     const least = change !== undefined && this.heldNow(point).near ? CARRIED_SD_STOPS : ASKED_SD_STOPS;
@@ -139,6 +140,20 @@ export class LightEstimate {
     return level(to) - level(from);
   }
 
+  /**
+   * A lamp at a point now: alone, as it stands and is dimmed, whether it is on or off, and everything else there without it.
+   * null where it gives nothing there.
+   */
+  lampAt(lamp: PlacedLamp, point: MeteringPoint): { alone: Estimated; restEv100: number | null } | null {
+    const reading = this.ambientOf(point);
+    const held = this.evidence.held(point, reading?.method ?? USUAL_METHOD, null, 0);
+    const alone = this.evidence.lampAlone(lamp, held, point);
+    if (alone === null) return null;
+    const rest = { ...held, ambient: held.ambient.filter(({ source }) => source !== lampId(lamp)) };
+    const restEv100 = reading === undefined || rest.ambient.length === 0 ? null : this.now.ambient(rest).stops;
+    return { alone: this.now.ambient(alone), restEv100 };
+  }
+
   /** What the light at the face is made of, as shares of what a dome there reads. */
   shares(): AmbientShares {
     const parts = this.evidence.parts().map(({ source, held, gain }) => ({
@@ -148,7 +163,7 @@ export class LightEstimate {
     }));
     const all = Math.max(
       1e-9,
-      parts.reduce((sum, { strength, gain }) => sum + strength * gain, 0),
+      parts.reduce((sum, { strength, gain }) => sum + strength * gain, this.lampsOnFace()),
     );
     const share = (kinds: readonly AmbientSource['kind'][]) =>
       parts.reduce((sum, { source, strength, gain }) => sum + (kinds.includes(source.kind) ? strength * gain : 0), 0) /
@@ -161,6 +176,16 @@ export class LightEstimate {
         source.kind === 'opening' ? [{ panelId: source.panelId, share: (strength * gain) / all }] : [],
       ),
     };
+  }
+
+  /** What lamps that are on give the face together, linear. */
+  private lampsOnFace(): number {
+    const face = this.setup.points.find(({ role }) => role === 'face');
+    if (face === undefined) return 0;
+    return this.setup.lamps.reduce((sum, lamp) => {
+      const there = lamp.on ? this.lampAt(lamp, face) : null;
+      return there === null ? sum : sum + 2 ** there.alone.stops;
+    }, 0);
   }
 
   /** A light alone as it was when a reading was taken. */
@@ -193,8 +218,9 @@ export class LightEstimate {
       minute: evening.now,
       light: 'ambient',
       fired: [],
+      instrument: null,
       stops: this.now.ambient(held).stops,
-      sdStops: reading === undefined ? 0.1 : readingNoiseStops(reading, this.kit.preferences.meterIncrement),
+      sdStops: reading === undefined ? 0.1 : readingNoiseStops(reading, meterIncrementOf(reading.meterId, this.kit)),
       sure: true,
     };
     const then = estimate({ ...evening, taken: [...evening.taken, taken] });

@@ -7,8 +7,7 @@ import { LightEstimate } from './lightEstimate';
 import type { PointAmbient } from './pointAmbient';
 import { questionReadings } from './questions';
 import { remembered } from './remembered';
-import type { Fact, MeteredScene } from './scene';
-import type { MeteringWarning } from './warning';
+import type { Fact, MeteredScene, MeteringWarning } from './scene';
 
 /**
  * What the light of a setup is, from everything that was read and happened in it. Made once for each change of facts or

@@ -5,11 +5,12 @@ import { usualPoint } from '../../test/points';
 import { solveSaid } from '../../test/said';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import {
+  PLAIN_CHANGE,
   PLAIN_READING,
   type PointRole,
   type Reading,
   ROLE_FACTS,
-  SCENE_CHANGES,
+  REPORTED_CHANGES,
   type SceneChange,
   type Setting,
   type Setup,
@@ -41,8 +42,7 @@ const reading = (pointId: PointRole, av: number, over: Partial<Reading> = {}): R
   ...over,
 });
 const changed = (what: SceneChange['what'], minutesAgo: number, struckAt: string | null = null): SceneChange => ({
-  type: 'sceneChange',
-  version: 1,
+  ...PLAIN_CHANGE,
   id: sampleId((number += 1)),
   setupId: hall.id,
   at: at(minutesAgo),
@@ -218,7 +218,7 @@ describe('readings that contradict each other', () => {
 });
 
 describe('readings that no longer hold', () => {
-  it.each(SCENE_CHANGES)('%s touches the points it should and no other', (what) => {
+  it.each(REPORTED_CHANGES)('%s touches the points it should and no other', (what) => {
     const facts: Fact[] = [...POINTS.map(({ role }, index) => reading(role, index)), changed(what, 1)];
     const stale = solveWith(facts)
       .points.filter(({ stale: why }) => why?.kind === 'scene')
@@ -290,7 +290,7 @@ it('whatever is metered, in whatever way, every number of the solution is finite
       })
       .map(({ role, av, tv, sv, method, ago }): Fact => reading(role, av, { tv, sv, method, at: at(ago) })),
     fc
-      .record({ what: fc.constantFrom(...SCENE_CHANGES), ago: fc.integer({ min: 0, max: 300 }) })
+      .record({ what: fc.constantFrom(...REPORTED_CHANGES), ago: fc.integer({ min: 0, max: 300 }) })
       .map(({ what, ago }): Fact => changed(what, ago)),
   );
   fc.assert(

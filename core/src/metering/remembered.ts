@@ -20,7 +20,7 @@ const MOST_VERSIONS = 4;
  * to it, or where a reading has not written down how its lights stood.
  */
 function dependsOn(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): unknown[] {
-  const { points, panels, stage, lights, backgroundM, confirmed, look } = setup;
+  const { points, panels, stage, lights, lamps, backgroundM, confirmed, look } = setup;
   const readings = facts.filter((fact) => fact.type === 'reading');
   const turnedToLight =
     look.faceBy === 'light' ||
@@ -36,6 +36,7 @@ function dependsOn(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date):
     points,
     panels,
     backgroundM,
+    lamps,
     confirmed,
     look.faceBy,
     stage.sun,
@@ -52,6 +53,8 @@ function dependsOn(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date):
     kit.grids,
     kit.gels,
     kit.reflectors,
+    kit.lamps,
+    kit.meters,
     kit.preferences.meterIncrement,
   ];
 }

@@ -4,7 +4,12 @@ import type { DomeChoice } from './dome';
 import type { LightEstimate } from './lightEstimate';
 import type { PointAmbient } from './pointAmbient';
 import type { ReadingQuestion } from './questions';
-import type { MeteringWarning } from './warning';
+
+/** A reading that says less than it seems to. */
+export type MeteringWarning =
+  | { kind: 'one-source'; pointId: string }
+  /** the camera's own meter; off by so many stops where the background was metered too */
+  | { kind: 'fooled'; pointId: string; offStops: number | null };
 
 /** What is on record about a setup: readings, and what changed in the scene. */
 export type Fact = Reading | SceneChange;

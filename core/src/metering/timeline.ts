@@ -29,6 +29,12 @@ export class Timeline {
     return mark === undefined ? (ms - first.ms) / MINUTE_MS : mark.minute + counted(ms - mark.ms);
   }
 
+  /** The time of a working minute, milliseconds: the inverse of `minuteOf` but for breaks, in which time stood still. */
+  timeOf(minute: number): number {
+    const mark = this.marks.findLast((one) => one.minute <= minute) ?? this.marks[0];
+    return mark === undefined ? 0 : mark.ms + (minute - mark.minute) * MINUTE_MS;
+  }
+
   /** Now; while nobody works in the setup its light stands still where it was left. */
   now(clockMs: number): number {
     const last = this.marks.at(-1);

@@ -29,6 +29,7 @@ describe('the picture of a setup', () => {
       lampId: LAMP.id,
       pointId: 'face',
       offAxisDeg: 0,
+      on: true,
       dimStops: 0,
       kelvin: 4000,
     };

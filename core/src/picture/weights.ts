@@ -78,7 +78,7 @@ export function strengthsOf(
       put(
         id,
         source,
-        lamp === undefined || received <= 0 ? 0 : (Math.PI * 2 ** (lamp.ev100 - solution.camera.ev100)) / received,
+        lamp?.on !== true || received <= 0 ? 0 : (Math.PI * 2 ** (lamp.ev100 - solution.camera.ev100)) / received,
       );
     } else if (kind === 'light') {
       const weightBy = (role: 'face' | 'background', where: Vec, facing: Vec) => {

@@ -43,8 +43,15 @@ const setupAt = (number: number, place: Spot, title: string): Setup =>
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
-  meter: { av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
-  lights: [{ ...newLight(sampleId(21), 'key', sampleId(114), 'face', []), modifierId: sampleId(124), distanceM: 2.2 }],
+  meter: { meterId: null, av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
+  lights: [
+    {
+      ...newLight(sampleId(21), 'key', sampleId(114), 'face', []),
+      modifierId: sampleId(124),
+      distanceM: 2.2,
+      placeSaid: true,
+    },
+  ],
   panels: [
     {
       id: sampleId(25),
@@ -68,9 +75,16 @@ const ceremony: Setup = {
 /** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
 const lowSun: Setup = {
   ...setupAt(12, terrace, 'Couple against the low sun'),
-  meter: { av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
+  meter: { meterId: null, av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
   look: { ...PLAIN_LOOK, holdBackStops: 2 / 3 },
-  lights: [{ ...newLight(sampleId(22), 'key', sampleId(111), 'face', []), modifierId: sampleId(121), distanceM: 1.4 }],
+  lights: [
+    {
+      ...newLight(sampleId(22), 'key', sampleId(111), 'face', []),
+      modifierId: sampleId(121),
+      distanceM: 1.4,
+      placeSaid: true,
+    },
+  ],
   stage: {
     ...PLAIN_STAGE,
     subject: { ...PLAIN_STAGE.subject, company: 'two' },

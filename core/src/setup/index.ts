@@ -1,5 +1,6 @@
 export type { CameraWish } from './cameraWish';
 export { type ExposeBy, type Motion, MOTIONS } from './choices';
+export { completed, type Happening, happenings, setupAt, stoodAs, stoodOf } from './happened';
 export { type Light, lightSchema, type PlacedLamp } from './light';
 export { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS, RADIO_GROUPS } from './lightRoles';
 export { HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_WEIGHTS } from './look';
@@ -14,9 +15,18 @@ export {
   type Reading,
   type ReadingMethod,
   readingSchema,
+  type Stood,
   USUAL_METHOD,
 } from './reading';
-export { SCENE_CHANGES, type SceneChange, type SceneChangeKind, sceneChangeSchema, touchesPoint } from './sceneChange';
+export {
+  PLAIN_CHANGE,
+  REPORTED_CHANGES,
+  SCENE_CHANGES,
+  type SceneChange,
+  type SceneChangeKind,
+  sceneChangeSchema,
+  touchesPoint,
+} from './sceneChange';
 export {
   type LightField,
   lightPath,

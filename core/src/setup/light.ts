@@ -16,6 +16,7 @@ export const placedLampSchema = z.strictObject({
     .meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
   heightM: z.number().min(-2).max(5).meta({ description: 'over what it falls on' }),
   offAxisDeg: z.number().min(0).max(90).meta({ description: 'how far beside its axis the point lies' }),
+  on: z.boolean().meta({ description: 'switched on' }),
   dimStops: z.number().min(-10).max(0).meta({ description: 'stops below full' }),
   kelvin,
 });
@@ -44,6 +45,7 @@ export const lightSchema = z.strictObject({
   standId: idSchema.nullable(),
   aimPointId: z.string().min(1).max(60).meta({ description: 'the point that it aims at' }),
   distanceM: z.number().min(0.3).max(30).meta({ description: 'from the front of the modifier to what it aims at' }),
+  placeSaid: z.boolean().meta({ description: 'a person said how far it stands; else that is only assumed' }),
   sideDeg: z
     .number()
     .min(-180)

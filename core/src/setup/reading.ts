@@ -3,8 +3,10 @@ import { z } from 'zod';
 import { idSchema, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
 import { fault, TONE_RANGE, TONES } from '../photometry';
+import { placedLampSchema } from './light';
+import { sunSchema } from './stage';
 
-export const READING_VERSION = 4;
+export const READING_VERSION = 5;
 
 const toneFields = {
   tone: z.enum(['own', ...TONES.map(({ id }) => id)]),
@@ -49,6 +51,15 @@ export const ASSUMED = ['shutter', 'iso', 'aperture', 'direction', 'figure', 'mo
 /** Dome to the camera: the usual way, taken where nothing else was said. */
 export const USUAL_METHOD: MeteringMethod = { kind: 'incident', aim: 'camera' };
 
+/** How things stood when a reading was taken, as far as the light that is there goes; panels keep that themselves. */
+export const stoodSchema = z.strictObject({
+  turnDeg: z.number().min(-180).max(180).meta({ description: 'the face, turned from the camera' }),
+  backgroundM: z.number().min(0.3).max(100).nullable().meta({ description: 'null: not said then' }),
+  sun: sunSchema.nullable().meta({ description: 'null: not said then' }),
+  lamps: z.array(placedLampSchema).max(6),
+});
+export type Stood = z.infer<typeof stoodSchema>;
+
 /** The state of a light when a flash reading was taken: what the reading is a fact about. */
 export const firedLightSchema = z.strictObject({
   lightId: idSchema,
@@ -60,6 +71,7 @@ export const firedLightSchema = z.strictObject({
   zoomMm: z.number().min(14).max(300).nullable(),
   atAim: z.boolean().meta({ description: 'metered where the light aims, so that its distance is known' }),
   distanceM: z.number().min(0.3).max(30),
+  placeSaid: z.boolean().meta({ description: 'a person said how far it stood; else that was only assumed' }),
   sideDeg: z
     .number()
     .min(-180)
@@ -99,6 +111,9 @@ export const readingSchema = z
       .enum(['ambient', 'flash'])
       .nullable()
       .meta({ description: 'the mode that the meter itself reported; null: not known' }),
+    meterId: idSchema.nullable().meta({ description: 'the meter of the kit; null: the one that is always used' }),
+    cameraId: idSchema.nullable().meta({ description: 'the body, where a camera read it; null: not said' }),
+    lensId: idSchema.nullable().meta({ description: 'its lens; null: not said' }),
     assumed: z
       .array(z.enum(ASSUMED))
       .max(ASSUMED.length)
@@ -107,6 +122,7 @@ export const readingSchema = z
       .enum(['typed', 'device', 'simulated', 'frame'])
       .meta({ description: 'simulated: from a stand-in that ships with the product' }),
     corrects: idSchema.nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
+    stood: stoodSchema.nullable().meta({ description: 'null: not written down; as it stands now' }),
     fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
     struckAt: z.iso.datetime({ offset: true }).nullable(),
   })
@@ -124,9 +140,13 @@ export const PLAIN_READING = {
   read: 'aperture',
   method: USUAL_METHOD,
   meterMode: null,
+  meterId: null,
+  cameraId: null,
+  lensId: null,
   assumed: [],
   origin: 'typed',
   corrects: null,
+  stood: null,
   fired: [],
   struckAt: null,
 } satisfies Partial<Reading>;

@@ -13,7 +13,7 @@ import { meteringMethodSchema } from './reading';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 4;
+export const SETUP_VERSION = 5;
 
 /** A look and camera set aside, to be compared with the one in force. */
 export const versionSchema = z.strictObject({
@@ -36,7 +36,12 @@ export const setupSchema = z.strictObject({
   title: z.string().trim().min(1).max(120).refine(isWellFormed, fault('text-broken')),
   points: z.array(pointSchema).min(1).max(20),
   meter: z
-    .strictObject({ ...stopFields, read: z.enum(READ_VALUES), method: meteringMethodSchema })
+    .strictObject({
+      meterId: idSchema.nullable().meta({ description: 'which of the kit; null: the one that is always used' }),
+      ...stopFields,
+      read: z.enum(READ_VALUES),
+      method: meteringMethodSchema,
+    })
     .meta({ description: 'how the meter was last used: what it held, which value it showed, how it was pointed' }),
   look: lookSchema,
   camera: cameraWishSchema,

@@ -69,6 +69,7 @@ const flashReading = (
         gelIds: [],
         atAim: true,
         distanceM: 2.2,
+        placeSaid: true,
         sideDeg: null,
         heightM: null,
         asideDeg: null,

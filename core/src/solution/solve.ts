@@ -70,7 +70,7 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
     colour: colourSolution(setup, kit, now.usable, lights, points),
     staying: stayingPower(setup, lights),
     group,
-    lamps: solveLamps(setup, kit, points),
+    lamps: solveLamps(setup, kit, scene),
     panels: solvePanels(setup, kit, scene, points),
     stage: solveStage(setup, kit, scene, now, group),
     meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),

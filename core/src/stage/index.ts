@@ -1,6 +1,13 @@
 export { type Companion, companions } from './company';
 export { type StageCure, stageCures, type StageCures, type StageMove } from './cures';
-export { mirroredStage, type Placement, type PlacementId, placementsFor } from './placements';
+export {
+  mirroredStage,
+  type Placement,
+  type PlacementId,
+  placementsFor,
+  type TurnedSet,
+  turnedSet,
+} from './placements';
 export { solveStage, type StageSolution } from './solveStage';
 export { setupView, type StageLight } from './stageLights';
 export type { StageWatch } from './watches';

@@ -1,6 +1,16 @@
 import { sunStand } from '../gain';
 import { wrapDeg } from '../scene';
-import { changedPanel, type Light, lightPath, type LightRole, type Panel, type Setting, type Setup } from '../setup';
+import {
+  changedPanel,
+  type Happening,
+  type Light,
+  lightPath,
+  type LightRole,
+  type Panel,
+  PANEL_FACTS,
+  type Setting,
+  type Setup,
+} from '../setup';
 
 /** Starting places by role, and the mirrored one that every light has. */
 export const PLACEMENT_IDS = [
@@ -148,4 +158,49 @@ export function mirroredStage(setup: Setup, now: string, newestReadingAt: string
     ...(setup.panels.length === 0 ? [] : [{ path: 'panels' as const, value: setup.panels.map(panel) }]),
     { path: 'stage.subject.turnDeg', value: flip(setup.stage.subject.turnDeg) },
   ];
+}
+
+/** The set turned about the subject, and what that means. */
+export interface TurnedSet {
+  settings: Setting[];
+  happening: Happening;
+  /** what stays where it is in the world, and so stands elsewhere against the camera: sun and openings */
+  stays: { sun: boolean; panelIds: string[] };
+  /** what went along: lights, lamps, and panels that are no openings; the camera always does */
+  along: { lights: number; lamps: number; panels: number };
+}
+
+/**
+ * Turns camera, lights, lamps and panels about the subject, who goes on facing as before against the camera. Against it sun
+ * and openings wander the other way, and the background is another one.
+ * @param byDeg positive: the camera walks to its own right
+ * @param now the moment, for panels that readings have seen  @param newestReadingAt the newest ambient reading; null for none
+ */
+export function turnedSet(setup: Setup, byDeg: number, now: string, newestReadingAt: string | null): TurnedSet {
+  const { sun } = setup.stage;
+  const side = (deg: number) => wholeDeg(deg - byDeg);
+  const isOpening = ({ kind }: Panel) => PANEL_FACTS[kind].opening;
+  const openings = setup.panels.filter(isOpening);
+  const panels = setup.panels.map((panel) =>
+    isOpening(panel) ? changedPanel(panel, { sideDeg: side(panel.sideDeg) }, now, newestReadingAt) : panel,
+  );
+  const settings: Setting[] = [];
+  if (sun?.by === 'hand') settings.push({ path: 'stage.sun', value: { ...sun, sideDeg: side(sun.sideDeg) } });
+  if (sun?.by === 'time')
+    settings.push({
+      path: 'stage.sun',
+      // the sun's side is half a turn less how far it lies clockwise of where the camera looks
+      value: { ...sun, cameraLooksDeg: (((sun.cameraLooksDeg - byDeg) % 360) + 360) % 360 },
+    });
+  if (openings.length > 0) settings.push({ path: 'panels', value: panels });
+  return {
+    settings,
+    happening: { what: 'set-turned', thingId: null },
+    stays: { sun: sun !== null, panelIds: openings.map(({ id }) => id) },
+    along: {
+      lights: setup.lights.length,
+      lamps: setup.lamps.length,
+      panels: setup.panels.length - openings.length,
+    },
+  };
 }

@@ -38,7 +38,7 @@ import type {
   Subject,
   Sun,
 } from '../setup';
-import type { Companion, Placement, StageMove, StageWatch } from '../stage';
+import type { Companion, Placement, StageMove, StageWatch, TurnedSet } from '../stage';
 import type { WordsContext } from './context';
 
 /** A name, and what to know of what it names. */
@@ -228,6 +228,8 @@ export interface Words {
   panel: (panel: PanelSolution) => string;
   stageWatch: (watch: StageWatch, context: WordsContext) => string;
   stageMove: (move: StageMove, context: WordsContext) => string;
+  /** what went along when the set was turned, and what stayed */
+  turnedSet: (turned: TurnedSet, context: WordsContext) => string;
   placement: (
     placement: Pick<Placement, 'id' | 'distanceM'>,
     context: WordsContext,

@@ -22,12 +22,13 @@ export const key = (powerStops: number, statedStops = 17): Fired => ({
     { id: 'unit:key', sdStops: BELIEFS.unit },
     { id: 'modifier:key', sdStops: BELIEFS.modifier },
   ],
+  quirks: [],
   place: 'as it stands',
   placeSdStops: BELIEFS.place,
   spillSdStops: 0,
 });
 
-const PLAIN = { sdStops: BELIEFS.noise, sure: false };
+const PLAIN = { sdStops: BELIEFS.noise, sure: false, instrument: null };
 export const ambientAt = (minute: number, held: Held, stops: number): Taken => ({
   ...PLAIN,
   ...held,

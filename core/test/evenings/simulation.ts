@@ -117,6 +117,7 @@ const fired = (powerStops: number): Fired => ({
     { id: 'unit:key', sdStops: BELIEFS.unit },
     { id: 'modifier:key', sdStops: BELIEFS.modifier },
   ],
+  quirks: [],
   place: 'as it stands',
   placeSdStops: BELIEFS.place,
   spillSdStops: 0,
@@ -217,6 +218,7 @@ class Shoot {
       light,
       fired: light === 'total' ? [fired(said)] : [],
       stops,
+      instrument: null,
       sdStops: BELIEFS.noise,
       sure: false,
     };

@@ -13,12 +13,13 @@ import {
   type Panel,
   PANEL_FACTS,
   PANEL_KINDS,
+  PLAIN_CHANGE,
   PLAIN_READING,
   PLAIN_STAGE,
   POINT_ROLES,
   type PointRole,
   type Reading,
-  SCENE_CHANGES,
+  REPORTED_CHANGES,
   type SceneChange,
   type Setup,
   setupSchema,
@@ -78,7 +79,6 @@ function kitOf({ chance, pick, some, between }: Draws): Kit {
           [-0.01, 0.05],
         ],
         readings: [3, 2],
-        outliers: [],
       }
     : SAMPLE_KIT.calibration;
   return {
@@ -120,7 +120,7 @@ function lightsOf(
         )
       : pick(points);
     const unit = chance(0.96) ? (units[index] ?? 111) : 199;
-    const usual = newLight(sampleId(21 + index), role, sampleId(unit), aim?.id ?? 'face', []);
+    const usual = { ...newLight(sampleId(21 + index), role, sampleId(unit), aim?.id ?? 'face', []), placeSaid: true };
     return {
       ...usual,
       group: (['A', 'B', 'C', 'D'] as const)[index] ?? 'A',
@@ -275,6 +275,7 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
             sideDeg: whole(-120, 120),
             heightM: between(-0.5, 1.5),
             offAxisDeg: pick([0, 0, 20]),
+            on: true,
             dimStops: pick([0, -1, -2.5]),
             kelvin: pick([3200, 5000]),
           },
@@ -374,12 +375,11 @@ function sceneChangesOf({ chance, pick, between }: Draws, setupId: string): Scen
   return chance(0.15)
     ? [
         {
-          type: 'sceneChange',
-          version: 1,
+          ...PLAIN_CHANGE,
           id: sampleId(601),
           setupId,
           at: new Date(CLOCK.getTime() - between(0.5, 40) * 60_000).toISOString(),
-          what: pick(SCENE_CHANGES),
+          what: pick(REPORTED_CHANGES),
           struckAt: chance(0.15) ? CLOCK.toISOString() : null,
         },
       ]
@@ -486,6 +486,7 @@ function severalLights(seed: number): SolutionCase {
   ] as const;
   const lights = roles.slice(0, whole(2, 3)).map(([role, aim, unit, modifier], index): Light => ({
     ...newLight(sampleId(21 + index), role, sampleId(unit), aim, []),
+    placeSaid: true,
     modifierId: modifier === null ? null : sampleId(modifier),
     group: (['A', 'B', 'C'] as const)[index] ?? 'A',
     distanceM: between(1, 3),

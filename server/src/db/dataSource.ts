@@ -9,6 +9,7 @@ import { Look1780000200000 } from './migrations/1780000200000-look';
 import { Lights1780000300000 } from './migrations/1780000300000-lights';
 import { Sync1780000400000 } from './migrations/1780000400000-sync';
 import { Stands1780000500000 } from './migrations/1780000500000-stands';
+import { HowItStood1780000600000 } from './migrations/1780000600000-howItStood';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -26,6 +27,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       Lights1780000300000,
       Sync1780000400000,
       Stands1780000500000,
+      HowItStood1780000600000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -11,6 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { PowerDial } from '@/ui/dials';
 import { View } from 'react-native';
 
+import { meterIncrementOf } from '@sphene/core/metering';
 import { formatStopCount } from '@sphene/core/notation';
 import { AutomaticFirst } from './AutomaticFirst';
 import { Correction } from './Correction';
@@ -129,7 +130,8 @@ function WhereAndOrder({ test }: { test: LightTest }) {
 
 /** Firing a test, reading the meter, and the correction that follows; each light alone, then all together. */
 export function CheckStep() {
-  const { preferences } = useKit();
+  const kit = useKit();
+  const { setup } = useSetup();
   const { questions } = useNumbers();
   const trouble = useAppSelector((state) => state.devices.trouble);
   const test = useTest();
@@ -154,7 +156,7 @@ export function CheckStep() {
         expectedEv100={test.expectedEv100}
         held={test.held}
         onHeld={test.setHeld}
-        meterIncrement={preferences.meterIncrement}
+        meterIncrement={meterIncrementOf(setup.meter.meterId, kit)}
         saveLabel={texts.saveTheTest}
         onSave={test.keep}
       />

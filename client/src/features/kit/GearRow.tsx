@@ -16,54 +16,94 @@ import { GearForm } from './GearForm';
 import { type Draft, valueAt } from './field';
 import { FIELDS } from './fields';
 
-/** What readings teach about, by list. */
-const TAUGHT: Partial<Record<GearList, string>> = { flashUnits: 'unit', modifiers: 'modifier', grids: 'grid' };
+/** What readings teach about a thing of each list. */
+const TAUGHT: Partial<Record<GearList, readonly LearnedPart[]>> = {
+  flashUnits: ['unit', 'dial', 'low', 'sync'],
+  modifiers: ['modifier'],
+  grids: ['grid'],
+  gels: ['gel'],
+  meters: ['meter'],
+};
+type LearnedPart = keyof typeof texts.learnedParts;
+/** The parts that are a unit's own: named after it. */
+const OF_UNIT: readonly LearnedPart[] = ['dial', 'low', 'sync'];
+
+/** Under which names readings teach about a thing, and what each is called. */
+function taughtAbout(list: GearList, { id }: Thing, kit: Kit): { key: string; part: string }[] {
+  if (list === 'cameras')
+    return kit.calibration.ids
+      .filter((key) => key.split(':')[1] === id && key.startsWith('camera:'))
+      .map((key) => {
+        const lens = kit.lenses.find((one) => one.id === key.split(':')[2]);
+        return { key, part: lens === undefined ? texts.learnedParts.camera : texts.withLens(lens.name) };
+      });
+  const parts = TAUGHT[list] ?? [];
+  return parts.map((kind) => ({
+    key: OF_UNIT.includes(kind) ? `${kind}:unit:${id}` : `${kind}:${id}`,
+    part: texts.learnedParts[kind],
+  }));
+}
+
 /** Fields worth a glance in the list. */
 const GLANCE = 3;
 
 /** Anything in the kit. */
 export type Thing = Kit[GearList][number];
 
-/** What readings have taught about a thing, and how to make it forget. */
-function Learned({ list, thing }: { list: GearList; thing: Thing }) {
+/** What readings have taught about one part of a thing, and how to make it forget. */
+function LearnedLine({ keyOf, part, thing }: { keyOf: string; part: string; thing: Thing }) {
   const kit = useAppSelector((state) => selectKit(state));
   const actions = useActions();
-  const kind = TAUGHT[list];
-  if (kind === undefined) return null;
-  const key = `${kind}:${thing.id}`;
   const { ids, meanStops, covariance, readings } = kit.calibration;
-  const at = ids.indexOf(key);
-  const forgotten = kit.preferences.forgotten[key] !== undefined;
+  const at = ids.indexOf(keyOf);
+  const forgotten = kit.preferences.forgotten[keyOf] !== undefined;
   const count = readings[at] ?? 0;
+  const learned =
+    count === 0
+      ? texts.nothingLearnedYet + (forgotten ? texts.earlierReadingsAreForgotten : '')
+      : texts.learnedFrom(
+          count,
+          formatStops(meanStops[at] ?? 0),
+          formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0))),
+        );
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, flexWrap: 'wrap' }}>
+      <Txt size="label" tone="quiet" style={{ flexShrink: 1 }}>
+        {texts.learnedOf(part, learned)}
+      </Txt>
+      {count > 0 && (
+        <ActionButton
+          kind="plain"
+          label={texts.forget}
+          name={texts.forgetWhatWasLearnedAbout(`${thing.name}, ${part}`)}
+          onPress={() => actions.forget(keyOf, true)}
+        />
+      )}
+      {forgotten && (
+        <ActionButton
+          kind="plain"
+          label={texts.learnFromThemAgain}
+          name={texts.learnAboutFromEarlierReadings(`${thing.name}, ${part}`)}
+          onPress={() => actions.forget(keyOf, false)}
+        />
+      )}
+    </View>
+  );
+}
+
+/** What readings have taught about a thing; of its finer parts only what they have. */
+function Learned({ list, thing }: { list: GearList; thing: Thing }) {
+  const kit = useAppSelector((state) => selectKit(state));
+  const { ids } = kit.calibration;
+  const { forgotten } = kit.preferences;
+  const lines = taughtAbout(list, thing, kit).filter(
+    ({ key }, index) => index === 0 || ids.includes(key) || forgotten[key] !== undefined,
+  );
   return (
     <View style={{ gap: 4 }}>
-      <Txt size="label" tone="quiet">
-        {at < 0 || count === 0
-          ? texts.nothingLearnedYet + (forgotten ? texts.earlierReadingsAreForgotten : '')
-          : texts.learnedFrom(
-              count,
-              formatStops(meanStops[at] ?? 0),
-              formatStopCount(Math.sqrt(Math.max(0, covariance[at]?.[at] ?? 0))),
-            )}
-      </Txt>
-      <View style={{ flexDirection: 'row' }}>
-        {count > 0 && (
-          <ActionButton
-            kind="plain"
-            label={texts.forget}
-            name={texts.forgetWhatWasLearnedAbout(thing.name)}
-            onPress={() => actions.forget(key, true)}
-          />
-        )}
-        {forgotten && (
-          <ActionButton
-            kind="plain"
-            label={texts.learnFromThemAgain}
-            name={texts.learnAboutFromEarlierReadings(thing.name)}
-            onPress={() => actions.forget(key, false)}
-          />
-        )}
-      </View>
+      {lines.map(({ key, part }) => (
+        <LearnedLine key={key} keyOf={key} part={part} thing={thing} />
+      ))}
     </View>
   );
 }

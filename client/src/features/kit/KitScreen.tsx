@@ -34,6 +34,7 @@ const LIST_NAMES: Record<GearList, { many: string; one: string }> = {
   filters: { many: texts.filters, one: texts.one.filter },
   lamps: { many: texts.lamps, one: texts.one.lamp },
   reflectors: { many: texts.reflectors, one: texts.one.reflector },
+  meters: { many: texts.meters, one: texts.one.meter },
 };
 const LIST_ORDER: readonly GearList[] = [
   'flashUnits',
@@ -46,6 +47,7 @@ const LIST_ORDER: readonly GearList[] = [
   'cameras',
   'lenses',
   'filters',
+  'meters',
 ];
 const MOST_IES_BYTES = 2_000_000;
 

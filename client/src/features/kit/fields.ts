@@ -158,6 +158,7 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
     number('beam.fullDeg', texts.fullAngleOfTheBeam, '60', { hint: texts.inDegrees, when: has('beam.kind', 'cone') }),
   ],
   reflectors: [text('name', texts.name), number('diameterM', texts.across, '1.1', { hint: texts.inMetres }), surfaces],
+  meters: [text('name', texts.name), choice('increment', texts.itShows, STEPS)],
   lenses: [
     text('name', texts.name),
     number('shortestMm', texts.shortestFocalLength, '24', { hint: texts.inMm }),

@@ -26,6 +26,7 @@ export const TEMPLATES: Record<GearList, Draft> = {
     beam: { kind: 'diffuse' },
   },
   reflectors: { name: '', diameterM: 1.1, surfaces: ['white', 'silver'] },
+  meters: { name: '', increment: 'tenth' },
   cameras: {
     name: '',
     increment: 'third',

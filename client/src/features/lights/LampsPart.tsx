@@ -1,7 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
-import { useActions } from '@/store/application';
 import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -81,7 +80,6 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
   const kit = useKit();
   const numbers = useNumbers();
   const { changeOne } = useChange();
-  const actions = useActions();
   const palette = usePalette();
   const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
   const its = numbers.lamps.find(({ id }) => id === placed.id);
@@ -115,9 +113,10 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       <LampDials placed={placed} lamp={lamp} put={put} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <ActionButton
-          label={texts.itIsOnMeterAgain}
-          name={texts.isOnMeterAgain(lamp.name)}
-          onPress={() => actions.addSceneChange(setup.id, 'opening')}
+          kind={placed.on ? 'secondary' : 'primary'}
+          label={placed.on ? texts.switchOff : texts.switchOn}
+          name={(placed.on ? texts.switchItOff : texts.switchItOn)(lamp.name)}
+          onPress={() => put({ on: !placed.on })}
         />
         <ActionButton
           kind="plain"
@@ -153,6 +152,7 @@ export function LampsPart() {
         sideDeg: 60,
         heightM: 0.2,
         offAxisDeg: 0,
+        on: true,
         dimStops: 0,
         kelvin: kelvinHigh,
       },

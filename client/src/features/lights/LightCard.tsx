@@ -79,8 +79,8 @@ function Summary({
   );
 }
 
-const sayDoubt = ({ uncertaintyStops }: LightSolution, locked: boolean): string =>
-  `± ${formatStopCount(uncertaintyStops)}${locked ? texts.afterHeld : ''}`;
+const sayDoubt = ({ uncertaintyStops, placeSaid }: LightSolution, locked: boolean): string =>
+  `± ${formatStopCount(uncertaintyStops)}${placeSaid ? '' : texts.afterAssumed}${locked ? texts.afterHeld : ''}`;
 
 /** Moves a light up in the list, or takes it out. */
 function ListActions({ light, index, alone }: { light: Light; index: number; alone: boolean }) {

@@ -54,8 +54,15 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
         value={light.distanceM}
         unit={unit}
         onChange={(distanceM) => changeOne(lightPath(index, 'distanceM'), distanceM)}
-        note={texts.fromTheFrontOfThe}
+        note={light.placeSaid ? texts.fromTheFrontOfThe : texts.assumedPlace}
       />
+      {!light.placeSaid && (
+        <ActionButton
+          label={texts.itStandsThere}
+          name={texts.itStandsThere}
+          onPress={() => changeOne(lightPath(index, 'placeSaid'), true)}
+        />
+      )}
       <Disclosure
         title={texts.roleAimAndPlace}
         summary={`${aim === undefined ? texts.aimsAtNothing : texts.atThe(aim.name.toLowerCase())}, ${side}`}

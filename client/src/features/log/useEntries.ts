@@ -5,6 +5,7 @@ import { sayConflict } from '@/setupView/lent';
 import {
   selectConflictsOf,
   selectChangeGroups,
+  selectChanges,
   selectFrames,
   selectReadings,
   selectSceneChanges,
@@ -15,6 +16,7 @@ import { useStore } from 'react-redux';
 import { sunStand } from '@sphene/core/gain';
 import type { By } from '@sphene/core/documents';
 import type { Kit } from '@sphene/core/gear';
+import { meterIncrementOf } from '@sphene/core/metering';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import type { FiredLight, Reading, Setup } from '@sphene/core/setup';
 
@@ -49,7 +51,7 @@ function sayReading(reading: Reading, setup: Setup, kit: Kit): string {
   const { light, method, fired } = reading;
   const usual = light !== 'ambient' || (method.kind === 'incident' && method.aim === 'camera');
   const settings = texts.settings(
-    formatAperture(reading.av, kit.preferences.meterIncrement),
+    formatAperture(reading.av, meterIncrementOf(reading.meterId, kit)),
     formatShutter(reading.tv, 'third'),
     formatIso(reading.sv),
   );
@@ -71,9 +73,11 @@ export function useEntries(): Entry[] {
   const sceneChanges = useAppSelector((state) => selectSceneChanges(state, setup.id));
   const frames = useAppSelector((state) => selectFrames(state, setup.id));
   const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
+  const changes = useAppSelector((state) => selectChanges(state, setup.id));
   const conflicts = useAppSelector((state) => selectConflictsOf(state, setup.id));
   const here = useAppSelector((state) => state.device.device);
   const store = useStore<RootState>();
+  const changedAt = new Set(changes.map(({ at }) => at));
   const fact = <F extends { id: string; at: string; struckAt: string | null } & NonNullable<Entry['fact']>>(
     its: F,
     text: string,
@@ -95,7 +99,10 @@ export function useEntries(): Entry[] {
       };
     }),
     ...readings.map((reading) => fact(reading, sayReading(reading, setup, kit))),
-    ...sceneChanges.map((change) => fact(change, texts.changedInTheScene(words.sceneChange(change.what).because))),
+    // what was done in the application stands there as the change that it was
+    ...sceneChanges
+      .filter(({ at }) => !changedAt.has(at))
+      .map((change) => fact(change, texts.changedInTheScene(words.sceneChange(change.what).because))),
     ...frames.map((frame) => {
       const aperture = formatAperture(frame.av, 'third');
       const settings = texts.settings(aperture, formatShutter(frame.tv, 'third'), formatIso(frame.sv));

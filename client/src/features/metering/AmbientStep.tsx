@@ -5,6 +5,7 @@ import { ReadingEntry } from '@/ui/ReadingEntry';
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { meterIncrementOf } from '@sphene/core/metering';
 import type { Reading } from '@sphene/core/setup';
 import { Questions } from '../../setupView/Questions';
 import { ContrastMatrix } from './ContrastMatrix';
@@ -56,7 +57,7 @@ export function AmbientStep() {
           ]);
           change({ path: 'meter.av', value: av }, { path: 'meter.tv', value: tv }, { path: 'meter.sv', value: sv });
         }}
-        meterIncrement={kit.preferences.meterIncrement}
+        meterIncrement={meterIncrementOf(meter.meterId, kit)}
         expectedEv100={expected}
         saveLabel={texts.saveFor(name.toLowerCase())}
         onSave={({ guessed, ...reading }) => {

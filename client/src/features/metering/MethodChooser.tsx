@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useChange, useSetup } from '@/setupView/setupContext';
+import { useChange, useKit, useSetup } from '@/setupView/setupContext';
 import { ChoiceList } from '@/ui/ChoiceList';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
@@ -9,6 +9,7 @@ import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
 import { Pressable, View } from 'react-native';
 
+import { offered } from '@sphene/core/gear';
 import { READ_VALUES, type ReadValue } from '@sphene/core/notation';
 import { TONES } from '@sphene/core/photometry';
 import { type MeteringMethod, METHOD_CHOICES, methodKey } from '@sphene/core/setup';
@@ -87,6 +88,29 @@ export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boo
   );
 }
 
+/** Which meter of the kit it is, where it has any. */
+function WhichMeter() {
+  const { setup } = useSetup();
+  const kit = useKit();
+  const { changeOne } = useChange();
+  const { meterId } = setup.meter;
+  const meters = offered(kit.meters, meterId);
+  if (meters.length === 0) return null;
+  return (
+    <ChoiceList
+      label={texts.whichMeter}
+      layout="scroll"
+      value={meterId ?? NO_METER}
+      choices={[
+        { value: NO_METER, label: texts.theUsualMeter },
+        ...meters.map(({ id, name }) => ({ value: id, label: name })),
+      ]}
+      onChoose={(id) => changeOne('meter.meterId', id === NO_METER ? null : id)}
+    />
+  );
+}
+const NO_METER = 'usual';
+
 /** How the meter is pointed and which of its values is read. */
 export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void }) {
   const { setup } = useSetup();
@@ -110,6 +134,7 @@ export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void 
       <Txt size="label" tone="quiet">
         {words.methodChoice(methodKey(method)).advice}
       </Txt>
+      <WhichMeter />
       {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
       <ChoiceList
         label={texts.theMeterShows}

@@ -11,6 +11,7 @@ import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
+import { meterIncrementOf } from '@sphene/core/metering';
 import { formatAperture, formatStopCount, formatStops } from '@sphene/core/notation';
 import { newPoint, POINT_ROLES, type PointRole } from '@sphene/core/setup';
 
@@ -19,14 +20,14 @@ const MOST_POINTS = 20;
 /** A point's note: its reading, how far it lies over the face, and how old it is. */
 function useNotes(few: boolean) {
   const { setup } = useSetup();
-  const { preferences } = useKit();
+  const kit = useKit();
   const { points } = useNumbers();
   const readings = useAppSelector((state) => selectReadings(state, setup.id));
   return (pointId: string): string => {
     const point = points.find((one) => one.pointId === pointId);
     const reading = readings.find(({ id }) => id === point?.readingId);
     if (point === undefined || reading === undefined) return texts.notMetered;
-    const parts = [formatAperture(reading.av, preferences.meterIncrement)];
+    const parts = [formatAperture(reading.av, meterIncrementOf(reading.meterId, kit))];
     if (point.role !== 'face' && point.overFaceStops !== null) parts.push(formatStops(point.overFaceStops));
     if (point.stale !== null) parts.push(`± ${formatStopCount(point.stale.sdStops)}`);
     else if (few) parts.push(words.age(point.ambientAgeMinutes ?? 0));

@@ -12,6 +12,7 @@ import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { meterIncrementOf } from '@sphene/core/metering';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import { METHOD_CHOICES, methodKey, type Reading } from '@sphene/core/setup';
 
@@ -97,7 +98,7 @@ export function ReadingRow({ reading, inForce, age }: { reading: Reading; inForc
   const [correcting, setCorrecting] = useState(false);
   const struck = reading.struckAt !== null;
   const text = texts.settings(
-    formatAperture(reading.av, kit.preferences.meterIncrement),
+    formatAperture(reading.av, meterIncrementOf(reading.meterId, kit)),
     formatShutter(reading.tv, 'third'),
     formatIso(reading.sv),
   );

@@ -16,6 +16,10 @@ export const texts = catalogue({
   carriedOverItMovedWith: 'Carried over: moved with what changed and was read since.',
   changedInTheScene: 'Changed in the scene',
   addInShort: 'Add',
+  whichMeter: 'Which meter',
+  theUsualMeter: 'The usual one',
+  itStoodSoAlready: 'It stood so already',
+  sinceTheLastReading: (what: string) => `Since the last reading ${what}.`,
   asAGreyCard: (white: string, colour: string) =>
     `As a grey card in the ambient, in a frame made at ${white}: ${colour}.`,
   greenBy: (cc: number) => `, green ${cc}`,

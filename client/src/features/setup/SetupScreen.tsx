@@ -53,6 +53,7 @@ const DOING: Record<NextAction['kind'], string | null> = {
   'power-out-of-range': texts.waysOut,
   'no-flash-measured': texts.read,
   answer: texts.answer,
+  'say-place': texts.itIs,
   'set-and-test': texts.itIsSet,
   'fire-test': texts.read,
   'fire-all': texts.read,

@@ -4,6 +4,7 @@ import { catalogue } from '@/language/language';
 export const texts = catalogue({
   answer: 'Answer',
   choose: 'Choose',
+  itIs: 'It is',
   itIsSet: 'It is set',
   ladder: 'Ladder',
   log: 'Log',

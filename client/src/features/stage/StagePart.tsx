@@ -28,6 +28,7 @@ import { StageCanvas } from './StageCanvas';
 import { StageCautions } from './StageCautions';
 import { LightNumbers, LightReadout } from './StageReadout';
 import type { Face } from './stageView';
+import { TurnSet } from './TurnSet';
 import { type Stage, useMoment, useStage } from './useStage';
 
 const PICTURE_PX = { phone: 132, wide: 190 } as const;
@@ -217,6 +218,7 @@ const UnderStage = memo(function UnderStage({
       <View>
         <AddToStage selectedId={selectedId} onSelect={onSelect} />
         <ScenePart />
+        <TurnSet />
         <View style={{ paddingTop: 8, alignItems: 'flex-start' }}>
           <ActionButton
             icon="flip-horizontal"

@@ -71,6 +71,11 @@ export const texts = catalogue({
   lying: 'Lying',
   meterTheFaceThenThe: 'Meter the face: then the picture stands here.',
   mirrorTheStage: 'Mirror the stage',
+  turnTheSet: 'Turn the set',
+  cameraLightsPanelsAbout: 'Camera, lights and panels about the subject',
+  sunAndOpeningsStay: 'Sun, windows and doors stay where they are. To the right: the camera walks to its right.',
+  turnBy: (deg: number) => `${Math.abs(deg)}° ${deg < 0 ? 'left' : 'right'}`,
+  turnTheSetBy: (deg: number, left: boolean) => `Turn the set by ${deg}° to the ${left ? 'left' : 'right'}`,
   neverThrowTheSunInto:
     'Never throw the sun into eyes: ask for closed eyes until the frame. A reflector is a sail in wind.',
   noSun: 'No sun',
