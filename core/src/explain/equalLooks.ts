@@ -46,9 +46,9 @@ function compare(
   if (to?.powerText == null || to.outOfRange !== null || then === undefined) return null;
   const [before, config] = [lightConfig(kit, light), lightConfig(kit, then)];
   if (before === null || config === null) return null;
-  const spread = (one: Light, shape: typeof config.modifier.shape) =>
-    setup.people === null ? null : evenness([{ stand: one, shape }], setup.people).spreadStops;
-  const [evenBefore, evenAfter] = [spread(light, before.modifier.shape), spread(then, config.modifier.shape)];
+  const spread = (one: Light, its: typeof config) =>
+    setup.people === null ? null : evenness(setup, kit, [{ light: one, config: its }], setup.people).spreadStops;
+  const [evenBefore, evenAfter] = [spread(light, before), spread(then, config)];
   const [backBefore, backAfter] = [background(now), background(after)];
   return {
     id,

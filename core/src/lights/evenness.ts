@@ -1,5 +1,9 @@
-import { effectiveDistanceM, type SourceShape } from '../modifiers';
-import { lengthM, lightPlace, type LightStand, minus, type Place } from '../scene';
+import { AS_IT_STANDS, EYES, flashAt, type Receiver, standing } from '../gain';
+import type { Kit } from '../gear';
+import { addLight } from '../photometry';
+import { direction, type LightStand, type Place } from '../scene';
+import type { Setup } from '../setup';
+import type { UsableLight } from './usable';
 
 /** How far people stand from the one that the light aims at, metres: towards the camera, away from it, to its left and right. */
 export interface People {
@@ -27,18 +31,31 @@ export interface Evenness {
   people: { id: PersonPlace; stops: number }[];
 }
 
-const AIM: Place = { x: 0, y: 0, z: 0 };
+/** A light as it stands or would stand, with what it is made of. */
+export type Shining = Pick<UsableLight, 'light' | 'config'>;
 
-/** Light on the people from equal lights, by their distances alone: aim them across the group. */
-export function evenness(lights: readonly { stand: LightStand; shape: SourceShape }[], people: People): Evenness {
-  const light = (at: Place) =>
-    lights.reduce(
-      (sum, { stand, shape }) =>
-        sum + effectiveDistanceM(shape, Math.max(0.1, lengthM(minus(lightPlace(AIM, stand), at)))) ** -2,
-      0,
-    );
-  const middle = light(AIM);
-  const lit = peoplePlaces(people).map(({ id, at }) => ({ id, stops: Math.log2(light(at) / middle) }));
+/** Where a beam ends there is next to nothing, stops under the one aimed at. */
+const LEAST_STOPS = -10;
+
+/**
+ * Light on the people from lights that each give the one aimed at the same: distances, beams, panels, and a dome at each
+ * person that faces the camera.
+ */
+export function evenness(setup: Setup, kit: Kit, lights: readonly Shining[], people: People): Evenness {
+  const panels = standing(setup, kit, AS_IT_STANDS);
+  const givesAt = ({ light, config }: Shining, at: Place): number | null => {
+    const receiver: Receiver = { at, faces: direction(0), answers: 'dome' };
+    return flashAt(light, config, 0, receiver, setup, panels);
+  };
+  const inMiddle = lights.map((one) => givesAt(one, EYES) ?? 0);
+  const lit = peoplePlaces(people).map(({ id, at }) => {
+    const levels = lights.flatMap((one, index) => {
+      const level = givesAt(one, at);
+      return level === null ? [] : [level - (inMiddle[index] ?? 0)];
+    });
+    const level = levels.length === 0 ? LEAST_STOPS : addLight(...levels) - Math.log2(lights.length);
+    return { id, stops: Math.max(LEAST_STOPS, level) };
+  });
   const all = lit.map(({ stops }) => stops);
   return { spreadStops: Math.max(...all) - Math.min(...all), people: lit };
 }
@@ -66,25 +83,23 @@ function firstFrom(least: number, most: number, meets: (value: number) => boolea
 
 /** The distance, the height or the second light that brings a group under a wanted bound. */
 export function evennessCures(
-  stand: LightStand,
-  shape: SourceShape,
+  setup: Setup,
+  kit: Kit,
+  { light, config }: Shining,
   people: People,
   withinStops: number,
 ): EvennessCures {
-  const rise = stand.heightM / stand.distanceM;
-  const at = (distanceM: number): LightStand => ({ ...stand, distanceM, heightM: distanceM * rise });
-  const pair = (distanceM: number) =>
-    evenness(
-      [at(distanceM), { ...at(distanceM), sideDeg: -stand.sideDeg }].map((one) => ({ stand: one, shape })),
-      people,
-    ).spreadStops;
-  const secondM = firstFrom(stand.distanceM, MOST_DISTANCE_M, (distanceM) => pair(distanceM) <= withinStops);
-  const spread = (one: LightStand) => evenness([{ stand: one, shape }], people).spreadStops;
-  const across = Math.sqrt(Math.max(0, stand.distanceM ** 2 - stand.heightM ** 2));
-  const raised = (heightM: number): LightStand => ({ ...stand, heightM, distanceM: Math.hypot(across, heightM) });
-  const heightM = firstFrom(Math.max(0, stand.heightM), MOST_HEIGHT_M, (value) => spread(raised(value)) <= withinStops);
+  const rise = light.heightM / light.distanceM;
+  const as = (stand: Partial<LightStand>): Shining => ({ light: { ...light, ...stand }, config });
+  const at = (distanceM: number) => ({ distanceM, heightM: distanceM * rise });
+  const spread = (...stands: Partial<LightStand>[]) => evenness(setup, kit, stands.map(as), people).spreadStops;
+  const pair = (distanceM: number) => spread(at(distanceM), { ...at(distanceM), sideDeg: -light.sideDeg });
+  const secondM = firstFrom(light.distanceM, MOST_DISTANCE_M, (distanceM) => pair(distanceM) <= withinStops);
+  const across = Math.sqrt(Math.max(0, light.distanceM ** 2 - light.heightM ** 2));
+  const raised = (heightM: number) => ({ heightM, distanceM: Math.hypot(across, heightM) });
+  const heightM = firstFrom(Math.max(0, light.heightM), MOST_HEIGHT_M, (value) => spread(raised(value)) <= withinStops);
   return {
-    distanceM: firstFrom(stand.distanceM, MOST_DISTANCE_M, (distanceM) => spread(at(distanceM)) <= withinStops),
+    distanceM: firstFrom(light.distanceM, MOST_DISTANCE_M, (distanceM) => spread(at(distanceM)) <= withinStops),
     height: heightM === null ? null : { heightM, distanceM: Number(raised(heightM).distanceM.toFixed(2)) },
     second: secondM === null ? null : { distanceM: secondM, spreadStops: pair(secondM) },
   };

@@ -27,14 +27,12 @@ const keysOf = (usable: readonly UsableLight[]) => usable.filter(({ light }) => 
 /**
  * The light on the outermost people against the one aimed at, from key and any light of the same role beside it.
  */
-export function groupLight({ people }: Setup, usable: readonly UsableLight[]): GroupLight | null {
+export function groupLight(setup: Setup, kit: Kit, usable: readonly UsableLight[]): GroupLight | null {
+  const { people } = setup;
   const keys = keysOf(usable);
   if (keys.length === 0 || people === null) return null;
   const { withinStops } = people;
-  const now = evenness(
-    keys.map((one) => ({ stand: standOf(one.light), shape: one.config.modifier.shape })),
-    people,
-  );
+  const now = evenness(setup, kit, keys, people);
   const even = now.spreadStops <= withinStops + 1e-9;
   return { spreadStops: now.spreadStops, withinStops, even, people: now.people };
 }
@@ -50,9 +48,9 @@ export function groupCures(
   const { people } = setup;
   if (key === undefined || people === null || group === null || group.even) return [];
   const { index, light } = key;
-  const { shape } = key.config.modifier;
-  const { distanceM, height, second } = evennessCures(standOf(light), shape, people, people.withinStops);
-  const spread = (stand: LightStand) => evenness([{ stand, shape }], people).spreadStops;
+  const { distanceM, height, second } = evennessCures(setup, kit, key, people, people.withinStops);
+  const spread = (stand: LightStand) =>
+    evenness(setup, kit, [{ ...key, light: { ...light, ...stand } }], people).spreadStops;
   const rise = light.heightM / light.distanceM;
   const cures: SolvedGroupCure[] = [];
   if (distanceM !== null) {

@@ -2,11 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import golden from '../../test/golden/ballast.json';
-import { evenness } from '../lights';
-import { evennessCures } from '../lights/evenness';
-import { type Beam, beamLossStops, beamSchema, beamShare, griddedBeam, type SourceShape } from '../modifiers';
+import { type Beam, beamLossStops, beamSchema, beamShare, griddedBeam } from '../modifiers';
 import { ballastKg } from './ballast';
-import { angleDeg, direction, lengthM, lightPlace, type LightStand, minus } from './position';
+import { angleDeg, direction, lengthM, lightPlace } from './position';
 
 const ORIGIN = { x: 0, y: 0, z: 0 };
 const stand = fc.record({
@@ -14,7 +12,6 @@ const stand = fc.record({
   sideDeg: fc.double({ min: -180, max: 180, noNaN: true }),
   heightM: fc.double({ min: -1, max: 3, noNaN: true }),
 });
-const OCTAGON: SourceShape = { kind: 'round', diameterM: 0.9 };
 const DIFFUSE: Beam = { kind: 'diffuse' };
 
 describe('places', () => {
@@ -49,43 +46,5 @@ describe('beams', () => {
 describe('wind', () => {
   it.each(golden.cases)('$areaM2 m² at $heightM m in $gustMps m/s', (c) => {
     expect(ballastKg(c.areaM2, c.heightM, c.gustMps, c.footRadiusM)).toBeCloseTo(c.ballastKg, 4);
-  });
-});
-
-describe('a group', () => {
-  const eleven = { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2 };
-  const near: LightStand = { distanceM: 2.5, sideDeg: 35, heightM: 0.5 };
-  it('is lit unevenly from near, and each way out really brings it under the bound', () => {
-    expect(evenness([{ stand: near, shape: OCTAGON }], eleven).spreadStops).toBeGreaterThan(1);
-    const cures = evennessCures(near, OCTAGON, eleven, 0.5);
-    expect(cures.distanceM).not.toBeNull();
-    const distanceM = cures.distanceM ?? 0;
-    expect(
-      evenness([{ stand: { ...near, distanceM, heightM: (distanceM * 0.5) / 2.5 }, shape: OCTAGON }], eleven)
-        .spreadStops,
-    ).toBeLessThanOrEqual(0.5);
-    expect(cures.second?.spreadStops).toBeLessThanOrEqual(0.5);
-    expect(cures.second?.distanceM).toBeLessThan(distanceM);
-  });
-  it('of one person is even, and the one aimed at has no difference', () => {
-    fc.assert(
-      fc.property(stand, (one) => {
-        expect(
-          evenness([{ stand: one, shape: OCTAGON }], { nearerM: 0, fartherM: 0, leftM: 0, rightM: 0 }).spreadStops,
-        ).toBeCloseTo(0, 9);
-        expect(
-          evenness([{ stand: one, shape: OCTAGON }], eleven).people.find(({ id }) => id === 'middle')?.stops,
-        ).toBeCloseTo(0, 9);
-      }),
-    );
-  });
-  it('says where height alone does it', () => {
-    const { height } = evennessCures(near, OCTAGON, { ...eleven, leftM: 0.4, rightM: 0.4 }, 0.5);
-    if (height !== null)
-      expect(
-        evenness([{ stand: { ...near, ...height }, shape: OCTAGON }], { ...eleven, leftM: 0.4, rightM: 0.4 })
-          .spreadStops,
-      ).toBeLessThanOrEqual(0.51);
-    expect(minus(ORIGIN, ORIGIN)).toEqual(ORIGIN);
   });
 });

@@ -43,7 +43,7 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
   const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, points } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
-  const group = groupLight(setup, now.usable);
+  const group = groupLight(setup, kit, now.usable);
   return {
     look,
     depth,

@@ -7,6 +7,7 @@ import { apparentSizeDeg } from '../modifiers';
 import { frameSizeM, type FrameView, type Place, wrapDeg } from '../scene';
 import type { Setup } from '../setup';
 import { cameraAt, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
+import { Falls } from './falls';
 import { depthOfLight, secondShadow, type StageWatch, type WatchContext, watchLight, watchSun } from './watches';
 
 /** Where everything stands and what that does. */
@@ -37,6 +38,7 @@ export function solveStage(
   const stopsAt = (role: 'face' | 'background', lightId: string) =>
     now.points.find((point) => point.role === role)?.sources.find((source) => source.lightId === lightId)?.stops ??
     null;
+  const falls = new Falls(setup, kit, view);
   const lights = now.usable.map(({ index, light, config }): StageLight => {
     const { aim, at, axis, flat } = placed(setup, light, config);
     const half = halfBeamDeg(config.beam);
@@ -55,6 +57,8 @@ export function solveStage(
       beamM: 2 * Math.hypot(at.x - aim.x, at.y - aim.y, at.z - aim.z) * Math.tan(Math.min(80, half) * RADIANS),
       halfBeamDeg: half,
       faceStops: stopsAt('face', light.id),
+      feetStops: falls.feetStops(light, config),
+      cornersStops: falls.cornersStops(light, config),
       backgroundStops: stopsAt('background', light.id),
       powerText: now.lights.find(({ lightId }) => lightId === light.id)?.powerText ?? null,
     };

@@ -26,6 +26,10 @@ export interface StageLight {
   beamM: number;
   halfBeamDeg: number;
   faceStops: number | null;
+  /** at the feet of who stands there, against the face; null where it does not reach one of them */
+  feetStops: number | null;
+  /** brightest over darkest of the background's middle and corners in the frame; null where it is not there */
+  cornersStops: number | null;
   backgroundStops: number | null;
   powerText: string | null;
 }

@@ -567,7 +567,10 @@ export function casesAfterBaseline(): SolutionCase[] {
     ...reading,
     at: new Date(CLOCK.getTime() + 24 * 3600_000).toISOString(),
   }));
+  const assumed = withSettings(SAMPLE_TERRACE.setup, [{ path: 'lights.0.placeSaid', value: false }]);
+  if (!assumed.ok) throw new Error(JSON.stringify(assumed.reason));
   return [
+    { name: 'an assumed place', setup: assumed.value, kit: SAMPLE_KIT, facts, clock: CLOCK },
     { name: 'leaves sync', setup: leavesHighSpeedSync.value, kit: SAMPLE_KIT, facts, clock: CLOCK },
     { name: 'a clock a day ahead', setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT, facts: fromTheFuture, clock: CLOCK },
   ];

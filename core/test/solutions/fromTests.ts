@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { migrateDocument } from '../../src/documents';
-import type { Kit } from '../../src/gear';
+import { EMPTY_KIT, type Kit } from '../../src/gear';
 import type { Fact } from '../../src/metering';
 import type { Setup } from '../../src/setup';
 import type { SolutionCase } from './corpus';
 
 interface Kept {
-  kits: Kit[];
+  kits: Partial<Kit>[];
   cases: { name: string; kit: number; clock: string; setup: unknown; facts: unknown[] }[];
 }
 
@@ -17,7 +17,7 @@ const { kits, cases } = JSON.parse(readFileSync(join(__dirname, 'fromTests.json'
 /** What the tests of the core solved on the day the corpus was made: up to three documents a test, brought up to date. */
 export const SCENES_FROM_TESTS: SolutionCase[] = cases.map(({ name, kit, clock, setup, facts }) => ({
   name,
-  kit: kits[kit] as Kit,
+  kit: { ...EMPTY_KIT, ...kits[kit] },
   clock: new Date(clock),
   setup: migrateDocument(setup) as Setup,
   facts: facts.map((fact) => migrateDocument(fact) as Fact),

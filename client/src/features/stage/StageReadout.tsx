@@ -110,6 +110,10 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
               ...(spreadStops === null || light.role !== 'key'
                 ? []
                 : [{ label: texts.acrossTheGroup, value: texts.stops(formatStopCount(spreadStops)) }]),
+              ...(its.feetStops === null ? [] : [{ label: texts.atTheFeet, value: formatStops(its.feetStops) }]),
+              ...(its.cornersStops === null
+                ? []
+                : [{ label: texts.acrossTheBackground, value: texts.stops(formatStopCount(its.cornersStops)) }]),
             ]
       }
     />

@@ -3,6 +3,8 @@ import { catalogue } from '@/language/language';
 /** What `stage` says in words of its own. */
 export const texts = catalogue({
   aGroupStandsThereAs: 'A group stands there, as far as Lights says under its people.',
+  atTheFeet: 'At the feet',
+  acrossTheBackground: 'Across the background',
   acrossTheGroup: 'Across the group',
   addA: (name: string) => `Add a ${name}`,
   addToTheStage: 'Add to the stage',
