@@ -29,7 +29,9 @@ import {
   type Outcome,
   roundToStep,
   success,
+  reflectanceOfTone,
   TONE_RANGE,
+  toneOfReflectance,
 } from '@sphene/core/photometry';
 import { StopDial } from './StopDial';
 
@@ -128,8 +130,16 @@ export function StopsDial({
   most,
   step,
   signed = false,
+  alsoRead = () => null,
   ...dial
-}: DialProps & { least: number; most: number; step: number; signed?: boolean }) {
+}: DialProps & {
+  least: number;
+  most: number;
+  step: number;
+  signed?: boolean;
+  /** another way to type the figure; null: the text is none of that kind */
+  alsoRead?: (text: string) => number | null;
+}) {
   const increment: Increment = Math.abs(step - 1 / 3) < 1e-6 ? 'third' : 'tenth';
   const say = (stops: number) => (signed ? formatStops(stops, increment) : formatStopCount(stops, increment));
   const by = (count: number) => () =>
@@ -138,6 +148,8 @@ export function StopsDial({
     const match = /^([+−-]?)\s*(\d*\.?\d*)\s*([⅓½⅔]?)$/.exec(text.trim().replace(',', '.'));
     const size = Number(match?.[2] || 0) + (parsePartStops(match?.[3] ?? '') ?? 0);
     const value = match?.[1] === '' || match?.[1] === '+' ? size : -size;
+    const other = alsoRead(text);
+    if (other !== null && other >= least && other <= most) return success(other);
     return match === null || /^[+−-]?$/.test(text.trim()) || !(value >= least - 1e-9 && value <= most + 1e-9)
       ? failure(texts.writeStopsBetweenAndSuch(say(least), say(most), say(Math.min(most, 1))))
       : success(value);
@@ -188,10 +200,29 @@ export function NumberDial({
   );
 }
 
-/** How far a tone lies from mid grey. */
-export const ToneDial = (dial: DialProps) => (
-  <StopsDial {...dial} signed least={TONE_RANGE.least} most={TONE_RANGE.most} step={1 / 3} />
-);
+/** A tone typed as the share of light that it sends back: `40 %`. */
+function readReflectance(text: string): number | null {
+  const percent = Number(/^(\d+(?:[.,]\d+)?)\s*%$/.exec(text.trim())?.[1]?.replace(',', '.') ?? NaN);
+  return percent > 0 ? toneOfReflectance(percent / 100) : null;
+}
+
+/** How far a tone lies from mid grey, in stops or as reflectance in per cent. */
+export const ToneDial = ({ note, ...dial }: DialProps) => {
+  const share = reflectanceOfTone(dial.value);
+  // nothing but a light sends back more than falls on it
+  const said = share > 1 ? undefined : texts.reflects(Math.round(100 * share));
+  return (
+    <StopsDial
+      {...dial}
+      signed
+      least={TONE_RANGE.least}
+      most={TONE_RANGE.most}
+      step={1 / 3}
+      alsoRead={readReflectance}
+      note={[note, said].filter((part) => part !== undefined).join(' · ')}
+    />
+  );
+};
 
 /** What a step of distance is, in the person's unit. */
 const DISTANCE_STEP = { m: 0.1, ft: 0.5 } as const;

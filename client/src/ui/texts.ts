@@ -78,6 +78,7 @@ export const texts = catalogue({
   why: (title: string) => `Why ${title}`,
   whyValue: (label: string, value: string) => `Why ${label} ${value}`,
   writeANumberBetweenAnd: (part: string, part2: string) => `Write a number between ${part} and ${part2}.`,
+  reflects: (percent: number) => `reflects ${percent} %`,
   writeStopsBetweenAndSuch: (part: string, part2: string, part3: string) =>
     `Write stops between ${part} and ${part2}, such as ${part3}.`,
   onTheFaceIs: (faceText: string) => `On the face: ${faceText}.`,

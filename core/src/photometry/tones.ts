@@ -20,3 +20,12 @@ export type ToneId = (typeof TONES)[number]['id'];
 
 /** The range in which a tone of one's own may lie, stops from mid grey. */
 export const TONE_RANGE = { least: -5, most: 4 } as const;
+
+/** Mid grey sends back this share of the light on it. */
+const MID_GREY_SHARE = 0.18;
+
+/** The tone of something that sends back a share of the light on it, stops from mid grey: `log2(ρ / 0.18)`. */
+export const toneOfReflectance = (share: number): number => Math.log2(share / MID_GREY_SHARE);
+
+/** The share of light that a tone sends back: the inverse of `toneOfReflectance`; lamps and skies lie over 1. */
+export const reflectanceOfTone = (stops: number): number => MID_GREY_SHARE * 2 ** stops;

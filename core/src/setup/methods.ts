@@ -1,3 +1,4 @@
+import type { MeteringPoint } from './point';
 import type { MeteringMethod } from './reading';
 
 /** The ways of metering that are offered, by key. */
@@ -13,3 +14,10 @@ export type MethodKey = (typeof METHOD_CHOICES)[number]['key'];
 
 /** Which choice a method is. */
 export const methodKey = (method: MeteringMethod): MethodKey => (method.kind === 'incident' ? method.aim : method.kind);
+
+/**
+ * How a point is metered with a method. A spot on the sky is as it reads: it is a light itself and has no tone that it would be
+ * lit to.
+ */
+export const methodAt = (method: MeteringMethod, point: Pick<MeteringPoint, 'role'> | undefined): MeteringMethod =>
+  method.kind === 'spot' && point?.role === 'sky' ? { kind: 'spot', tone: 'own', toneStops: 0 } : method;

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { meterIncrementOf } from '@sphene/core/metering';
-import type { Reading } from '@sphene/core/setup';
+import { methodAt, type Reading } from '@sphene/core/setup';
 import { Questions } from '../../setupView/Questions';
 import { ContrastMatrix } from './ContrastMatrix';
 import { DeviceKeys } from './DeviceKeys';
@@ -42,7 +42,7 @@ export function AmbientStep() {
     <View style={{ gap: 8 }}>
       <Questions />
       <PointBar beside={<MethodLine open={choosing} onOpen={setChoosing} />} />
-      {choosing && <MethodChooser onSaid={(what) => setSaid([...said, what])} />}
+      {choosing && <MethodChooser isSky={point?.role === 'sky'} onSaid={(what) => setSaid([...said, what])} />}
       <ReadingEntry
         label={texts.ambientOf(name)}
         held={meter}
@@ -65,7 +65,7 @@ export function AmbientStep() {
           actions.addReading(setup.id, {
             ...reading,
             pointId: activePointId,
-            method: meter.method,
+            method: methodAt(meter.method, point),
             assumed: guessed ? [...held, 'figure'] : held,
           });
           setSaid([]);

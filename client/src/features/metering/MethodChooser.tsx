@@ -112,7 +112,7 @@ function WhichMeter() {
 const NO_METER = 'usual';
 
 /** How the meter is pointed and which of its values is read. */
-export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void }) {
+export function MethodChooser({ isSky, onSaid }: { isSky: boolean; onSaid: (what: 'direction') => void }) {
   const { setup } = useSetup();
   const { changeOne } = useChange();
   const { method, read } = setup.meter;
@@ -135,7 +135,10 @@ export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void 
         {words.methodChoice(methodKey(method)).advice}
       </Txt>
       <WhichMeter />
-      {method.kind === 'spot' && <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />}
+      {method.kind === 'spot' && isSky && <Txt>{texts.skyAsItReads}</Txt>}
+      {method.kind === 'spot' && !isSky && (
+        <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />
+      )}
       <ChoiceList
         label={texts.theMeterShows}
         layout="row"
