@@ -2,7 +2,7 @@ export { type AmbientSource, ambientSources, type BelievedSource, gainOf, isIndo
 export { firedAs, type LightConfig, lightConfig, type MissingGear, sameSource } from './lightConfig';
 export { flashAt, lampAt } from './lightGain';
 export { panelFlat, panelSize } from './panelPlace';
-export { type Arrangement, AS_IT_STANDS, isOpening, sentOfCard, type Standing, standing } from './panels';
+export { type Arrangement, AS_IT_STANDS, isOpening, type Standing, standing, withoutSending } from './panels';
 export { asideOf, EYES, heldAs, keySideDeg, pointPlace, type Receiver, receiverOf, turnedFrom } from './receiver';
 export { sunStand, type SunStand } from './sun';
 export { aimPlace, type FlashStand, lightAxis, receiverForAim } from './stand';

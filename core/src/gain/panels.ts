@@ -41,6 +41,17 @@ export const standing = (
 
 export const isOpening = ({ panel }: Standing): boolean => PANEL_FACTS[panel.kind].opening;
 
+/** The panels with one that sends nothing on: what a scene loses by that is what came by way of it. */
+export const withoutSending = (panels: readonly Standing[], panelId: string): Standing[] =>
+  panels.map((one) =>
+    one.panel.id === panelId
+      ? {
+          ...one,
+          panel: { ...one.panel, kind: one.panel.kind === 'diffuser' ? 'flag' : one.panel.kind, surface: 'black' },
+        }
+      : one,
+  );
+
 /** White and metal send back this share of what falls on them. Usual value of clean cloth and foil. */
 const SENDS = 0.85;
 /** Metal mirrors, blurred by its grain: one standard deviation, degrees. */
@@ -95,20 +106,7 @@ export function sentOfBeam(one: Standing, toSource: Place, to: Place): number {
   return mirror.sends * Math.PI * lobe(angleDeg(toSource, mirror.towards), mirror.blurDeg);
 }
 
-/**
- * What a panel sends towards a place of light on it, as if it sent as much all round, against that light on a card that
- * lies as the panel does: for a picture, which lights the panel itself. A diffuser sends on what comes through it.
- * @param toSource where the light comes from; null: from all round
- */
-export function sentOfCard(one: Standing, toSource: Place | null, to: Place): number {
-  if (one.panel.kind === 'diffuser') return passes(one.panel);
-  const mirror = mirrorOf(one, to);
-  if (mirror === null || toSource === null || mirror.towards === null) return mirror?.sends ?? 0;
-  const cosine = Math.max(0.05, dot(unitOf(toSource), one.flat.faces));
-  return sentOfBeam(one, toSource, to) / cosine;
-}
-
-/** The same of an evenly lit flat thing, against what that sends out itself. */
+/** What a panel sends towards a place of light from an evenly lit flat thing, against what that sends out itself. */
 export function sentOfFlat(one: Standing, source: Flat, to: Place): number {
   const mirror = mirrorOf(one, to);
   if (mirror === null) return 0;

@@ -26,6 +26,7 @@ import {
   receiverOf,
   skyEv100,
   turnedFrom,
+  withoutSending,
 } from '../gain';
 import type { Kit } from '../gear';
 import { addLight } from '../photometry';
@@ -285,8 +286,16 @@ export class Evidence {
     return there.length === 0 ? null : { ...held, ambient: there };
   }
 
-  /** What the light at the face is made of: each source alone at full gain, and what of it reaches the face. */
-  parts(): { source: BelievedSource['source']; held: Held; gain: number }[] {
+  /**
+   * What the light at the face is made of: each source alone at full gain; what of it reaches the face, with all panels or
+   * with one that sends nothing on; and what would with nothing in the way.
+   */
+  parts(): {
+    source: BelievedSource['source'];
+    held: Held;
+    gain: (withoutPanelId: string | null) => number;
+    openGain: number;
+  }[] {
     const face = this.face;
     if (face === undefined) return [];
     const where = receiverOf(face, this.setup);
@@ -301,7 +310,9 @@ export class Evidence {
         tv: 0,
         ambient: [{ source: source.id, knownStops: believed + overFaceStops }],
       },
-      gain: where === null ? 0 : gainOf(source, where, panels),
+      gain: (without) =>
+        where === null ? 0 : gainOf(source, where, without === null ? panels : withoutSending(panels, without)),
+      openGain: where === null ? 0 : gainOf(source, where, openingsOf(this.states.now)),
     }));
   }
 

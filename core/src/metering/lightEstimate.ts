@@ -1,5 +1,5 @@
 import { type Estimate, estimate, type Estimated, type Fired, type Held, type Taken } from '../estimate';
-import type { AmbientSource, Arrangement } from '../gain';
+import type { Arrangement } from '../gain';
 import type { Kit } from '../gear';
 import {
   type Light,
@@ -25,14 +25,18 @@ export interface LightThere {
   sdStops: number;
 }
 
-/** What the light at the face is made of, against what a dome there reads. */
+/**
+ * What the light at the face is made of, against what a dome there reads. What a source gives is meant with nothing in the
+ * way; what comes by way of a panel is that panel's.
+ */
 export interface AmbientShares {
-  sun: number;
   soft: number;
-  /** by panel */
-  openings: { panelId: string; share: number }[];
-  /** the sun on a card that faces it with nothing in the way */
+  /** the sun on a card that faces it */
   sunOnCard: number;
+  /** windows and doors, by panel */
+  openings: { panelId: string; share: number }[];
+  /** what each reflector or diffuser sends there */
+  panels: { panelId: string; share: number }[];
 }
 
 /** A level is marked from here on, and asked for from here on, stops: one standard deviation. */
@@ -156,25 +160,20 @@ export class LightEstimate {
 
   /** What the light at the face is made of, as shares of what a dome there reads. */
   shares(): AmbientShares {
-    const parts = this.evidence.parts().map(({ source, held, gain }) => ({
-      source,
-      strength: 2 ** this.now.ambient(held).stops,
-      gain,
-    }));
-    const all = Math.max(
-      1e-9,
-      parts.reduce((sum, { strength, gain }) => sum + strength * gain, this.lampsOnFace()),
-    );
-    const share = (kinds: readonly AmbientSource['kind'][]) =>
-      parts.reduce((sum, { source, strength, gain }) => sum + (kinds.includes(source.kind) ? strength * gain : 0), 0) /
-      all;
+    const parts = this.evidence.parts().map((part) => ({ ...part, strength: 2 ** this.now.ambient(part.held).stops }));
+    const sumOf = (gain: (part: (typeof parts)[number]) => number) =>
+      parts.reduce((sum, part) => sum + part.strength * gain(part), 0);
+    const all = Math.max(1e-9, sumOf(({ gain }) => gain(null)) + this.lampsOnFace());
+    const isSoft = ({ source }: (typeof parts)[number]) => source.kind === 'even' || source.kind === 'side';
     return {
-      sun: share(['sun']),
-      soft: share(['even', 'side']),
-      sunOnCard: parts.reduce((sum, { source, strength }) => sum + (source.kind === 'sun' ? strength : 0), 0) / all,
-      openings: parts.flatMap(({ source, strength, gain }) =>
-        source.kind === 'opening' ? [{ panelId: source.panelId, share: (strength * gain) / all }] : [],
+      soft: sumOf((part) => (isSoft(part) ? part.openGain : 0)) / all,
+      sunOnCard: sumOf(({ source }) => (source.kind === 'sun' ? 1 : 0)) / all,
+      openings: parts.flatMap(({ source, strength, openGain }) =>
+        source.kind === 'opening' ? [{ panelId: source.panelId, share: (strength * openGain) / all }] : [],
       ),
+      panels: this.setup.panels
+        .filter(({ kind }) => kind === 'reflector' || kind === 'diffuser')
+        .map(({ id }) => ({ panelId: id, share: sumOf(({ gain }) => gain(null) - gain(id)) / all })),
     };
   }
 

@@ -1,4 +1,4 @@
-import { lightConfig, panelFlat, pointPlace, sentOfCard } from '../gain';
+import { lightConfig, pointPlace } from '../gain';
 import { FLASH_COLOUR, gelled, type LightColour, linearRgb } from '../colour';
 import type { Kit } from '../gear';
 import {
@@ -14,10 +14,10 @@ import {
   type Vec,
   WEIGHTS_PER_LAYER,
 } from '../renderer';
-import type { Place } from '../scene';
-import { PANEL_FACTS, type Setup } from '../setup';
+import { type MeteringPoint, PANEL_FACTS, type Setup } from '../setup';
 import type { SolutionNumbers } from '../solution';
-import { CM, type LayerSource, type PictureOf, toVec } from './pictureOf';
+import { type ByPanel, LayerLevels } from './layerLevels';
+import { type LayerSource, type PictureOf, toVec } from './pictureOf';
 
 /** Which part of the light a picture shows. */
 export type Showing = 'all' | 'ambient' | 'flash' | { only: string };
@@ -28,13 +28,27 @@ const TO_CAMERA: Vec = [0, 0, 1];
 /** The share of the sky that water mirrors as flat as it is seen. */
 const WATER_MIRRORS = 0.4;
 
-const shows = (showing: Showing, { id, kind }: LayerSource): boolean =>
-  showing === 'all' ? true : typeof showing === 'string' ? showing === kind : showing.only === id;
+/** The share of a layer that a picture shows: of a panel's, what it sends on of that light. */
+function shownOf(showing: Showing, { id, kind }: LayerSource, { parts }: Strengths, setup: Setup): number {
+  if (showing === 'all') return 1;
+  const sent = parts.get(id);
+  if (sent === undefined || (typeof showing !== 'string' && showing.only === id))
+    return (typeof showing === 'string' ? showing === kind : showing.only === id) ? 1 : 0;
+  const isLamp = (own: string) => setup.lamps.some((lamp) => lamp.id === own);
+  const flash = [...sent.by].reduce((sum, [own, level]) => (isLamp(own) ? sum : sum + level), 0);
+  const all = [...sent.by.values()].reduce((sum, level) => sum + level, sent.ambient);
+  if (all <= 0) return 0;
+  if (showing === 'flash') return flash / all;
+  if (showing === 'ambient') return 1 - flash / all;
+  return (sent.by.get(showing.only.split(':')[1] ?? '') ?? 0) / all;
+}
 
 /** Strength of each layer at the subject: its linear weight, such that a card in the metered light comes to where the solution says. */
 export interface Strengths {
   /** by layer id: weight at the subject, at the backdrop, at the sky */
   at: Map<string, readonly [number, number, number]>;
+  /** by a panel's layer: what part of its weight is of the ambient, and of each light and lamp */
+  parts: Map<string, ByPanel>;
 }
 
 /**
@@ -53,73 +67,50 @@ export function strengthsOf(
   const face = solution.points.find(({ role }) => role === 'face');
   const background = solution.points.find(({ role }) => role === 'background');
   const skyPoint = solution.points.find(({ role }) => role === 'sky');
-  if (solution.camera === null || face?.ambientStops == null) return null;
-  const faceFacing = facingOf(setup, 'face') ?? TO_CAMERA;
+  const facePoint = setup.points.find(({ id }) => id === face?.pointId);
+  if (solution.camera === null || face?.ambientStops == null || facePoint === undefined) return null;
+  const levels = new LayerLevels(setup, kit, solution);
   const { soft, openings, sunOnCard } = solution.stage.ambient;
   const ambient = Math.PI * 2 ** face.ambientStops;
   const backdropAt: Vec = [0, 0, scene.backdrop.z];
   const at = new Map<string, readonly [number, number, number]>();
-  const lit: { source: Source | null; weight: number }[] = [];
-  const put = (id: string, source: Source | null, weight: number, backdrop = weight) => {
-    at.set(id, [weight, backdrop, 0]);
-    lit.push({ source, weight });
+  const parts = new Map<string, ByPanel>();
+  const put = (id: string, weight: number, backdrop = weight) => at.set(id, [weight, backdrop, 0]);
+  /** what brings a source to a level on a dome at a point; null where it gives nothing there */
+  const weightAt = (source: Source, point: MeteringPoint | undefined, stops: number | null): number | null => {
+    const place = point === undefined ? null : pointPlace(point, setup);
+    if (place === null || stops === null) return null;
+    const received = lightAt(source, toVec(place.at), [place.faces.x, place.faces.y, place.faces.z], DOME);
+    return received <= 0 ? null : (Math.PI * 2 ** stops) / received;
   };
-  for (const layer of layers) {
-    const { id, source } = layer;
+  const pointOf = (id: string | undefined) => setup.points.find((one) => one.id === id);
+  for (const { id, source } of layers) {
     const [kind, own = ''] = id.split(':');
-    if (source === null) put(id, null, (ambient * soft) / softOnCard(scene, TO_CAMERA));
-    else if (kind === 'sun') put(id, source, ambient * sunOnCard);
+    const panel = setup.panels.find((one) => `panel:${one.id}` === id);
+    if (source === null) put(id, (ambient * soft) / softOnCard(scene, TO_CAMERA));
+    else if (kind === 'sun') put(id, ambient * sunOnCard);
     else if (kind === 'lamp') {
-      const lamp = solution.lamps.find((one) => one.id === own);
-      const point = setup.points.find((one) => one.id === lamp?.pointId);
-      const place = point === undefined ? null : pointPlace(point, setup);
-      const received =
-        place === null ? 0 : lightAt(source, toVec(place.at), [place.faces.x, place.faces.y, place.faces.z], DOME);
-      put(
-        id,
-        source,
-        lamp?.on !== true || received <= 0 ? 0 : (Math.PI * 2 ** (lamp.ev100 - solution.camera.ev100)) / received,
-      );
+      const lamp = setup.lamps.find((one) => one.id === own);
+      put(id, lamp === undefined ? 0 : (weightAt(source, pointOf(lamp.pointId), levels.lampAt(lamp)) ?? 0));
     } else if (kind === 'light') {
-      const weightBy = (role: 'face' | 'background', where: Vec, facing: Vec) => {
-        const stops = (role === 'face' ? face : background)?.sources.find(({ lightId }) => lightId === own)?.stops;
-        const received = stops === undefined ? 0 : lightAt(source, where, facing, DOME);
-        return stops === undefined || received <= 0 ? null : (Math.PI * 2 ** stops) / received;
-      };
-      const weight = weightBy('face', FACE, faceFacing) ?? aimWeight(setup, solution, own, source) ?? 0;
-      put(
-        id,
-        source,
-        weight,
-        setup.backgroundM === null ? weight : (weightBy('background', backdropAt, TO_CAMERA) ?? weight),
-      );
+      const light = setup.lights.find((one) => one.id === own);
+      const reaches = (point: MeteringPoint | undefined) =>
+        light === undefined || point === undefined ? null : weightAt(source, point, levels.lightAt(light, point));
+      // a light that does not reach the face is levelled where it aims
+      const weight = reaches(facePoint) ?? reaches(pointOf(light?.aimPointId)) ?? 0;
+      put(id, weight, (setup.backgroundM === null ? null : reaches(pointOf(background?.pointId))) ?? weight);
+    } else if (panel !== undefined && !PANEL_FACTS[panel.kind].opening) {
+      const sent = levels.byPanel(panel.id, facePoint, face.ambientStops);
+      const all = [...sent.by.values()].reduce((sum, one) => sum + one, sent.ambient);
+      parts.set(id, sent);
+      put(id, all <= 0 ? 0 : (weightAt(source, facePoint, Math.log2(all)) ?? 0));
     } else {
-      const opening = openings.find(({ panelId }) => panelId === own);
-      if (opening !== undefined)
-        put(id, source, (ambient * opening.share) / Math.max(1e-6, lightAt(source, FACE, TO_CAMERA, DOME)));
+      const share = openings.find(({ panelId }) => panelId === own)?.share ?? 0;
+      put(id, share <= 0 ? 0 : (weightAt(source, facePoint, face.ambientStops + Math.log2(share)) ?? 0));
     }
   }
-  // panels that are lit by all the others
-  for (const { id, source } of layers) {
-    const panel = setup.panels.find((one) => `panel:${one.id}` === id);
-    if (panel === undefined || source === null || PANEL_FACTS[panel.kind].opening) continue;
-    const flat = panelFlat(panel, kit);
-    const front: Vec = [flat.faces.x, flat.faces.y, flat.faces.z];
-    const facing: Vec = panel.kind === 'diffuser' ? [-front[0], -front[1], -front[2]] : front;
-    const sent = lit.reduce((sum, { source: other, weight }) => {
-      const onIt = other === null ? softOnCard(scene, facing) : lightAt(other, toVec(flat.at), facing, CARD, 16);
-      return (
-        sum +
-        weight *
-          onIt *
-          sentOfCard({ panel, flat }, other === null ? null : directionTo(other, flat.at), { x: 0, y: 0, z: 0 })
-      );
-    }, 0);
-    const areaM2 = flat.round ? (Math.PI / 4) * flat.widthM * flat.tallM : flat.widthM * flat.tallM;
-    at.set(id, [(sent * areaM2) / Math.PI, (sent * areaM2) / Math.PI, 0]);
-  }
   levelBackdrop();
-  return { at };
+  return { at, parts };
 
   /** The backdrop by its own reading, the sky by its own or the backdrop's. */
   // eslint-disable-next-line complexity -- a weight a source, in the order of the layers
@@ -157,35 +148,6 @@ export function strengthsOf(
         : (MID_GREY * 2 ** (by.placedAmbientStops ?? by.ambientStops)) / Math.max(1e-9, radiance[1]!);
     at.set('soft', [softWeight, backdrop, skyWeight]);
   }
-}
-
-/** Where a source lies, seen from a place in metres. */
-function directionTo(source: Source, { x, y, z }: Place): Place {
-  const [sx, sy, sz] =
-    source.kind === 'sun'
-      ? source.towards
-      : [source.centre[0] / CM - x, source.centre[1] / CM - y, source.centre[2] / CM - z];
-  return { x: sx, y: sy, z: sz };
-}
-
-/** Where the dome at a kind of point looks. */
-function facingOf(setup: Setup, role: 'face'): Vec | null {
-  const point = setup.points.find((one) => one.role === role);
-  const place = point === undefined ? null : pointPlace(point, setup);
-  return place === null ? null : [place.faces.x, place.faces.y, place.faces.z];
-}
-
-/** A light that does not reach the face is levelled where it aims. */
-function aimWeight(setup: Setup, solution: SolutionNumbers, lightId: string, source: Source): number | null {
-  const light = setup.lights.find(({ id }) => id === lightId);
-  const point = setup.points.find(({ id }) => id === light?.aimPointId);
-  const place = point === undefined ? null : pointPlace(point, setup);
-  const stops = solution.points
-    .find(({ pointId }) => pointId === point?.id)
-    ?.sources.find((one) => one.lightId === lightId)?.stops;
-  if (place === null || stops === undefined) return null;
-  const received = lightAt(source, toVec(place.at), [place.faces.x, place.faces.y, place.faces.z], DOME);
-  return received <= 0 ? null : (Math.PI * 2 ** stops) / received;
 }
 
 /** The colour of a layer against the white balance, channel by channel. */
@@ -236,8 +198,9 @@ export function weightsOf(
   if (strengths === null) return null;
   const weights = new Float64Array(picture.layers.length * WEIGHTS_PER_LAYER);
   picture.layers.forEach((layer, index) => {
-    if (!shows(showing, layer)) return;
-    const strength = strengths.at.get(layer.id) ?? [0, 0, 0];
+    const shown = shownOf(showing, layer, strengths, setup);
+    if (shown === 0) return;
+    const strength = (strengths.at.get(layer.id) ?? [0, 0, 0]).map((one) => one * shown);
     const { subject, backdrop } = tintOf(layer, setup, kit, solution);
     for (let region = 0; region < 3; region += 1)
       for (let k = 0; k < 3; k += 1)
