@@ -16,7 +16,10 @@ import { usualPoint } from './points';
 /** A target is met when its tone lies no more than this further off than the best that the dials can do, stops. */
 const WITHIN_STOPS = 1 / 6;
 const MOST_POPS = 12;
-const CLOCK = new Date('2026-02-27T16:00:00Z');
+const CLOCK = new Date('2026-02-27T15:02:00Z');
+/** The points are metered, and then a pop is read every twenty seconds. */
+const AMBIENT_AT = '2026-02-27T15:00:00Z';
+const popAt = (pops: number): string => new Date(Date.parse(AMBIENT_AT) + (60 + 20 * pops) * 1000).toISOString();
 const hall = SAMPLE_HALL.setup;
 const POINTS = [usualPoint('face', 'face'), usualPoint('shadow', 'shadow'), usualPoint('hair', 'highlight')];
 const ROLES = [
@@ -49,7 +52,7 @@ function makeScene(random: () => number, count: number): Scene | null {
     id: sampleId(number),
     setupId: hall.id,
     pointId,
-    at: '2026-02-27T15:00:00Z',
+    at: AMBIENT_AT,
     text: 'x',
     av: level - 6,
     tv: 6,
@@ -194,7 +197,7 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
       id: sampleId(800 + pops),
       setupId: setup.id,
       pointId,
-      at: `2026-02-27T15:${String(10 + pops).padStart(2, '0')}:00Z`,
+      at: popAt(pops),
       text: 'x',
       light: 'flash',
       av: camera.level - camera.tv + camera.sv + stops,
@@ -202,6 +205,57 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
       sv: camera.sv,
       fired: [firedAs(setup, light, power, pointId, 0, USUAL_METHOD)],
     });
+  }
+  return MOST_POPS;
+}
+
+/** A total that is read at a point with all lights on at powers. */
+function totalReading(
+  scene: Scene,
+  pops: number,
+  at: number,
+  powers: readonly number[],
+  random: () => number,
+): Reading {
+  const { setup, camera } = scene;
+  const pointId = setup.points[at]?.id ?? 'face';
+  const stops = read(levelAt(scene, at, powers), random);
+  return {
+    ...PLAIN_READING,
+    id: sampleId(800 + pops),
+    setupId: setup.id,
+    pointId,
+    at: popAt(pops),
+    text: 'x',
+    light: 'total',
+    av: camera.level - camera.tv + camera.sv + stops,
+    tv: camera.tv,
+    sv: camera.sv,
+    fired: setup.lights.map((light, index) => firedAs(setup, light, powers[index] ?? 0, pointId, 0, USUAL_METHOD)),
+  };
+}
+
+/**
+ * Test pops with all lights on. `least`: each at the point whose total is known least. `pass`: every point once at the same
+ * powers, then they are set anew, and so on.
+ */
+function popsAllOn(scene: Scene, how: 'least' | 'pass', random: () => number): number {
+  const good = judge(scene);
+  const { setup } = scene;
+  const facts: Reading[] = [...scene.ambient];
+  const solve = () => {
+    const now = balance(setup, SAMPLE_KIT, meterScene(setup, SAMPLE_KIT, [...facts], CLOCK));
+    const powers = setup.lights.map(
+      (light) => now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? -20,
+    );
+    return { now, powers };
+  };
+  for (let pops = 0; pops < MOST_POPS;) {
+    const { now, powers } = solve();
+    if (good(powers)) return pops;
+    const least = setup.points.findIndex(({ id }) => id === now.leastKnown?.pointId);
+    const points = how === 'pass' ? setup.points.map((_, at) => at) : [Math.max(0, least)];
+    for (const at of points) facts.push(totalReading(scene, (pops += 1), at, powers, random));
   }
   return MOST_POPS;
 }
@@ -308,6 +362,8 @@ export function popsToBalance(scenes: number, seed: number): PopCount[] {
       });
     };
     count('usual routine', (scene) => popsByRoutine(scene, random));
+    count('all on, least known', (scene) => popsAllOn(scene, 'least', random));
+    count('one pass of all points', (scene) => popsAllOn(scene, 'pass', random));
     for (const earlier of [0, 5, 10, 20])
       count(earlier === 0 ? 'uncalibrated' : `after ${earlier} readings`, (scene) =>
         popsByApplication(scene, earlier, random),

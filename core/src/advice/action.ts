@@ -41,6 +41,8 @@ export type ActionFacts =
       sdStops: number;
     }
   | { kind: 'set-and-test' | 'fire-test'; test: TestFacts }
+  /** several lights to their powers in one go, before all are fired */
+  | { kind: 'set-powers'; lights: { lightId: string; powerText: string }[]; first: boolean }
   | { kind: 'fire-all'; count: number; pointId: string; meterText: string }
   | { kind: 'correct'; change: ChangeFacts }
   | {
@@ -96,6 +98,7 @@ export const ACTION_KINDS = [
   'say-place',
   'set-and-test',
   'fire-test',
+  'set-powers',
   'fire-all',
   'correct',
   'shoot',

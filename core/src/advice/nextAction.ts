@@ -2,6 +2,7 @@ import type { Balance } from '../balance';
 import type { CameraSolution } from '../exposure';
 import { writePower } from '../flash';
 import type { LightSolution } from '../lights';
+import { MARKED_SD_STOPS } from '../metering';
 import { LIGHT_ROLES, lightPath, type Setting } from '../setup';
 import type { ActionFacts, ChangeFacts, DialTexts, NextAction, Step, TestFacts } from './action';
 import { noFlashStops, troubleOf } from './trouble';
@@ -111,58 +112,112 @@ function placeAction(now: Balance, its: LightSolution): NextAction {
 /** Less than this is not seen in a picture, and no meter tells it, stops. */
 const UNSEEN_STOPS = 0.1;
 
-/** Several lights: each alone, then what the readings changed, then all together. */
-function severalAction(now: Balance, dials: DialTexts): NextAction {
-  const firing = meteringOrder(now).filter(({ powerStops }) => powerStops !== null);
-  const dialled = (one: LightSolution) =>
-    now.usable.find(({ light }) => light.id === one.lightId)?.light.dialledStops ?? null;
-  const dial = (one: LightSolution) => ({ path: lightPath(one.index, 'dialledStops'), value: one.powerStops ?? 0 });
-  // a change that the picture does not show is not worth a walk to the stand
-  const isSet = (one: LightSolution) => {
-    const stops = dialled(one);
-    return stops !== null && Math.abs(stops - (one.powerStops ?? 0)) * one.flashShare < UNSEEN_STOPS;
-  };
-  const dialText = (one: LightSolution) => {
-    const its = now.usable.find(({ light }) => light.id === one.lightId);
-    return its === undefined
-      ? (one.powerText ?? '')
-      : writePower(its.config.unit.scale, its.light.dialledStops ?? one.powerStops ?? 0);
-  };
-  const unmetered = firing.find(({ basis }) => basis !== 'reading');
-  if (unmetered !== undefined && isAssumed(unmetered)) return placeAction(now, unmetered);
-  if (unmetered !== undefined) {
-    const test: TestFacts = {
-      lightId: unmetered.lightId,
-      powerText: unmetered.powerText ?? '',
-      totalText: unmetered.meter?.totalText ?? '',
-      flashText: unmetered.meter?.flashText ?? '',
-      aimPointId: unmetered.aimPointId,
-      off: firing.filter((one) => one !== unmetered).map(({ group }) => group),
-    };
-    return isSet(unmetered)
-      ? action({ kind: 'fire-test', test }, 'check')
-      : action({ kind: 'set-and-test', test }, 'check', [dial(unmetered)]);
+/** One of several lights that fires, with what is dialled on it. */
+class Firing {
+  constructor(
+    private readonly now: Balance,
+    readonly its: LightSolution,
+  ) {}
+
+  private get usable() {
+    return this.now.usable.find(({ light }) => light.id === this.its.lightId);
   }
-  const wrong = firing.find((one) => !isSet(one));
-  if (wrong !== undefined) {
-    const change: ChangeFacts = {
-      lightId: wrong.lightId,
-      stops: (wrong.powerStops ?? 0) - (dialled(wrong) ?? wrong.correction?.firedPowerStops ?? 0),
-      powerText: wrong.powerText ?? '',
-      aimPointId: wrong.aimPointId,
-      share: wrong.flashShare,
+
+  get dialledStops(): number | null {
+    return this.usable?.light.dialledStops ?? null;
+  }
+
+  /** what stands on it is what it should be; a change that the picture does not show is not worth a walk to the stand */
+  get isSet(): boolean {
+    const stops = this.dialledStops;
+    return stops !== null && Math.abs(stops - (this.its.powerStops ?? 0)) * this.its.flashShare < UNSEEN_STOPS;
+  }
+
+  get dial(): Setting {
+    return { path: lightPath(this.its.index, 'dialledStops'), value: this.its.powerStops ?? 0 };
+  }
+
+  /** what stands on it, as its dial prints it */
+  get dialText(): string {
+    const { usable } = this;
+    return usable === undefined
+      ? (this.its.powerText ?? '')
+      : writePower(usable.config.unit.scale, this.dialledStops ?? this.its.powerStops ?? 0);
+  }
+}
+
+/** Several lights: all on at the point that is known least, or each alone and then all together. */
+function severalAction(now: Balance, dials: DialTexts): NextAction {
+  const firing = meteringOrder(now)
+    .filter(({ powerStops }) => powerStops !== null)
+    .map((its) => new Firing(now, its));
+  const assumed = firing.find(({ its }) => isAssumed(its));
+  if (assumed !== undefined && now.tests === 'together') return placeAction(now, assumed.its);
+  return (now.tests === 'together' ? allOnAction(now, firing) : eachAction(now, firing)) ?? shootAction(firing, dials);
+}
+
+/** All on: set every light that is not, and read where the total is known least until it is known everywhere. */
+function allOnAction({ leastKnown, points }: Balance, firing: readonly Firing[]): NextAction | null {
+  const unset = firing.filter(({ isSet }) => !isSet);
+  if (unset.length > 0)
+    return action(
+      {
+        kind: 'set-powers',
+        lights: unset.map(({ its: { lightId, powerText } }) => ({ lightId, powerText: powerText ?? '' })),
+        first: firing.every(({ dialledStops }) => dialledStops === null),
+      },
+      'check',
+      unset.map(({ dial }) => dial),
+    );
+  const point = points.find(({ pointId }) => pointId === leastKnown?.pointId);
+  if (leastKnown === null || point === undefined || leastKnown.sdStops <= MARKED_SD_STOPS) return null;
+  const { pointId, meterText } = point;
+  return action({ kind: 'fire-all', count: firing.length, pointId, meterText: meterText ?? '' }, 'check');
+}
+
+/** Each alone, then what the readings changed, then all together at the face. */
+function eachAction(now: Balance, firing: readonly Firing[]): NextAction | null {
+  const unmetered = firing.find(({ its }) => its.basis !== 'reading');
+  if (unmetered !== undefined && isAssumed(unmetered.its)) return placeAction(now, unmetered.its);
+  if (unmetered !== undefined) {
+    const { lightId, powerText, meter, aimPointId } = unmetered.its;
+    const test: TestFacts = {
+      lightId,
+      powerText: powerText ?? '',
+      totalText: meter?.totalText ?? '',
+      flashText: meter?.flashText ?? '',
+      aimPointId,
+      off: firing.filter((one) => one !== unmetered).map(({ its }) => its.group),
     };
-    return action({ kind: 'correct', change }, 'check', [dial(wrong)]);
+    return unmetered.isSet
+      ? action({ kind: 'fire-test', test }, 'check')
+      : action({ kind: 'set-and-test', test }, 'check', [unmetered.dial]);
+  }
+  const wrong = firing.find(({ isSet }) => !isSet);
+  if (wrong !== undefined) {
+    const { lightId, powerStops, powerText, aimPointId, flashShare, correction } = wrong.its;
+    const change: ChangeFacts = {
+      lightId,
+      stops: (powerStops ?? 0) - (wrong.dialledStops ?? correction?.firedPowerStops ?? 0),
+      powerText: powerText ?? '',
+      aimPointId,
+      share: flashShare,
+    };
+    return action({ kind: 'correct', change }, 'check', [wrong.dial]);
   }
   const { face } = now;
-  if (now.together === null && face?.totalEv100 != null)
-    return action(
-      { kind: 'fire-all', count: firing.length, pointId: face.pointId, meterText: face.meterText ?? '' },
-      'check',
-    );
+  return now.together === null && face?.totalEv100 != null
+    ? action(
+        { kind: 'fire-all', count: firing.length, pointId: face.pointId, meterText: face.meterText ?? '' },
+        'check',
+      )
+    : null;
+}
+
+function shootAction(firing: readonly Firing[], dials: DialTexts): NextAction {
   const flash = [...firing]
-    .sort((a, b) => (a.group < b.group ? -1 : 1))
-    .map((one) => ({ lightId: one.lightId, powerText: dialText(one) }));
+    .sort((a, b) => (a.its.group < b.its.group ? -1 : 1))
+    .map(({ its: { lightId }, dialText }) => ({ lightId, powerText: dialText }));
   return action({ kind: 'shoot', dials, flash }, 'check');
 }
 

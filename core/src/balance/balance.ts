@@ -21,7 +21,7 @@ import { solvePoint } from './balancePoints';
 import { type Contrast, contrastOf, contrastWarnings } from './contrast';
 import type { PointSolution } from './point';
 import { lightRatios, type LightRatios } from './ratios';
-import { type Together, togetherReading } from './together';
+import { type LeastKnown, leastKnownTotal, type Together, togetherReading } from './together';
 import type { Warning } from './warning';
 
 /** The numbers of a setup, before anything is said about what to do next. */
@@ -37,6 +37,8 @@ export interface Balance {
   ratios: LightRatios;
   /** the newest reading with all lights on, against what was foretold */
   together: Together | null;
+  /** where all lights together are known least: what is read next with all of them on */
+  leastKnown: LeastKnown | null;
   points: PointSolution[];
   contrast: Contrast;
   dome: DomeChoice | null;
@@ -51,6 +53,7 @@ export interface Balance {
   /** all lights whose gear is there */
   usable: UsableLight[];
   meterOrder: Setup['meterOrder'];
+  tests: Setup['tests'];
   face: PointSolution | null;
   /** filming: no flash fires */
   video: boolean;
@@ -138,6 +141,7 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     usable,
     points,
     meterOrder: setup.meterOrder,
+    tests: setup.tests,
     face,
     missingFromKit,
     video: !stills,
@@ -145,6 +149,7 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     powersExact: solved.exact,
     ratios: lightRatios(solved, points),
     together: togetherReading(setup, kit, scene, solved.lights),
+    leastKnown: camera === null ? null : leastKnownTotal(setup, camera.tv, scene, solved),
     contrast: contrastOf(points),
     dome,
     questions,

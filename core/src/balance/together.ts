@@ -1,8 +1,37 @@
 import type { Kit } from '../gear';
-import type { LightSolution } from '../lights';
+import type { LightSolution, LightsSolution } from '../lights';
 import { formatAperture } from '../notation';
 import type { MeteredScene } from '../metering';
 import type { Reading, Setup } from '../setup';
+
+/** The point whose total is known least with all lights on at their powers. */
+export interface LeastKnown {
+  pointId: string;
+  /** one standard deviation, stops */
+  sdStops: number;
+}
+
+/** Where all lights together are known least, among the metered points that some light is wanted at; null without lights. */
+export function leastKnownTotal(
+  setup: Setup,
+  tv: number,
+  { light: estimate, ambientAt }: MeteredScene,
+  { lights, at, targets }: LightsSolution,
+): LeastKnown | null {
+  const fired = lights.flatMap(({ index, powerStops, syncLossStops }) => {
+    const light = setup.lights[index];
+    return light === undefined || powerStops === null ? [] : [{ light, powerStops, syncLossStops }];
+  });
+  if (fired.length === 0) return null;
+  const known = setup.points
+    .filter(({ id }) => targets.has(id) && (at.get(id)?.length ?? 0) > 0)
+    .filter((point) => ambientAt(point).ambientEv100 !== null)
+    .map((point): LeastKnown => ({ pointId: point.id, sdStops: estimate.totalSdStops(point, tv, fired) }));
+  return known.reduce<LeastKnown | null>(
+    (least, one) => (least === null || one.sdStops > least.sdStops ? one : least),
+    null,
+  );
+}
 
 /** A reading with all lights on beside what was foretold for it. */
 export interface Together {

@@ -89,6 +89,7 @@ const LABELS: Record<PlainPath, string> = {
   'stage.ground': 'Ground is',
   'stage.sun': 'Sun',
   meterOrder: 'Lights metered',
+  tests: 'Several lights tested',
   reserveStops: 'Power kept free',
   backgroundM: 'Distance to the background',
   people: 'The group',
@@ -259,6 +260,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
     return stand === null ? 'none' : sun(stand);
   },
   meterOrder: (value) => (value === 'role' ? 'background, fill, key' : 'as listed'),
+  tests: (value) => (value === 'each' ? 'each alone' : 'all on'),
   reserveStops: stops,
   gustMps: asNumber((mps) => `${mps.toFixed(0)} m/s`),
   backgroundM: metres,

@@ -72,6 +72,11 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
     case 'set-and-test':
     case 'fire-test':
       return testWords(action, context);
+    case 'set-powers':
+      return {
+        text: action.lights.map(({ lightId, powerText }) => `${groupOf(lightId, context)} ${powerText}`).join(', '),
+        detail: action.first ? 'Set them, then fire all together.' : 'As the reading has it. Then fire all again.',
+      };
     case 'fire-all':
       return {
         text: `Fire all ${action.count} together`,
@@ -124,12 +129,18 @@ function correctWords({ change }: Of<'correct'>, context: WordsContext): Said {
       };
 }
 
-function shootWords({ dials: { shutter, aperture, iso }, flash }: Of<'shoot'>, { setup }: WordsContext): Said {
+/** The radio letter of a light. */
+const groupOf = (id: string, { setup }: WordsContext): string =>
+  setup.lights.find((light) => light.id === id)?.group ?? '';
+
+function shootWords({ dials: { shutter, aperture, iso }, flash }: Of<'shoot'>, context: WordsContext): Said {
   const text = `Shoot: ${shutter}, ${aperture}, ${iso}`;
   if (!Array.isArray(flash))
     return { text, detail: `Flash at ${flash.powerText}. Meter should read ${flash.meterText}.` };
-  const letterOf = (id: string) => setup.lights.find((light) => light.id === id)?.group ?? '';
-  return { text, detail: `${flash.map(({ lightId, powerText }) => `${letterOf(lightId)} ${powerText}`).join(', ')}.` };
+  return {
+    text,
+    detail: `${flash.map(({ lightId, powerText }) => `${groupOf(lightId, context)} ${powerText}`).join(', ')}.`,
+  };
 }
 
 /** A caution about the safety of people and gear. */

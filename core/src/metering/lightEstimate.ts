@@ -138,6 +138,21 @@ export class LightEstimate {
     return { avAtFull: stops, statedAv: fired.statedStops, sdStops };
   }
 
+  /** How well the total at a point is known with lights fired at powers at a shutter, stops: one standard deviation. */
+  totalSdStops(
+    point: MeteringPoint,
+    tv: number,
+    fired: readonly { light: Light; powerStops: number; syncLossStops: number }[],
+  ): number {
+    const lights = fired.flatMap(
+      ({ light, powerStops, syncLossStops }) =>
+        this.evidence.lightNow(this.setup, light, point, syncLossStops, powerStops) ?? [],
+    );
+    const { now } = this.evidence.evening;
+    const held = this.evidence.held(point, USUAL_METHOD, null, tv);
+    return this.now.expect({ ...held, minute: now, light: 'total', fired: lights, instrument: null }).sdStops;
+  }
+
   /** What a change of the panels does to a point, stops: the ambient there in one arrangement over another. */
   changeStops(point: MeteringPoint, from: Arrangement, to: Arrangement): number {
     const level = (as: Arrangement) => this.now.ambient(this.evidence.heldWith(point, as)).stops;

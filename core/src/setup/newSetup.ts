@@ -37,6 +37,7 @@ export const PLAIN_LIGHTING: Pick<
   | 'panels'
   | 'stage'
   | 'meterOrder'
+  | 'tests'
   | 'reserveStops'
   | 'backgroundM'
   | 'people'
@@ -49,6 +50,7 @@ export const PLAIN_LIGHTING: Pick<
   panels: [],
   stage: PLAIN_STAGE,
   meterOrder: 'role',
+  tests: 'together',
   reserveStops: 2 / 3,
   backgroundM: null,
   people: null,

@@ -99,6 +99,7 @@ const PLAIN_PATHS = [
   'stage.ground',
   'stage.sun',
   'meterOrder',
+  'tests',
   'reserveStops',
   'backgroundM',
   'people',

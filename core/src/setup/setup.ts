@@ -55,6 +55,9 @@ export const setupSchema = z.strictObject({
   meterOrder: z
     .enum(['role', 'listed'])
     .meta({ description: 'lights are metered background, fill, key; or as they are listed' }),
+  tests: z
+    .enum(['together', 'each'])
+    .meta({ description: 'several lights are tested all on, at the point known least; or each alone' }),
   reserveStops: z.number().min(0).max(3).meta({ description: 'power kept free over what is used' }),
   backgroundM: z
     .number()

@@ -14,6 +14,7 @@ export interface SolutionNumbers extends Pick<
   | 'powersExact'
   | 'ratios'
   | 'together'
+  | 'leastKnown'
   | 'points'
   | 'contrast'
   | 'dome'

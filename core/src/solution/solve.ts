@@ -41,7 +41,7 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 }
 
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
-  const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, points } = now;
+  const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, leastKnown, points } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
   const group = groupLight(setup, kit, now.usable);
   return {
@@ -52,6 +52,7 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
     powersExact,
     ratios,
     together,
+    leastKnown,
     points,
     contrast,
     dome,

@@ -114,6 +114,17 @@ function WhereAndOrder({ test }: { test: LightTest }) {
       />
       {test.several && (
         <ChoiceList
+          label={texts.severalAreTested}
+          value={setup.tests}
+          onChoose={(tests) => changeOne('tests', tests)}
+          choices={[
+            { value: 'together', label: texts.allOn, note: texts.whereKnownLeast },
+            { value: 'each', label: texts.eachAlone, note: texts.thenAllTogether },
+          ]}
+        />
+      )}
+      {test.several && setup.tests === 'each' && (
+        <ChoiceList
           label={texts.lightsAreMetered}
           layout="row"
           value={setup.meterOrder}

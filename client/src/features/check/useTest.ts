@@ -42,7 +42,8 @@ function useChosen() {
   const { nextAction } = useAdvice();
   const [ownId, choose] = useState<string | null>(null);
   const several = lights.length > 1;
-  const allNext = nextAction.kind === 'fire-all' || nextAction.kind === 'shoot';
+  const { setup } = useSetup();
+  const allNext = setup.tests === 'together' || nextAction.kind === 'fire-all' || nextAction.kind === 'shoot';
   const next = several ? nextToFire(lights, meteringOrder, allNext) : (lights[0]?.lightId ?? ALL);
   const own = ownId === ALL || lights.some(({ lightId }) => lightId === ownId) ? ownId : null;
   return { chosenId: own ?? next, choose, several };
@@ -66,7 +67,8 @@ export function useTest() {
   if (camera === null || lights.length === 0 || (chosenId !== ALL && alone === null)) return null;
 
   const face = setup.points.find(({ role }) => role === 'face');
-  const pointId = ownPointId ?? alone?.light.aimPointId ?? face?.id ?? '';
+  const least = setup.tests === 'together' ? numbers.leastKnown?.pointId : undefined;
+  const pointId = ownPointId ?? alone?.light.aimPointId ?? least ?? face?.id ?? '';
   const fired = lights
     .filter(({ lightId, powerStops }) => (chosenId === ALL ? powerStops !== null : lightId === chosenId))
     .flatMap((its): FiredLight[] => {

@@ -56,6 +56,7 @@ const DOING: Record<NextAction['kind'], string | null> = {
   'say-place': texts.itIs,
   'set-and-test': texts.itIsSet,
   'fire-test': texts.read,
+  'set-powers': texts.theyAreSet,
   'fire-all': texts.read,
   correct: texts.itIsSet,
   shoot: null,

@@ -5,6 +5,7 @@ export const texts = catalogue({
   answer: 'Answer',
   choose: 'Choose',
   itIs: 'It is',
+  theyAreSet: 'They are set',
   itIsSet: 'It is set',
   ladder: 'Ladder',
   log: 'Log',
