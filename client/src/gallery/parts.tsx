@@ -6,6 +6,7 @@ import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { Histogram } from '@/ui/Histogram';
 import { HoldBackControl } from '@/ui/HoldBackControl';
+import { KnownMark } from '@/ui/KnownMark';
 import { Ladder } from '@/ui/Ladder';
 import { LookEntry } from '@/ui/LookEntry';
 import { Mark } from '@/ui/Mark';
@@ -118,6 +119,13 @@ const BUTTONS: GalleryPart[] = [
   },
   { file: 'PathIcon', states: [{ name: 'every icon', shown: <Icons /> }] },
   { file: 'Mark', states: [{ name: 'our mark', shown: <Mark size={48} /> }] },
+  {
+    file: 'KnownMark',
+    states: (['read', 'foretold', 'assumed'] as const).map((known) => ({
+      name: known,
+      shown: <KnownMark known={known} />,
+    })),
+  },
 ];
 
 const TEXTS: GalleryPart[] = [

@@ -5,7 +5,9 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Polygon, Rect } from 'react-native-svg';
 
 import type { PointSolution } from '@sphene/core/balance';
+import type { Known } from '@sphene/core/metering';
 import { formatStopCount, formatStops } from '@sphene/core/notation';
+import { KnownMark } from './KnownMark';
 import { Txt } from './Txt';
 import { ladderScale, patchTone, type Scale, wedge } from './ladderGeometry';
 import type { Palette } from './palette';
@@ -146,6 +148,9 @@ function OutOfRange({
   );
 }
 
+/** How the line of a tone is drawn, by how it is known. */
+const DASHES: Record<Known, string | undefined> = { read: undefined, foretold: '5 2', assumed: '2 2' };
+
 function Tone({
   point,
   scale,
@@ -178,6 +183,7 @@ function Tone({
         y2={y + height + 2}
         stroke={palette.text}
         strokeWidth={2.5}
+        strokeDasharray={DASHES[point.known ?? 'read']}
       />
     </G>
   );
@@ -228,16 +234,28 @@ function ToneRows({ points, scale, palette, ids }: Drawn & { points: readonly Po
 /** What stands over a row: the point, whether its reading holds, and where it lands. */
 function RowText({ point, top }: { point: PointSolution; top: number }) {
   const palette = usePalette();
-  const { name, stale, basis, zone, placedStops } = point;
+  const { name, stale, basis, known, zone, placedStops } = point;
   return (
     <View
       style={{ position: 'absolute', left: 0, right: 0, top, flexDirection: 'row', justifyContent: 'space-between' }}
     >
-      <Txt size="label" bold style={{ backgroundColor: palette.ground, paddingRight: 4 }}>
-        {name}
-        {stale === null ? '' : texts.afterDoubt(formatStopCount(stale.sdStops))}
-        {basis === 'carried' ? texts.afterCarried : ''}
-      </Txt>
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: 4,
+          backgroundColor: palette.ground,
+          paddingRight: 4,
+        }}
+      >
+        {known !== null && <KnownMark known={known} />}
+        <Txt size="label" bold>
+          {name}
+          {stale === null ? '' : texts.afterDoubt(formatStopCount(stale.sdStops))}
+          {basis === 'carried' ? texts.afterCarried : ''}
+          {known === 'assumed' ? texts.afterAssumed : ''}
+        </Txt>
+      </View>
       <Txt
         size="label"
         bold

@@ -13,6 +13,7 @@ export const texts = catalogue({
   backToTheKitS: (label: string) => `${label}: back to the kit's value`,
   afterDoubt: (stops: string) => ` · ± ${stops}`,
   afterCarried: ' · carried',
+  afterAssumed: ' · assumed',
   andTenths: (digit: number) => (digit === 1 ? 'and 1 tenth' : `and ${digit} tenths`),
   fNumber: (key: string) => `f ${key}`,
   clippedIn: (channel: string, high: string, low: string) =>

@@ -1,7 +1,7 @@
 import { type CameraSolution, clipsAboveAt } from '../exposure';
 import type { Camera } from '../gear';
 import { type LightAtPoint, missStops, type PointTarget } from '../lights';
-import { ASKED_SD_STOPS, MARKED_SD_STOPS, type PointAmbient, type Staleness } from '../metering';
+import { ASKED_SD_STOPS, type Known, MARKED_SD_STOPS, type PointAmbient, type Staleness } from '../metering';
 import { formatAperture, formatShutter } from '../notation';
 import { addLight, type Increment } from '../photometry';
 import type { MeteringPoint } from '../setup';
@@ -26,6 +26,19 @@ function whatRestsOnIt(stale: Staleness, ambientShare: number): Staleness | null
   if (stale.kind === 'scene') return stale;
   const moves = stale.sdStops * ambientShare;
   return moves <= MARKED_SD_STOPS ? null : { ...stale, asked: stale.asked && moves > ASKED_SD_STOPS };
+}
+
+/** A light with less of a point does not say how well that is known. */
+const MATTERS_SHARE = 0.15;
+
+/** The least well known of what makes up most of a point. */
+function knownOf(
+  ambient: Pick<PointAmbient, 'basis' | 'stale'>,
+  flash: readonly { known: Known; share: number }[],
+): Known {
+  const mattering = flash.filter(({ share }) => share > MATTERS_SHARE).map(({ known }) => known);
+  if (mattering.includes('assumed')) return 'assumed';
+  return ambient.basis === 'carried' || ambient.stale !== null || mattering.includes('foretold') ? 'foretold' : 'read';
 }
 
 /** Where each metered point lands. */
@@ -69,6 +82,13 @@ export function solvePoint(
     totalEv100: totalStops === null || settings === null ? ambientEv100 : totalStops + settings.ev100,
     placedAmbientStops,
     basis,
+    known:
+      ambientEv100 === null
+        ? null
+        : knownOf(
+            { basis, stale },
+            flash.map(({ known, stops }) => ({ known, share: share(stops) })),
+          ),
     stale: stale === null || ambientStops === null ? stale : whatRestsOnIt(stale, share(ambientStops)),
     zone,
     overFaceStops: ambientEv100 === null || faceEv100 === null ? null : ambientEv100 - faceEv100,

@@ -1,4 +1,4 @@
-import type { PointAmbient, Staleness } from '../metering';
+import type { Known, PointAmbient, Staleness } from '../metering';
 import type { PointRole } from '../setup';
 
 /** One metered tone: where it lands against mid grey, and what it is made of. Levels are stops; null is not known. */
@@ -30,6 +30,8 @@ export interface PointSolution {
   /** light here over the light at the face, stops */
   overFaceStops: number | null;
   basis: PointAmbient['basis'];
+  /** how the whole of it is known, lights that matter there included; null where it was not metered */
+  known: Known | null;
   uncertaintyStops: number | null;
   /** the reading in force */
   readingId: string | null;

@@ -11,7 +11,7 @@ export interface LeastKnown {
   sdStops: number;
 }
 
-/** Where all lights together are known least, among the metered points that some light is wanted at; null without lights. */
+/** Where all lights together are known least, among the metered points that some light is wanted at; null for one light. */
 export function leastKnownTotal(
   setup: Setup,
   tv: number,
@@ -22,7 +22,7 @@ export function leastKnownTotal(
     const light = setup.lights[index];
     return light === undefined || powerStops === null ? [] : [{ light, powerStops, syncLossStops }];
   });
-  if (fired.length === 0) return null;
+  if (fired.length < 2) return null;
   const known = setup.points
     .filter(({ id }) => targets.has(id) && (at.get(id)?.length ?? 0) > 0)
     .filter((point) => ambientAt(point).ambientEv100 !== null)

@@ -11,7 +11,7 @@ import {
   unitGuideNumberM,
   writePower,
 } from '../flash';
-import type { FlashFault } from '../metering';
+import type { FlashFault, Known } from '../metering';
 import { apparentSizeDeg, effectiveDistanceM } from '../modifiers';
 import { formatAperture } from '../notation';
 import { addLight, avFromN, type Increment, remainingLight, secondsFromTv, stepsToStops } from '../photometry';
@@ -51,6 +51,7 @@ export interface LightSolution {
   added: string[];
   /** where the number comes from: distances and guide number, what earlier readings taught, or a reading of this light */
   basis: Reach['basis'];
+  known: Known;
   /** how far it stands, and whether a person has said so; else that is assumed */
   distanceM: number;
   placeSaid: boolean;
@@ -210,6 +211,7 @@ export function solveLight(
     modifierName: modifier.name,
     added: [config.grid?.name, ...config.gels.map(({ name }) => name)].filter((name) => name !== undefined),
     basis: reach.basis,
+    known: reach.basis === 'reading' ? 'read' : light.placeSaid ? 'foretold' : 'assumed',
     distanceM: light.distanceM,
     placeSaid: light.placeSaid,
     taughtBy: reach.readings,

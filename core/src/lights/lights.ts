@@ -1,7 +1,7 @@
 import type { CameraSolution } from '../exposure';
 import { powerSettings } from '../flash';
 import type { Kit } from '../gear';
-import type { MeteredScene } from '../metering';
+import type { Known, MeteredScene } from '../metering';
 import { addLight } from '../photometry';
 import { type Light, LIGHT_ROLE_FACTS, type MeteringPoint, type Setup, type Target } from '../setup';
 import { finalAvAtBaseOf, type LightSolution, solveLight, strongestStopsOf, syncLossStopsOf } from './lightPower';
@@ -14,7 +14,16 @@ export interface LightAtPoint {
   lightId: string;
   stops: number;
   basis: Reach['basis'];
+  known: Known;
 }
+
+const knownBy = (
+  basis: Reach['basis'],
+  { placeSaid }: Pick<Light, 'placeSaid'>,
+): Pick<LightAtPoint, 'basis' | 'known'> => ({
+  basis,
+  known: basis === 'reading' ? 'read' : placeSaid ? 'foretold' : 'assumed',
+});
 
 /** The lights of a setup and what they do at its points. */
 export interface LightsSolution {
@@ -179,7 +188,7 @@ export function solveLights(
         const stops = power == null ? null : flashOf(index, id, power);
         return stops === null
           ? []
-          : [{ lightId: light.id, stops, basis: reaches[index]?.get(id)?.basis ?? 'geometry' }];
+          : [{ lightId: light.id, stops, ...knownBy(reaches[index]?.get(id)?.basis ?? 'geometry', light) }];
       }),
     ]),
   );

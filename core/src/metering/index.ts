@@ -13,6 +13,6 @@ export {
 } from './levels';
 export { type AmbientShares, ASKED_SD_STOPS, LightEstimate, type LightThere, MARKED_SD_STOPS } from './lightEstimate';
 export { meterScene } from './meteredScene';
-export type { PointAmbient, Staleness } from './pointAmbient';
+export type { Known, PointAmbient, Staleness } from './pointAmbient';
 export type { ReadingCause, ReadingQuestion, TellingReading } from './questions';
 export type { Fact, MeteredScene, MeteringWarning } from './scene';

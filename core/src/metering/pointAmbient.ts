@@ -8,6 +8,12 @@ export type Staleness = {
   asked: boolean;
 } & ({ kind: 'scene'; change: SceneChangeKind } | { kind: 'age'; minutes: number });
 
+/**
+ * How a figure is known. Read: by a reading of it. Foretold: carried from a reading, or by figures that things are stated to
+ * have. Assumed: it rests on something that nobody has said.
+ */
+export type Known = 'read' | 'foretold' | 'assumed';
+
 /** A point's ambient as it is taken for the solution. */
 export interface PointAmbient {
   /** the newest reading of its whole light */

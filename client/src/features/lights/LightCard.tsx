@@ -2,6 +2,7 @@ import { texts } from './texts';
 import { words } from '@/language/words';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { KnownMark } from '@/ui/KnownMark';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
 import { TOUCH } from '@/ui/palette';
@@ -69,9 +70,12 @@ function Summary({
           {said}
         </Txt>
         {solved !== undefined && (
-          <Txt size="label" tone={out === null ? 'quiet' : 'danger'}>
-            {out === null ? sayDoubt(solved, light.locked) : texts.outOfRange[out.direction]}
-          </Txt>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+            {out === null && <KnownMark known={solved.known} />}
+            <Txt size="label" tone={out === null ? 'quiet' : 'danger'}>
+              {out === null ? sayDoubt(solved, light.locked) : texts.outOfRange[out.direction]}
+            </Txt>
+          </View>
         )}
       </View>
       <PathIcon name={open ? 'chevron-up' : 'chevron-down'} color={palette.quiet} />
@@ -79,8 +83,8 @@ function Summary({
   );
 }
 
-const sayDoubt = ({ uncertaintyStops, placeSaid }: LightSolution, locked: boolean): string =>
-  `± ${formatStopCount(uncertaintyStops)}${placeSaid ? '' : texts.afterAssumed}${locked ? texts.afterHeld : ''}`;
+const sayDoubt = ({ uncertaintyStops, known }: LightSolution, locked: boolean): string =>
+  `± ${formatStopCount(uncertaintyStops)}${known === 'assumed' ? texts.afterAssumed : ''}${locked ? texts.afterHeld : ''}`;
 
 /** Moves a light up in the list, or takes it out. */
 function ListActions({ light, index, alone }: { light: Light; index: number; alone: boolean }) {

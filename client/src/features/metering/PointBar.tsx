@@ -29,8 +29,9 @@ function useNotes(few: boolean) {
     if (point === undefined || reading === undefined) return texts.notMetered;
     const parts = [formatAperture(reading.av, meterIncrementOf(reading.meterId, kit))];
     if (point.role !== 'face' && point.overFaceStops !== null) parts.push(formatStops(point.overFaceStops));
+    if (point.basis === 'carried') parts.push(texts.carried);
     if (point.stale !== null) parts.push(`± ${formatStopCount(point.stale.sdStops)}`);
-    else if (few) parts.push(words.age(point.ambientAgeMinutes ?? 0));
+    else if (few && point.basis !== 'carried') parts.push(words.age(point.ambientAgeMinutes ?? 0));
     return parts.join(', ');
   };
 }

@@ -16,6 +16,7 @@ export const texts = catalogue({
   carriedOverItMovedWith: 'Carried over: moved with what changed and was read since.',
   changedInTheScene: 'Changed in the scene',
   skyAsItReads: 'The sky is taken as it reads: it is a light itself, and has no tone.',
+  carried: 'carried',
   addInShort: 'Add',
   whichMeter: 'Which meter',
   theUsualMeter: 'The usual one',

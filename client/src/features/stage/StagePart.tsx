@@ -11,6 +11,7 @@ import type { Store } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
+import { KnownMark } from '@/ui/KnownMark';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useWide } from '@/ui/useWide';
@@ -19,6 +20,7 @@ import { memo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { useStore } from 'react-redux';
 
+import { formatStopCount } from '@sphene/core/notation';
 import { LIGHT_ROLES } from '@sphene/core/setup';
 import { mirroredStage } from '@sphene/core/stage';
 import { AddPanel } from './AddPanel';
@@ -98,7 +100,9 @@ function SmallPicture({ waits }: { waits: boolean }) {
 
 /** What is held, by name, with what it does. */
 function HeldReadout({ held, thing, panel }: Held) {
+  const { lights } = useNumbers();
   const name = held === null ? (thing?.name ?? texts.nothingHeld) : words.light(held.solved);
+  const solved = lights.find(({ lightId }) => lightId === held?.solved.lightId);
   return (
     <View style={{ flex: 1, gap: 4 }}>
       <View
@@ -111,6 +115,16 @@ function HeldReadout({ held, thing, panel }: Held) {
           <Txt size="value" bold tone="flash">
             {held.solved.powerText ?? texts.off}
           </Txt>
+        )}
+        {solved !== undefined && solved.powerStops !== null && (
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+            <KnownMark known={solved.known} />
+            <Txt size="label" tone="quiet">
+              {(solved.known === 'assumed' ? texts.withinAssumed : texts.withinStops)(
+                formatStopCount(solved.uncertaintyStops),
+              )}
+            </Txt>
+          </View>
         )}
       </View>
       {held !== null ? (

@@ -73,6 +73,8 @@ export const texts = catalogue({
   lying: 'Lying',
   meterTheFaceThenThe: 'Meter the face: then the picture stands here.',
   mirrorTheStage: 'Mirror the stage',
+  withinStops: (stops: string) => `± ${stops}`,
+  withinAssumed: (stops: string) => `± ${stops}, assumed`,
   turnTheSet: 'Turn the set',
   cameraLightsPanelsAbout: 'Camera, lights and panels about the subject',
   sunAndOpeningsStay: 'Sun, windows and doors stay where they are. To the right: the camera walks to its right.',
