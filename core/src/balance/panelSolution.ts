@@ -14,10 +14,16 @@ export interface PanelSolution {
   /** change that it makes at the face and on its dark side, stops; openings against the room without them */
   faceStops: number;
   shadowStops: number;
+  /** one standard deviation of the larger of the two, stops; assumed where no reading has told it yet */
+  sdStops: number;
+  assumed: boolean;
   /** lit side over dark side without it and with it; null before both are metered */
   contrastBeforeStops: number | null;
   contrastAfterStops: number | null;
 }
+
+/** What is known to no better than this rests on a belief alone, stops. */
+const ASSUMED_OVER_STOPS = 1 / 3;
 
 /** What each panel of a setup does, by the light that was metered; an estimate: meter again. */
 export function solvePanels(
@@ -37,8 +43,10 @@ export function solvePanels(
   );
   return setup.panels.map((panel): PanelSolution => {
     const without: Arrangement = (one) => (one.id === panel.id ? null : one);
-    const faceStops = light.changeStops(pointOf('face'), without, AS_IT_STANDS);
-    const shadowStops = light.changeStops(pointOf('shadow'), without, AS_IT_STANDS);
+    const onFace = light.changeStops(pointOf('face'), without, AS_IT_STANDS);
+    const onShadow = light.changeStops(pointOf('shadow'), without, AS_IT_STANDS);
+    const [faceStops, shadowStops] = [onFace.stops, onShadow.stops];
+    const sdStops = Math.abs(faceStops) > Math.abs(shadowStops) ? onFace.sdStops : onShadow.sdStops;
     const after = lit == null || dark == null ? null : lit - dark;
     return {
       id: panel.id,
@@ -47,6 +55,8 @@ export function solvePanels(
       size: panelSize(panel, kit),
       faceStops,
       shadowStops,
+      sdStops,
+      assumed: sdStops > ASSUMED_OVER_STOPS,
       contrastBeforeStops: after === null ? null : after - faceStops + shadowStops,
       contrastAfterStops: after,
     };

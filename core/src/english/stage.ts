@@ -203,7 +203,8 @@ export function panel(one: PanelSolution): string {
     one.contrastBeforeStops === null || one.contrastAfterStops === null
       ? 'Meter face and shadow side: then the contrast stands here.'
       : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops.`;
-  return `${panelName(one)}, ${size}: ${what}. ${contrast}`;
+  const sure = `± ${formatStopCount(one.sdStops)}${one.assumed ? ', assumed: no reading has told it yet' : ''}`;
+  return `${panelName(one)}, ${size}: ${what}, ${sure}. ${contrast}`;
 }
 
 /** What a lamp gives where it falls. */

@@ -1,5 +1,6 @@
 import { type Beliefs, BELIEFS } from './beliefs';
-import { estimate, type Estimate, type Evening, type Event, type Fired, type Taken, type Wanted } from './evening';
+import { estimate, type Estimate } from './estimate';
+import type { Evening, Event, Fired, Taken, Wanted } from './evening';
 
 /** What may lie behind a figure that surprises. */
 export type CauseKind = 'ambient' | 'power' | 'meter' | 'tenth' | 'point' | 'silent' | 'earlier' | 'right';

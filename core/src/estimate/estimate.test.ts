@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { ambientAt, BACKGROUND, evening, FACE, key, TESTED, totalAt } from '../../test/evenings/plain';
 import { addLight } from '../photometry';
 import { type CauseKind, causes, type Cause } from './causes';
-import { estimate, type Evening, type Learned, type Taken } from './evening';
+import { estimate } from './estimate';
+import type { Evening, Learned, Taken } from './evening';
 import { judged, telling } from './telling';
 
 /** An evening before its newest reading, and with it. */

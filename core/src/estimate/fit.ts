@@ -25,6 +25,8 @@ export interface Fit {
    * @param doubted also by how far they would move if figures that the others contradict were taken at their word
    */
   sumOf: (levels: readonly Level[], doubted: boolean) => Estimated;
+  /** what levels that add up come to over others, whose doubts they share */
+  overOf: (levels: readonly Level[], under: readonly Level[]) => Estimated;
   /** joint mean and covariance of some levels, stops and stops² */
   jointly: (levels: readonly Level[]) => { meanStops: number[]; covariance: number[][] };
   /** each figure against what all the others foretell, in standard deviations */
@@ -259,26 +261,41 @@ class Found implements Fit {
     return row;
   }
 
-  sumOf = (levels: readonly Level[], doubted: boolean): Estimated => {
-    const { components, count, factor, left } = this.state;
+  /** Levels that add up: their sum, the share of each, and how each varies with the figures. */
+  private added(levels: readonly Level[]): { stops: number; shares: number[]; rows: Float64Array[] } {
     const rows = levels.map((level) => this.withFigures(level));
-    const each = levels.map(({ knownStops }, s) => knownStops + dotOf(rows[s]!, left));
+    const each = levels.map(({ knownStops }, s) => knownStops + dotOf(rows[s]!, this.state.left));
     const top = Math.max(...each);
     const total = each.reduce((sum, stops) => sum + 2 ** (stops - top), 0);
-    const shares = each.map((stops) => 2 ** (stops - top) / total);
+    return { stops: top + Math.log2(total), shares: each.map((stops) => 2 ** (stops - top) / total), rows };
+  }
+
+  /** What levels, each by a weight, vary by given the figures. */
+  private spread(levels: readonly Level[], rows: readonly Float64Array[], weights: readonly number[]) {
+    const { components, count, factor } = this.state;
     const seen = new Float64Array(count);
     rows.forEach((row, s) => {
-      for (let i = 0; i < count; i += 1) seen[i]! += shares[s]! * row[i]!;
+      for (let i = 0; i < count; i += 1) seen[i]! += weights[s]! * row[i]!;
     });
     let variance = 0;
     levels.forEach((a, s) =>
-      levels.forEach((b, t) => (variance += shares[s]! * shares[t]! * covarianceOf(components, a, b))),
+      levels.forEach((b, t) => (variance += weights[s]! * weights[t]! * covarianceOf(components, a, b))),
     );
     solveForward(factor, count, seen);
-    return {
-      stops: top + Math.log2(total),
-      sdStops: Math.sqrt(Math.max(0, variance - dotOf(seen, seen)) + (doubted ? this.unsettled(seen) : 0)),
-    };
+    return { seen, variance: Math.max(0, variance - dotOf(seen, seen)) };
+  }
+
+  sumOf = (levels: readonly Level[], doubted: boolean): Estimated => {
+    const { stops, shares, rows } = this.added(levels);
+    const { seen, variance } = this.spread(levels, rows, shares);
+    return { stops, sdStops: Math.sqrt(variance + (doubted ? this.unsettled(seen) : 0)) };
+  };
+
+  overOf = (levels: readonly Level[], under: readonly Level[]): Estimated => {
+    const [over, less] = [this.added(levels), this.added(under)];
+    const weights = [...over.shares, ...less.shares.map((share) => -share)];
+    const { variance } = this.spread([...levels, ...under], [...over.rows, ...less.rows], weights);
+    return { stops: over.stops - less.stops, sdStops: Math.sqrt(variance) };
   };
 
   jointly = (levels: readonly Level[]): { meanStops: number[]; covariance: number[][] } => {

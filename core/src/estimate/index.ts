@@ -1,20 +1,7 @@
 export { type Beliefs, BELIEFS, type Sky } from './beliefs';
 export { type Cause, type CauseKind, causes, type Common, COMMON } from './causes';
-export {
-  dialOf,
-  type Estimate,
-  estimate,
-  type Evening,
-  type Event,
-  type Fired,
-  type Held,
-  type Learned,
-  type Made,
-  type Quirk,
-  type Source,
-  type SourceThere,
-  type Taken,
-  type Wanted,
-} from './evening';
+export { type Estimate, estimate } from './estimate';
+export type { Evening, Event, Fired, Held, Learned, Made, Quirk, Source, SourceThere, Taken, Wanted } from './evening';
 export type { Estimated, Evidence, Fit } from './fit';
+export { dialOf } from './model';
 export { judged, type Telling, telling } from './telling';

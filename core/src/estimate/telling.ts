@@ -1,6 +1,7 @@
 import { type Beliefs, BELIEFS } from './beliefs';
 import { type Cause, density } from './causes';
-import { estimate, type Evening, type Held, type Wanted } from './evening';
+import { estimate } from './estimate';
+import type { Evening, Held, Wanted } from './evening';
 import type { Estimated } from './fit';
 
 /** The one reading that tells causes apart. */

@@ -153,10 +153,9 @@ export class LightEstimate {
     return this.now.expect({ ...held, minute: now, light: 'total', fired: lights, instrument: null }).sdStops;
   }
 
-  /** What a change of the panels does to a point, stops: the ambient there in one arrangement over another. */
-  changeStops(point: MeteringPoint, from: Arrangement, to: Arrangement): number {
-    const level = (as: Arrangement) => this.now.ambient(this.evidence.heldWith(point, as)).stops;
-    return level(to) - level(from);
+  /** What a change of the panels does to a point, stops with its ±: the ambient there in one arrangement over another. */
+  changeStops(point: MeteringPoint, from: Arrangement, to: Arrangement): Estimated {
+    return this.now.ambientOver(this.evidence.heldWith(point, to), this.evidence.heldWith(point, from));
   }
 
   /**
