@@ -61,7 +61,13 @@ for (const [size, viewport] of [
         await ambient.getByRole('radio', { name: new RegExp(`^${point}`) }).click();
         await setup.typeReading('Ambient', `${point}, ambient`, text);
       }
+      await (await setup.part('Check')).getByRole('radio', { name: /^Each alone/ }).click();
       for (const name of ['Fill B', 'Rim C', 'Key A']) {
+        // where a new light stands is asked once
+        if (name !== 'Key A') {
+          await expect(setup.next).toContainText(`Is ${name.toLowerCase().slice(0, -1)}${name.slice(-1)} `);
+          await setup.next.getByRole('button').click();
+        }
         await expect(setup.next).toContainText(`${name} to `);
         await expect(setup.next).toContainText('Turn off');
         await setup.next.getByRole('button').click();
@@ -158,12 +164,13 @@ test('a pop on the wrong channel is questioned, and what was learned stands in t
   await page.goto(`${stack.url}/kit`);
   await page.getByRole('button', { name: 'Edit Wren 60 A' }).click();
   await expect(
-    page.getByText(/Learned from 2 readings: [+−]?\d\.\d stops against what is stated, ± 0\.\d/),
+    page.getByText(/^Its light: learned from 2 readings: [+−]?\d\.\d stops against what is stated, ± 0\.\d/),
   ).toBeVisible();
-  await page.getByRole('button', { name: /^Forget what was learned about Wren 60 A/ }).click();
-  await expect(page.getByText(/Nothing learned yet.*Earlier readings are forgotten/)).toBeVisible();
-  await page.getByRole('button', { name: /^Learn about Wren 60 A/ }).click();
-  await expect(page.getByText(/Learned from 2 readings/)).toBeVisible();
+  await expect(page.getByText(/^Its dial, a stop from 1\/16: learned from 2 readings/)).toBeVisible();
+  await page.getByRole('button', { name: 'Forget what was learned about Wren 60 A, its light' }).click();
+  await expect(page.getByText(/^Its light: nothing learned yet.*Earlier readings are forgotten/)).toBeVisible();
+  await page.getByRole('button', { name: /^Learn about Wren 60 A, its light/ }).click();
+  await expect(page.getByText(/^Its light: learned from 2 readings/)).toBeVisible();
 });
 
 test('own gear is made, put right, duplicated, retired and found; an IES file becomes a beam, a damaged one is refused', async ({
@@ -233,9 +240,17 @@ test('a lamp counts as ambient with a dial', async ({ setup, stack }) => {
   await lights.getByRole('button', { name: /^Continuous lamps/ }).click();
   await lights.getByRole('button', { name: 'Add Two-colour LED panel' }).click();
   const lamp = lights.getByRole('group', { name: 'Two-colour LED panel', exact: true });
-  await expect(lamp).toContainText(/on the face, \d\.\d stops over the ambient there: switched on it adds \+\d\.\d/);
-  await lamp.getByRole('button', { name: /: meter again/ }).click();
-  await expect(setup.next).toContainText(/Meter the face again/);
+  await expect(lamp).toContainText(
+    /EV \d\.\d ± \d\.\d on the face, \d\.\d stops over the rest there: it adds \+\d\.\d/,
+  );
+  // how strong it really is nobody has read
+  await expect(setup.next).toContainText(/Meter the face again.*lamp/);
+  await lamp.getByRole('button', { name: 'Switch off: Two-colour LED panel' }).click();
+  await expect(lamp).toContainText(/^.*Off\. .*switched on it adds \+\d\.\d/);
+  await expect(setup.next).not.toContainText(/Meter the face again/);
+  await lamp.getByRole('button', { name: 'Switch on: Two-colour LED panel' }).click();
+  await setup.typeReading('Ambient', 'Face, ambient', '5.6');
+  await expect(setup.next).not.toContainText(/Meter the face again/);
 });
 
 test('automatic first: what it fired becomes the start by hand', async ({ setup, stack }) => {

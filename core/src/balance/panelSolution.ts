@@ -1,4 +1,4 @@
-import { type Arrangement, AS_IT_STANDS, panelSize } from '../gain';
+import { panelSize } from '../gain';
 import type { Kit } from '../gear';
 import type { MeteredScene } from '../metering';
 import { type MeteringPoint, newPoint, type Panel, type PanelKind, type Setup } from '../setup';
@@ -42,9 +42,8 @@ export function solvePanels(
     (role) => points.find((point) => point.role === role)?.ambientEv100 ?? null,
   );
   return setup.panels.map((panel): PanelSolution => {
-    const without: Arrangement = (one) => (one.id === panel.id ? null : one);
-    const onFace = light.changeStops(pointOf('face'), without, AS_IT_STANDS);
-    const onShadow = light.changeStops(pointOf('shadow'), without, AS_IT_STANDS);
+    const onFace = light.panelStops(pointOf('face'), panel.id);
+    const onShadow = light.panelStops(pointOf('shadow'), panel.id);
     const [faceStops, shadowStops] = [onFace.stops, onShadow.stops];
     const sdStops = Math.abs(faceStops) > Math.abs(shadowStops) ? onFace.sdStops : onShadow.sdStops;
     const after = lit == null || dark == null ? null : lit - dark;

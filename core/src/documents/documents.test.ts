@@ -234,8 +234,8 @@ describe('documents of an earlier version', () => {
   };
 
   it('become the present one with the meaning they had', () => {
-    expect(documentSchema.parse(oldReading)).toEqual(SAMPLE_HALL.readings[0]);
-    expect(documentSchema.parse(oldSetup)).toEqual({ ...setup, meter: { ...setup.meter, av: 5 } });
+    expect(documentSchema.parse(oldReading)).toEqual({ ...SAMPLE_HALL.readings[0], stood: null });
+    expect(documentSchema.parse(oldSetup)).toEqual({ ...setup, tests: 'each', meter: { ...setup.meter, av: 5 } });
   });
 
   it('what is present already, and what is no document, comes back as it is', () => {

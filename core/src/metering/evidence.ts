@@ -122,7 +122,7 @@ export class Evidence {
   ) {
     const [first] = standing;
     const events = changes.filter(({ struckAt }) => struckAt === null);
-    this.states = new States(setup, kit);
+    this.states = new States(setup, kit, events);
     const lamps = [...standing.flatMap(({ stood }) => stood?.lamps ?? []), ...setup.lamps];
     this.lamps = [...new Map(lamps.map((lamp) => [lamp.id, lamp])).values()];
     this.timeline = new Timeline([...standing, ...events].map(({ at }) => Date.parse(at)));

@@ -1,5 +1,5 @@
 import { type Estimate, estimate, type Estimated, type Fired, type Held, type Taken } from '../estimate';
-import type { Arrangement } from '../gain';
+import { type Arrangement, AS_IT_STANDS } from '../gain';
 import type { Kit } from '../gear';
 import {
   type Light,
@@ -56,6 +56,9 @@ const MINUTE_MS = 60_000;
 export class LightEstimate {
   readonly evidence: Evidence;
   readonly now: Estimate;
+  /** what was worked out once: while a light is dragged none of it changes */
+  private knownShares: AmbientShares | null = null;
+  private readonly knownPanels = new Map<string, Estimated>();
   /** readings that say nothing of flash, and why; they are no evidence */
   readonly faults = new Map<string, FlashFault>();
 
@@ -153,9 +156,18 @@ export class LightEstimate {
     return this.now.expect({ ...held, minute: now, light: 'total', fired: lights, instrument: null }).sdStops;
   }
 
-  /** What a change of the panels does to a point, stops with its ±: the ambient there in one arrangement over another. */
-  changeStops(point: MeteringPoint, from: Arrangement, to: Arrangement): Estimated {
-    return this.now.ambientOver(this.evidence.heldWith(point, to), this.evidence.heldWith(point, from));
+  /** What a panel does to the ambient at a point, stops with its ±: against the same place without it. */
+  panelStops(point: MeteringPoint, panelId: string): Estimated {
+    const key = `${panelId} ${point.id}`;
+    const known = this.knownPanels.get(key);
+    if (known !== undefined) return known;
+    const without: Arrangement = (panel) => (panel.id === panelId ? null : panel);
+    const found = this.now.ambientOver(
+      this.evidence.heldWith(point, AS_IT_STANDS),
+      this.evidence.heldWith(point, without),
+    );
+    this.knownPanels.set(key, found);
+    return found;
   }
 
   /**
@@ -174,6 +186,11 @@ export class LightEstimate {
 
   /** What the light at the face is made of, as shares of what a dome there reads. */
   shares(): AmbientShares {
+    this.knownShares ??= this.sharesNow();
+    return this.knownShares;
+  }
+
+  private sharesNow(): AmbientShares {
     const parts = this.evidence.parts().map((part) => ({ ...part, strength: 2 ** this.now.ambient(part.held).stops }));
     const sumOf = (gain: (part: (typeof parts)[number]) => number) =>
       parts.reduce((sum, part) => sum + part.strength * gain(part), 0);

@@ -8,7 +8,7 @@ import {
   sunStand,
 } from '../gain';
 import type { Kit } from '../gear';
-import { type Reading, type Setup, setupAt, standAt } from '../setup';
+import { type Reading, type SceneChange, type Setup, setupAt, standAt } from '../setup';
 
 /** A setup and its panels as they stood. */
 export interface State {
@@ -21,9 +21,11 @@ export class States {
   readonly now: State;
   private readonly known = new Map<string, State>();
 
+  /** @param changes that hold, oldest first */
   constructor(
     private readonly setup: Setup,
     private readonly kit: Kit,
+    private readonly changes: readonly SceneChange[] = [],
   ) {
     this.now = this.as(AS_IT_STANDS);
   }
@@ -37,10 +39,17 @@ export class States {
   of({ id, at, stood }: Pick<Reading, 'id' | 'at' | 'stood'>): State {
     const known = this.known.get(id);
     if (known !== undefined) return known;
-    const setup = setupAt(this.setup, stood);
+    const setup = stood === null ? this.asFarAsKnown(at) : setupAt(this.setup, stood);
     const state = { setup, panels: standing(setup, this.kit, (panel) => standAt(panel, at)) };
     this.known.set(id, state);
     return state;
+  }
+
+  /** A reading that has not written down how things stood: as they stand, but for lamps that something was done to since. */
+  private asFarAsKnown(at: string): Setup {
+    const since = this.changes.filter((change) => change.what === 'lamp' && Date.parse(change.at) > Date.parse(at));
+    if (since.length === 0) return this.setup;
+    return { ...this.setup, lamps: this.setup.lamps.filter(({ id }) => since.every(({ thingId }) => thingId !== id)) };
   }
 }
 

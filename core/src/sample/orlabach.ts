@@ -9,6 +9,7 @@ import {
   type Reading,
   type Setup,
   USUAL_METHOD,
+  stoodOf,
 } from '../setup';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
@@ -105,6 +106,7 @@ const ambient = (number: number, setup: Setup, pointId: string, at: string, text
   av,
   tv: setup.meter.tv,
   sv: setup.meter.sv,
+  stood: stoodOf(setup),
 });
 
 const readings: Reading[] = [

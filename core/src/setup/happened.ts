@@ -105,8 +105,7 @@ export const stoodOf = ({ stage, backgroundM, lamps }: Setup): Stood => ({
  * The setup as it stood when a reading was taken. What nobody had said by then is taken as it was said since; panels keep
  * their own last stand (`standAt`), and lights are written down with what they were fired for.
  */
-export function setupAt(setup: Setup, stood: Stood | null): Setup {
-  if (stood === null) return setup;
+export function setupAt(setup: Setup, stood: Stood): Setup {
   const { stage, backgroundM } = setup;
   return {
     ...setup,

@@ -122,7 +122,9 @@ export const readingSchema = z
       .enum(['typed', 'device', 'simulated', 'frame'])
       .meta({ description: 'simulated: from a stand-in that ships with the product' }),
     corrects: idSchema.nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
-    stood: stoodSchema.nullable().meta({ description: 'null: not written down; as it stands now' }),
+    stood: stoodSchema
+      .nullable()
+      .meta({ description: 'null: not written down; as it stands now, but for lamps that were changed since' }),
     fired: z.array(firedLightSchema).max(6).meta({ description: 'the lights that were fired; none for ambient' }),
     struckAt: z.iso.datetime({ offset: true }).nullable(),
   })

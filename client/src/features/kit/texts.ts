@@ -136,7 +136,8 @@ export const texts = catalogue({
     sync: 'high-speed sync',
   },
   withLens: (name: string) => `its picture with ${name}`,
-  learnedOf: (part: string, learned: string) => `${part[0]?.toUpperCase()}${part.slice(1)}: ${learned}`,
+  learnedOf: (part: string, learned: string) =>
+    `${part[0]?.toUpperCase()}${part.slice(1)}: ${learned[0]?.toLowerCase()}${learned.slice(1)}`,
   retire: (name: string) => `Retire ${name}`,
   round: 'Round',
   save: 'Save',
