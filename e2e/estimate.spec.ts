@@ -194,7 +194,9 @@ test('the set is turned: it says what went along and stayed, and what lies behin
 });
 
 test('how far a light stands is asked once, before it is tested', async ({ page, stack, setup }) => {
-  await metered(stack, setup);
+  await setup.openFresh(stack, 'Place');
+  await setup.tapReading('Ambient', ['f 1.4', 'and 3 tenths'], 'Save for face');
+  await setup.tapReading('Ambient', ['f 1.4'], 'Save for background');
   const lights = await setup.part('Lights');
   await lights
     .getByRole('button', { name: /^Add a key/ })

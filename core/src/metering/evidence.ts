@@ -372,7 +372,10 @@ export class Evidence {
     });
   }
 
-  /** A light as it stands now at a power, full where none is said, at a point as that faces; null where it gives nothing or its gear is gone. */
+  /**
+   * A light as it stands now at a power, full where none is said, at a point as that faces; null where it gives nothing or
+   * its gear is gone.
+   */
   lightNow(setup: Setup, light: Light, point: MeteringPoint, syncLossStops: number, powerStops = 0): Fired | null {
     const as = { powerStops, syncLossStops, asideDeg: null };
     const state = setup === this.setup ? this.states.now : new States(setup, this.kit).now;
