@@ -203,9 +203,9 @@ test('how far a light stands is asked once, before it is tested', async ({ page,
     .first()
     .click();
   await expect(setup.next).toContainText(/Is the flash 1\.5 m from the face\?/);
-  await expect(lights).toContainText(/± \d\.\d, assumed/);
+  await expect(lights).toContainText(/Place assumed\s*± \d\.\d/);
   await setup.next.getByRole('button').first().click();
-  await expect(lights).not.toContainText('assumed');
+  await expect(lights).not.toContainText('Place assumed');
   await expect(setup.next).toContainText(/^Flash to|Flash to/);
   await page.getByRole('button', { name: 'Take the last thing back' }).click();
   await expect(setup.next).toContainText(/Is the flash 1\.5 m from the face\?/);

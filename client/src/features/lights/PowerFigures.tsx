@@ -112,7 +112,7 @@ function StandingRows({ light }: { light: Powered }) {
   return (
     <>
       <WhyRow
-        label={BASIS[light.basis].doubt(light.taughtBy)}
+        label={light.known === 'assumed' ? texts.placeAssumed : BASIS[light.basis].doubt(light.taughtBy)}
         value={texts.stopsTo(formatStopCount(light.uncertaintyStops), low, high)}
       />
       <WhyRow

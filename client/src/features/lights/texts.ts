@@ -9,6 +9,7 @@ export const texts = catalogue({
   afterAt: (aim: string) => `, at the ${aim}`,
   afterAssumed: ', assumed',
   assumedPlace: 'Assumed: nobody has said so. ± ½ stop, and it teaches nothing of the flash.',
+  placeAssumed: 'Place assumed',
   itStandsThere: 'It stands there',
   afterHeld: ', held',
   degreesLeft: (degrees: number) => `${degrees}° left of the camera`,
