@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Locator } from '@playwright/test';
 
-import { type SetupPage, type Stack, TERRACE, WIDE, expect, pressOnceShown, test } from './stack';
+import { type SetupPage, type Stack, TERRACE, WIDE, expect, pressOnceShown, test, pointIn as point } from './stack';
 
 const PHONE = { width: 390, height: 844 };
 const PICTURE = path.join(import.meta.dirname, 'fixtures/terrace.jpg');
@@ -12,8 +12,6 @@ async function freshSetup(stack: Stack, setup: SetupPage): Promise<Locator> {
   await setup.openFresh(stack, 'Metering');
   return setup.part('Ambient');
 }
-const point = (ambient: Locator, name: string) =>
-  ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
 const chooseMethod = async (ambient: Locator, name: string) => {
   await ambient.getByRole('button', { name: /^Change how it is metered/ }).click();
   await ambient.getByRole('radio', { name, exact: true }).click();

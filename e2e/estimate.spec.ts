@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 
-import { expect, HALL, type SetupPage, type Stack, test, WIDE } from './stack';
+import { expect, HALL, type SetupPage, type Stack, test, WIDE, pointIn as point } from './stack';
 
 const PHONE = { width: 390, height: 844 };
 
@@ -12,8 +12,6 @@ async function metered(stack: Stack, setup: SetupPage): Promise<Locator> {
   await setup.tapReading('Ambient', ['f 1.4', 'and 3 tenths'], 'Save for background');
   return ambient;
 }
-const point = (ambient: Locator, name: string) =>
-  ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
 const readFaceAgain = async (ambient: Locator, setup: SetupPage, key: string) => {
   await point(ambient, 'Face').click();
   await setup.tapReading('Ambient', [key, 'and 3 tenths'], 'Save for face');

@@ -4,7 +4,7 @@ import { once } from 'node:events';
 import { cpSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import pg from 'pg';
 
 import { freePort } from '../scripts/postgres.mjs';
@@ -143,6 +143,10 @@ export class SetupPage {
     await panel.getByLabel(field).press('Enter');
   }
 }
+
+/** A point of the ambient part, by its name; its accessible name ends with its reading. */
+export const pointIn = (ambient: Locator, name: string): Locator =>
+  ambient.getByRole('radiogroup', { name: 'Point' }).getByRole('radio', { name: new RegExp(`^${name}`) });
 
 /**
  * Presses a button in the moment that it appears: what it stops could be over before a mouse is there. Ask for

@@ -163,7 +163,7 @@ const read = (stops: number, random: () => number) => roundToStep(stops + (rando
  */
 function popsByApplication(scene: Scene, earlier: number, random: () => number): number {
   const good = judge(scene);
-  const { setup, camera } = scene;
+  const { setup } = scene;
   const configs = setup.lights.map((light) => lightConfig(SAMPLE_KIT, light));
   const kit = { ...SAMPLE_KIT, calibration: taughtBy(scene, earlier, configs, random) };
   const facts: Reading[] = [...scene.ambient];
@@ -192,22 +192,28 @@ function popsByApplication(scene: Scene, earlier: number, random: () => number):
     const pointId = setup.points[point]?.id ?? light.aimPointId;
     const power = powers[index] ?? 0;
     const stops = read(flashAt(scene, point, index, power), random);
-    facts.push({
-      ...PLAIN_READING,
-      id: sampleId(800 + pops),
-      setupId: setup.id,
-      pointId,
-      at: popAt(pops),
-      text: 'x',
-      light: 'flash',
-      av: camera.level - camera.tv + camera.sv + stops,
-      tv: camera.tv,
-      sv: camera.sv,
-      fired: [firedAs(setup, light, power, pointId, 0, USUAL_METHOD)],
-    });
+    const fired = [firedAs(setup, light, power, pointId, 0, USUAL_METHOD)];
+    facts.push(popReading(scene, pops, { pointId, light: 'flash', stops, fired }));
   }
   return MOST_POPS;
 }
+
+/** What a meter reads of a pop, held at the camera's settings. @param stops against mid grey */
+const popReading = (
+  { setup, camera: { level, tv, sv } }: Scene,
+  pops: number,
+  { stops, ...read }: Pick<Reading, 'pointId' | 'light' | 'fired'> & { stops: number },
+): Reading => ({
+  ...PLAIN_READING,
+  id: sampleId(800 + pops),
+  setupId: setup.id,
+  at: popAt(pops),
+  text: 'x',
+  av: level - tv + sv + stops,
+  tv,
+  sv,
+  ...read,
+});
 
 /** A total that is read at a point with all lights on at powers. */
 function totalReading(
@@ -217,22 +223,10 @@ function totalReading(
   powers: readonly number[],
   random: () => number,
 ): Reading {
-  const { setup, camera } = scene;
+  const { setup } = scene;
   const pointId = setup.points[at]?.id ?? 'face';
-  const stops = read(levelAt(scene, at, powers), random);
-  return {
-    ...PLAIN_READING,
-    id: sampleId(800 + pops),
-    setupId: setup.id,
-    pointId,
-    at: popAt(pops),
-    text: 'x',
-    light: 'total',
-    av: camera.level - camera.tv + camera.sv + stops,
-    tv: camera.tv,
-    sv: camera.sv,
-    fired: setup.lights.map((light, index) => firedAs(setup, light, powers[index] ?? 0, pointId, 0, USUAL_METHOD)),
-  };
+  const fired = setup.lights.map((light, index) => firedAs(setup, light, powers[index] ?? 0, pointId, 0, USUAL_METHOD));
+  return popReading(scene, pops, { pointId, light: 'total', stops: read(levelAt(scene, at, powers), random), fired });
 }
 
 /**

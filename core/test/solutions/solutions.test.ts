@@ -10,6 +10,10 @@ import { ALL_KINDS } from './kinds';
 const BASELINE = join(__dirname, 'baseline.json');
 const wholeFile = (name: string): string => join(__dirname, 'whole', `${name}.json`);
 const WHOLE_EVERY = 42;
+/** Every run looks at a third of the cases; `npm run corpus` at all of them, and whoever writes the baseline. */
+const ALL = process.env['CORPUS'] === 'all' || process.env['WRITE_BASELINE'] === '1';
+const EVERY = ALL ? 1 : 3;
+const isLookedAt = (index: number): boolean => index % EVERY === 0 || index % WHOLE_EVERY === 0;
 
 /** Cases whose answer was mended on purpose since the baseline, and why. */
 const MENDED: Record<string, string> = {};
@@ -21,6 +25,7 @@ const reached = new Set<string>();
 
 beforeAll(() => {
   corpus.forEach(({ name }, index) => {
+    if (!isLookedAt(index)) return;
     if (prints[name] !== undefined) throw new Error(`two cases are called ${name}`);
     const answers = answersOf(corpus, index, reached);
     prints[name] = fingerprint(answers);
@@ -43,15 +48,20 @@ describe('the solutions of the corpus', () => {
       expect([name, text]).toEqual([name, readFileSync(wholeFile(name), 'utf8')]);
   });
 
-  it('reach every kind of warning, question, action, caution, move, way out, cure and placement', () => {
-    expect(ALL_KINDS.filter((kind) => !reached.has(kind))).toEqual([]);
-    expect([...reached].filter((kind) => !ALL_KINDS.includes(kind))).toEqual([]);
-  });
+  (ALL ? it : it.skip)(
+    'reach every kind of warning, question, action, caution, move, way out, cure and placement',
+    () => {
+      expect(ALL_KINDS.filter((kind) => !reached.has(kind))).toEqual([]);
+      expect([...reached].filter((kind) => !ALL_KINDS.includes(kind))).toEqual([]);
+    },
+  );
 
   it('all are equal to the last bit and letter to those that were written down', () => {
     const kept = JSON.parse(readFileSync(BASELINE, 'utf8')) as Record<string, string>;
     expect(corpus.length).toBeGreaterThanOrEqual(500);
-    expect(Object.keys(prints).sort()).toEqual(Object.keys(kept).sort());
-    expect(Object.keys(kept).filter((name) => kept[name] !== prints[name])).toEqual(Object.keys(MENDED));
+    const lookedAt = [...corpus.filter((_, index) => isLookedAt(index)).map(({ name }) => name), 'typed'];
+    expect(Object.keys(kept).sort()).toEqual([...corpus.map(({ name }) => name), 'typed'].sort());
+    expect(Object.keys(prints).sort()).toEqual([...lookedAt].sort());
+    expect(lookedAt.filter((name) => kept[name] !== prints[name] && MENDED[name] === undefined)).toEqual([]);
   });
 });

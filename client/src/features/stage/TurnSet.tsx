@@ -31,9 +31,9 @@ export function TurnSet() {
   };
   return (
     <Disclosure title={texts.turnTheSet} summary={texts.cameraLightsPanelsAbout}>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {STEPS_DEG.map((byDeg) => (
-          <View key={byDeg} style={{ flex: 1 }}>
+          <View key={byDeg} style={{ flexGrow: 1, flexBasis: 120 }}>
             <ActionButton
               label={texts.turnBy(byDeg)}
               name={texts.turnTheSetBy(Math.abs(byDeg), byDeg < 0)}
