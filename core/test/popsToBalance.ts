@@ -233,12 +233,14 @@ function totalReading(
  * Test pops with all lights on. `least`: each at the point whose total is known least. `pass`: every point once at the same
  * powers, then they are set anew, and so on.
  */
-function popsAllOn(scene: Scene, how: 'least' | 'pass', random: () => number): number {
+function popsAllOn(scene: Scene, how: 'least' | 'pass', earlier: number, random: () => number): number {
   const good = judge(scene);
   const { setup } = scene;
+  const configs = setup.lights.map((light) => lightConfig(SAMPLE_KIT, light));
+  const kit = { ...SAMPLE_KIT, calibration: taughtBy(scene, earlier, configs, random) };
   const facts: Reading[] = [...scene.ambient];
   const solve = () => {
-    const now = balance(setup, SAMPLE_KIT, meterScene(setup, SAMPLE_KIT, [...facts], CLOCK));
+    const now = balance(setup, kit, meterScene(setup, kit, [...facts], CLOCK));
     const powers = setup.lights.map(
       (light) => now.lights.find(({ lightId }) => lightId === light.id)?.powerStops ?? -20,
     );
@@ -356,8 +358,11 @@ export function popsToBalance(scenes: number, seed: number): PopCount[] {
       });
     };
     count('usual routine', (scene) => popsByRoutine(scene, random));
-    count('all on, least known', (scene) => popsAllOn(scene, 'least', random));
-    count('one pass of all points', (scene) => popsAllOn(scene, 'pass', random));
+    count('one pass of all points', (scene) => popsAllOn(scene, 'pass', 0, random));
+    for (const earlier of [0, 5, 20])
+      count(earlier === 0 ? 'all on, least known' : `all on, after ${earlier}`, (scene) =>
+        popsAllOn(scene, 'least', earlier, random),
+      );
     for (const earlier of [0, 5, 10, 20])
       count(earlier === 0 ? 'uncalibrated' : `after ${earlier} readings`, (scene) =>
         popsByApplication(scene, earlier, random),
