@@ -1,5 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
+import type { Page } from '@playwright/test';
 
 import { startOwnStandIns } from '../scripts/standIns.mjs';
 import { SetupPage, Stack, TERRACE, WIDE, expect, test as base } from './stack';
@@ -26,6 +27,13 @@ const test = base.extend<{ standIns: StandIns; reach: Stack }>({
   },
 });
 
+/** Connects a device, and waits until it is: its card grows then and moves the ones below from under the pointer. */
+async function connect(page: Page, name: string): Promise<void> {
+  const card = page.getByRole('article', { name });
+  await card.getByRole('button', { name: `Connect ${name}`, exact: true }).click();
+  await expect(card.getByRole('button', { name: `Disconnect ${name}`, exact: true })).toBeVisible();
+}
+
 for (const [size, viewport] of [
   ['phone', { width: 390, height: 844 }],
   ['wide', WIDE],
@@ -44,9 +52,9 @@ for (const [size, viewport] of [
       const meter = page.getByRole('article', { name: 'Simulated meter' });
       await expect(meter).toContainText('Simulated: it stands in an invented scene');
       await expect(page.getByRole('article', { name: 'Simulated camera' })).toBeVisible();
-      await meter.getByRole('button', { name: 'Connect Simulated meter' }).click();
+      await connect(page, 'Simulated meter');
       await expect(meter.getByRole('button', { name: 'Press for face' })).toBeVisible();
-      await page.getByRole('button', { name: 'Connect Simulated camera' }).click();
+      await connect(page, 'Simulated camera');
       await expect(page.getByRole('button', { name: "Release at the setup's settings" })).toBeVisible();
       // pressed from the sheet: the reading goes to the face
       await meter.getByRole('button', { name: 'Press for face' }).click();
@@ -127,11 +135,7 @@ test('three lights led through by the simulated devices, from nothing to balance
   await setup.open(reach, TERRACE);
   let ambient = await setup.part('Ambient');
   await ambient.getByRole('button', { name: 'Devices' }).click();
-  for (const name of ['Simulated meter', 'Simulated camera', 'Simulated radio'])
-    await page
-      .getByRole('article', { name })
-      .getByRole('button', { name: `Connect ${name}` })
-      .click();
+  for (const name of ['Simulated meter', 'Simulated camera', 'Simulated radio']) await connect(page, name);
   await expect(page.getByText('No heads arranged yet')).toBeVisible();
   await page.getByRole('button', { name: 'Press for face' }).click();
   await expect(page.getByText(/^Face: f\/.* from simulated meter/).filter({ visible: true })).toBeVisible();
@@ -177,8 +181,7 @@ test('a radio without contact, a head not recycled and a wrong channel show as w
   await setup.open(reach, TERRACE);
   await (await setup.part('Camera')).getByRole('button', { name: /^Apply: Stop down/ }).click();
   await (await setup.part('Ambient')).getByRole('button', { name: 'Devices' }).click();
-  for (const name of ['Simulated meter', 'Simulated radio'])
-    await page.getByRole('button', { name: `Connect ${name}` }).click();
+  for (const name of ['Simulated meter', 'Simulated radio']) await connect(page, name);
   await expect(page.getByText('No heads arranged yet')).toBeVisible();
   await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
   const check = await setup.part('Check');
