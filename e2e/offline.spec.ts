@@ -87,6 +87,8 @@ test('a newer version waits beside the running one, is offered away from the wor
     await registration?.update();
   });
   await setup.typeReading('Ambient', 'Face, ambient', '5.6 7');
+  await expect(await setup.part('Log')).toContainText('Face, ambient: f/5.6⁷');
+  await expect(setup.saved).toBeVisible();
   // nothing is said in the middle of the work, and nothing is lost by taking it
   await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
   await page.goto(stack.url);
