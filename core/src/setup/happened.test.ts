@@ -76,6 +76,9 @@ describe('what the application knows to have happened', () => {
           expect(seen.stage.subject.turnDeg).toBe(turnDeg);
           expect(seen.backgroundM).toBe(backgroundM ?? hall.backgroundM);
           expect(stoodAs(stoodOf(then), hall, 'head-turned')?.turnDeg).toBe(hall.stage.subject.turnDeg);
+          // a reading that stood so anyway is not put right
+          const stood = stoodOf(then);
+          expect(stoodAs(stood, then, 'head-turned')).toBe(stood);
         },
       ),
     );

@@ -115,17 +115,24 @@ export function setupAt(setup: Setup, stood: Stood): Setup {
   };
 }
 
-/** How things stood for a reading, once a person says that what changed since was so all along. */
+/**
+ * How things stood for a reading, once a person says that what changed since was so all along. What stood so anyway comes
+ * back as it is.
+ */
 export function stoodAs(stood: Stood | null, setup: Setup, what: SceneChange['what']): Stood | null {
-  const now = stoodOf(setup);
   if (stood === null) return null;
+  const { turnDeg, backgroundM, lamps } = stoodOf(setup);
+  const put = (change: Partial<Stood>): Stood => {
+    const then = { ...stood, ...change };
+    return same(then, stood) ? stood : then;
+  };
   switch (what) {
     case 'head-turned':
-      return { ...stood, turnDeg: now.turnDeg };
+      return put({ turnDeg });
     case 'background-moved':
-      return { ...stood, backgroundM: now.backgroundM };
+      return put({ backgroundM });
     case 'lamp':
-      return { ...stood, lamps: now.lamps };
+      return put({ lamps });
     default:
       return stood;
   }
