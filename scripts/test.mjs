@@ -1,5 +1,5 @@
 // One command from a fresh clone: installs what is missing, then lint, types, unit and server tests, and Chromium.
-// Ends with one line, `N passed, N failed`, over all of them.
+// Ends with the names of what failed and one line, `N passed, N failed`, over all of them.
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -15,9 +15,12 @@ mkdirSync(REPORTS, { recursive: true });
 
 let passed = 0;
 let failed = 0;
-const tell = (name, good, bad) => {
+/** names of what failed: said again at the end, where they are looked for */
+const wrong = [];
+const tell = (name, good, bad, which = [name]) => {
   passed += good;
   failed += bad;
+  if (bad > 0) wrong.push(...which);
   console.log(`${name}: ${good} passed, ${bad} failed`);
 };
 const npx = (...words) => spawnSync('npx', words, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0;
@@ -28,14 +31,37 @@ const runs = (...words) =>
 /** A whole tool counts as one test. */
 const check = (name, ok) => tell(name, ok ? 1 : 0, ok ? 0 : 1);
 
+/** The counts of Jest's report and the names of what failed. */
+const readJest = (report) => [
+  report.numPassedTests,
+  report.numFailedTests + report.numRuntimeErrorTestSuites,
+  report.testResults.flatMap(({ name, message, assertionResults }) => {
+    const bad = assertionResults.filter(({ status }) => status === 'failed');
+    const file = path.relative(ROOT, name);
+    if (bad.length === 0) return assertionResults.length === 0 ? [`${file}: ${message}`] : [];
+    return bad.map(({ fullName, failureMessages }) => `${file}: ${fullName}\n${failureMessages.join('\n')}`);
+  }),
+];
+
+const specsIn = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsIn)];
+/** The counts of Playwright's report and the names of what failed. */
+const readPlaywright = ({ stats, suites }) => [
+  stats.expected,
+  stats.unexpected + stats.flaky,
+  suites
+    .flatMap(specsIn)
+    .filter(({ ok }) => !ok)
+    .map(({ file, line, title }) => `e2e/${file}:${line} ${title}`),
+];
+
 /** A test runner's own count; a runner that left no report has failed. */
 function counted(name, report, read, words) {
   const file = path.join(REPORTS, report);
   rmSync(file, { force: true });
   const ok = npx(...words);
   if (!existsSync(file)) return tell(name, 0, 1);
-  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
-  tell(name, good, ok ? bad : Math.max(1, bad));
+  const [good, bad, which] = read(JSON.parse(readFileSync(file, 'utf8')));
+  tell(name, good, ok ? bad : Math.max(1, bad), which.length > 0 ? which : [name]);
 }
 
 /** A tool beside others: it works on one core only. */
@@ -55,34 +81,27 @@ async function checkText() {
   await checkBeside('Format', 'prettier', '--check', '--log-level=warn', '.');
 }
 await Promise.all([checkText(), checkTypes()]);
-counted(
-  'Unit and server tests',
-  'jest.json',
-  (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
-  [
-    'jest',
-    '--projects',
-    'core',
-    'server',
-    'client',
-    'stand-ins',
-    '--maxWorkers=2',
-    '--testTimeout=30000',
-    '--json',
-    '--outputFile=test-results/jest.json',
-  ],
-);
+counted('Unit and server tests', 'jest.json', readJest, [
+  'jest',
+  '--projects',
+  'core',
+  'server',
+  'client',
+  'stand-ins',
+  '--maxWorkers=2',
+  '--testTimeout=30000',
+  '--json',
+  '--outputFile=test-results/jest.json',
+]);
 try {
   run('npm', ['run', 'build']);
   check('Build', true);
   check('Trial of devices and killed servers, short', runs('node', 'scripts/trial.mjs', '--short'));
-  counted('Chromium tests', 'e2e.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky], [
-    'playwright',
-    'test',
-  ]);
+  counted('Chromium tests', 'e2e.json', readPlaywright, ['playwright', 'test']);
 } catch (error) {
   console.error(String(error));
   check('Build', false);
 }
+if (wrong.length > 0) console.log(`\nFailed:\n${wrong.map((name) => `- ${name}`).join('\n')}\n`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
