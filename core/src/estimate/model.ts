@@ -1,3 +1,4 @@
+import { unitPartId } from '../calibration';
 import { type Beliefs, BELIEFS, DIAL_MIDDLE_STOPS } from './beliefs';
 import type { Evening, Fired, Held, Learned, Made, Source, Wanted } from './evening';
 import { type Component, type Level, levelOf, type Part } from './level';
@@ -213,7 +214,10 @@ export class Model {
 }
 
 /** A unit's dial as a thing that readings teach about. */
-export const dialOf = ({ id }: Made, { dial }: Beliefs = BELIEFS): Made => ({ id: `dial:${id}`, sdStops: dial });
+export const dialOf = ({ id }: Made, { dial }: Beliefs = BELIEFS): Made => ({
+  id: unitPartId('dial', id),
+  sdStops: dial,
+});
 
 /** Parts of the same component become one: a unit and its modifier may have been taught together. */
 function summed(parts: readonly Part[]): Part[] {

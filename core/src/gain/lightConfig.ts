@@ -1,3 +1,4 @@
+import { learnedId, unitPartId } from '../calibration';
 import { BELIEFS, type Made, type Quirk } from '../estimate';
 import { type Gel, gelLossStops } from '../colour';
 import { type FlashUnit, lowestPowerStops, unitUncertaintyStops, zoomGainStops } from '../flash';
@@ -80,10 +81,12 @@ export function lightConfig(
       Math.log2(share) -
       (zoomed ? zoomGainStops(statedZoomMm, parts.zoomMm ?? statedZoomMm) : 0),
     things: [
-      { id: `unit:${parts.unitId}`, sdStops: unitUncertaintyStops(unit) },
-      ...(parts.modifierId === null ? [] : [{ id: `modifier:${parts.modifierId}`, sdStops: BELIEFS.modifier }]),
-      ...(parts.gridId === null ? [] : [{ id: `grid:${parts.gridId}`, sdStops: BELIEFS.grid }]),
-      ...parts.gelIds.map((id) => ({ id: `gel:${id}`, sdStops: BELIEFS.gel })),
+      { id: learnedId('unit', parts.unitId), sdStops: unitUncertaintyStops(unit) },
+      ...(parts.modifierId === null
+        ? []
+        : [{ id: learnedId('modifier', parts.modifierId), sdStops: BELIEFS.modifier }]),
+      ...(parts.gridId === null ? [] : [{ id: learnedId('grid', parts.gridId), sdStops: BELIEFS.grid }]),
+      ...parts.gelIds.map((id) => ({ id: learnedId('gel', id), sdStops: BELIEFS.gel })),
     ],
     quirks: (powerStops, syncLossStops) => quirksOf(unit, parts.unitId, powerStops, syncLossStops),
   };
@@ -93,10 +96,11 @@ export function lightConfig(
 const LOW_END_STOPS = 2;
 
 function quirksOf(unit: FlashUnit, unitId: string, powerStops: number, syncLossStops: number): Quirk[] {
+  const name = learnedId('unit', unitId);
   const intoLowEnd = lowestPowerStops(unit.scale) + LOW_END_STOPS - powerStops;
   return [
-    ...(intoLowEnd > 0 ? [{ id: `low:unit:${unitId}`, sdStops: BELIEFS.lowEnd, factor: intoLowEnd }] : []),
-    ...(syncLossStops > 0 ? [{ id: `sync:unit:${unitId}`, sdStops: BELIEFS.syncLoss, factor: 1 }] : []),
+    ...(intoLowEnd > 0 ? [{ id: unitPartId('low', name), sdStops: BELIEFS.lowEnd, factor: intoLowEnd }] : []),
+    ...(syncLossStops > 0 ? [{ id: unitPartId('sync', name), sdStops: BELIEFS.syncLoss, factor: 1 }] : []),
   ];
 }
 

@@ -1,4 +1,4 @@
-import { type Calibration, UNTAUGHT } from '../calibration';
+import { type Calibration, isUnitPart, UNTAUGHT } from '../calibration';
 import { dialOf, type Made } from '../estimate';
 import { lightConfig } from '../gain';
 import type { Kit } from '../gear';
@@ -77,13 +77,10 @@ function lessonsOf(kit: Kit, facts: Taught['facts']): Lesson[] {
     const parts = made.flatMap((one) => one ?? []);
     const things = [...parts, ...(instrument === null ? [] : [instrument])];
     // what a reading says of the whole of a thing that was forgotten cannot be told from the rest of it
-    const lost = things.some(({ id }) => !isPart(id) && isForgotten(kit, id, reading.at));
+    const lost = things.some(({ id }) => !isUnitPart(id) && isForgotten(kit, id, reading.at));
     return lost ? [] : [{ reading, things }];
   });
 }
-
-/** A dial, a low end, high-speed sync: they are forgotten by themselves. */
-const isPart = (id: string): boolean => id.includes(':unit:');
 
 /** What a light was made of when it fired. null: its gear is gone, or nobody said how far it stood; it teaches nothing. */
 function madeOf(kit: Kit, fired: FiredLight): Made[] | null {

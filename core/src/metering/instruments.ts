@@ -1,3 +1,4 @@
+import { learnedId } from '../calibration';
 import { BELIEFS, type Made } from '../estimate';
 import type { Kit } from '../gear';
 import type { Increment } from '../photometry';
@@ -22,8 +23,8 @@ export function instrumentOf({ method, meterId, cameraId, lensId }: Reading, kit
   if (byCamera)
     return cameraId === null
       ? null
-      : { id: ['camera', cameraId, ...(lensId === null ? [] : [lensId])].join(':'), sdStops: BELIEFS.instrument };
+      : { id: learnedId('camera', cameraId, ...(lensId === null ? [] : [lensId])), sdStops: BELIEFS.instrument };
   return meterId === null || meterId === standardMeter(kit)
     ? null
-    : { id: `meter:${meterId}`, sdStops: BELIEFS.instrument };
+    : { id: learnedId('meter', meterId), sdStops: BELIEFS.instrument };
 }

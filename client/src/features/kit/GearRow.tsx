@@ -10,6 +10,7 @@ import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
+import { learnedId, type LearnedKind, lensOfCamera, UNIT_PARTS, unitPartId } from '@sphene/core/calibration';
 import { GEAR_TYPES, type GearItem, type GearList, type Kit } from '@sphene/core/gear';
 import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { GearForm } from './GearForm';
@@ -17,31 +18,31 @@ import { type Draft, valueAt } from './field';
 import { FIELDS } from './fields';
 
 /** What readings teach about a thing of each list. */
-const TAUGHT: Partial<Record<GearList, readonly LearnedPart[]>> = {
-  flashUnits: ['unit', 'dial', 'low', 'sync'],
-  modifiers: ['modifier'],
-  grids: ['grid'],
-  gels: ['gel'],
-  meters: ['meter'],
+const TAUGHT: Partial<Record<GearList, LearnedKind>> = {
+  flashUnits: 'unit',
+  modifiers: 'modifier',
+  grids: 'grid',
+  gels: 'gel',
+  meters: 'meter',
 };
-type LearnedPart = keyof typeof texts.learnedParts;
-/** The parts that are a unit's own: named after it. */
-const OF_UNIT: readonly LearnedPart[] = ['dial', 'low', 'sync'];
 
 /** Under which names readings teach about a thing, and what each is called. */
 function taughtAbout(list: GearList, { id }: Thing, kit: Kit): { key: string; part: string }[] {
   if (list === 'cameras')
-    return kit.calibration.ids
-      .filter((key) => key.split(':')[1] === id && key.startsWith('camera:'))
-      .map((key) => {
-        const lens = kit.lenses.find((one) => one.id === key.split(':')[2]);
-        return { key, part: lens === undefined ? texts.learnedParts.camera : texts.withLens(lens.name) };
-      });
-  const parts = TAUGHT[list] ?? [];
-  return parts.map((kind) => ({
-    key: OF_UNIT.includes(kind) ? `${kind}:unit:${id}` : `${kind}:${id}`,
-    part: texts.learnedParts[kind],
-  }));
+    return kit.calibration.ids.flatMap((key) => {
+      const lensId = lensOfCamera(key, id);
+      if (lensId === undefined) return [];
+      const lens = kit.lenses.find((one) => one.id === lensId);
+      return [{ key, part: lens === undefined ? texts.learnedParts.camera : texts.withLens(lens.name) }];
+    });
+  const kind = TAUGHT[list];
+  if (kind === undefined) return [];
+  const key = learnedId(kind, id);
+  const parts = kind === 'unit' ? UNIT_PARTS : [];
+  return [
+    { key, part: texts.learnedParts[kind] },
+    ...parts.map((part) => ({ key: unitPartId(part, key), part: texts.learnedParts[part] })),
+  ];
 }
 
 /** Fields worth a glance in the list. */
