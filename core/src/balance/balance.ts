@@ -21,7 +21,14 @@ import { solvePoint } from './balancePoints';
 import { type Contrast, contrastOf, contrastWarnings } from './contrast';
 import type { PointSolution } from './point';
 import { lightRatios, type LightRatios } from './ratios';
-import { type LeastKnown, leastKnownTotal, type Together, togetherReading } from './together';
+import {
+  type LeastKnown,
+  leastKnownTotal,
+  type Together,
+  togetherReading,
+  type Untold,
+  untoldLights,
+} from './together';
 import type { Warning } from './warning';
 
 /** The numbers of a setup, before anything is said about what to do next. */
@@ -39,6 +46,8 @@ export interface Balance {
   together: Together | null;
   /** where all lights together are known least: what is read next with all of them on */
   leastKnown: LeastKnown | null;
+  /** lights that readings with others on have not told from these */
+  untold: Untold[];
   points: PointSolution[];
   contrast: Contrast;
   dome: DomeChoice | null;
@@ -150,6 +159,7 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     ratios: lightRatios(solved, points),
     together: togetherReading(setup, kit, scene, solved.lights),
     leastKnown: camera === null ? null : leastKnownTotal(setup, camera.tv, scene, solved),
+    untold: untoldLights(scene, solved.lights),
     contrast: contrastOf(points),
     dome,
     questions,

@@ -1,7 +1,7 @@
 import type { Kit } from '../gear';
 import type { LightSolution, LightsSolution } from '../lights';
+import { ASKED_SD_STOPS, type MeteredScene } from '../metering';
 import { formatAperture } from '../notation';
-import type { MeteredScene } from '../metering';
 import type { Reading, Setup } from '../setup';
 
 /** The point whose total is known least with all lights on at their powers. */
@@ -78,4 +78,20 @@ export function togetherReading(
     foretoldText: formatAperture(reading.av - offStops, meterIncrement),
     offStops,
   };
+}
+
+/** A light that was read with others on only, which do not tell how much of it is its own. */
+export interface Untold {
+  lightId: string;
+  /** one standard deviation of what it gives at full, stops */
+  sdStops: number;
+}
+
+/** Lights that fired in a reading, never alone where they aim, and are still not known: fewer points than lights, say. */
+export function untoldLights({ standing, light }: MeteredScene, lights: readonly LightSolution[]): Untold[] {
+  const together = standing.filter(({ id, fired }) => fired.length > 1 && !light.faults.has(id));
+  return lights
+    .filter(({ basis, uncertaintyStops }) => basis !== 'reading' && uncertaintyStops > ASKED_SD_STOPS)
+    .filter(({ lightId }) => together.some(({ fired }) => fired.some((one) => one.lightId === lightId)))
+    .map(({ lightId, uncertaintyStops }) => ({ lightId, sdStops: uncertaintyStops }));
 }

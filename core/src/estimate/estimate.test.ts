@@ -4,8 +4,9 @@ import fc from 'fast-check';
 import { ambientAt, BACKGROUND, evening, FACE, key, TESTED, totalAt } from '../../test/evenings/plain';
 import { addLight } from '../photometry';
 import { type CauseKind, causes, type Cause } from './causes';
+import { BELIEFS } from './beliefs';
 import { estimate } from './estimate';
-import type { Evening, Learned, Taken } from './evening';
+import type { Evening, Fired, Held, Learned, Taken } from './evening';
 import { judged, telling } from './telling';
 
 /** An evening before its newest reading, and with it. */
@@ -139,6 +140,61 @@ describe('what is learned of the kit', () => {
     const apart = estimate(evening([ambientAt(0, FACE, 6), totalAt(1, 10.5, [key(-6)]), totalAt(2, 11.5, [key(-6)])]));
     expect(agree.flash(key(-6), FACE).sdStops).toBeLessThan(0.1);
     expect(apart.flash(key(-6), FACE).sdStops).toBeGreaterThan(0.3);
+  });
+});
+
+describe('one pass of all lights, each point read once', () => {
+  const SPOTS = ['face', 'shadow', 'hair'] as const;
+  const heldAt = (point: string): Held => ({ ...FACE, point });
+  /** A light of its own unit and modifier at a point: full where it aims, `lead` stops less elsewhere. */
+  const lightAt = (aims: number, spot: number, statedStops: number, lead: number): Fired => {
+    const id = `light${aims}`;
+    const made = [
+      { id: `unit:${id}`, sdStops: BELIEFS.unit },
+      { id: `modifier:${id}`, sdStops: BELIEFS.modifier },
+    ];
+    const spillSdStops = spot === aims ? 0 : BELIEFS.spill;
+    return { ...key(-4, statedStops - (spot === aims ? 0 : lead)), id, made, spillSdStops };
+  };
+  /** What one pass leaves of each light where it aims: its ± and how far it is off the truth. */
+  const passOver = (points: number, off: readonly number[], ambientStops: number, lead: number) => {
+    const statedStops = 15;
+    const spots = SPOTS.slice(0, points);
+    const fired = (spot: number) => off.map((_, aims) => lightAt(aims, spot, statedStops, lead));
+    const ambient = spots.map((point, minute) => ambientAt(minute / 10, heldAt(point), ambientStops));
+    const totals = spots.map((point, spot) => {
+      const flashes = fired(spot).map((one, aims) => one.statedStops + one.powerStops + off[aims]!);
+      return { ...totalAt(1, addLight(ambientStops, ...flashes), fired(spot), heldAt(point)), id: `total:${point}` };
+    });
+    const { flash } = estimate(evening([...ambient, ...totals]));
+    return off.map((truth, aims) => {
+      const { stops, sdStops } = flash(lightAt(aims, aims, statedStops, lead), heldAt(SPOTS[aims]!));
+      return { sdStops, errorStops: stops - (statedStops - 4 + truth) };
+    });
+  };
+  const offs = (count: number) =>
+    fc.array(fc.double({ min: -0.5, max: 0.5, noNaN: true }), { minLength: count, maxLength: count });
+
+  it('tells each to 0.3 where it leads the others by 2 stops and the ambient lies a stop under it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 3 }).chain(offs), fc.double({ min: 2, max: 4 }), (off, lead) => {
+        // a stop under the weakest of them
+        const told = passOver(off.length, off, 11 + Math.min(...off) - 1, lead + Math.max(...off) - Math.min(...off));
+        for (const { sdStops, errorStops } of told) {
+          expect(sdStops).toBeLessThanOrEqual(0.3);
+          expect(Math.abs(errorStops)).toBeLessThan(0.3);
+        }
+      }),
+    );
+  });
+
+  it('with fewer points than lights the one that is read nowhere by itself stays as unsure as it was', () => {
+    fc.assert(
+      fc.property(offs(3), (off) => {
+        const told = passOver(2, off, 9, 3);
+        expect(told[2]?.sdStops).toBeGreaterThan(1 / 3);
+      }),
+    );
   });
 });
 

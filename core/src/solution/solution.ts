@@ -15,6 +15,7 @@ export interface SolutionNumbers extends Pick<
   | 'ratios'
   | 'together'
   | 'leastKnown'
+  | 'untold'
   | 'points'
   | 'contrast'
   | 'dome'

@@ -41,7 +41,7 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 }
 
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
-  const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, leastKnown, points } = now;
+  const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, leastKnown, untold, points } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
   const group = groupLight(setup, kit, now.usable);
   return {
@@ -53,6 +53,7 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
     ratios,
     together,
     leastKnown,
+    untold,
     points,
     contrast,
     dome,

@@ -33,6 +33,16 @@ function Together() {
   );
 }
 
+/** A light that was read with others on only, and is not told from them yet. */
+function Untold() {
+  const { lights, untold } = useNumbers();
+  return untold.map(({ lightId, sdStops }) => {
+    const its = lights.find((one) => one.lightId === lightId);
+    if (its === undefined) return null;
+    return <Txt key={lightId}>{texts.notTold(words.light(its), formatStopCount(sdStops), its.aimName)}</Txt>;
+  });
+}
+
 /** Which light fires, each alone in order, then all. */
 function WhatFires({ test }: { test: LightTest }) {
   const { lights, meteringOrder } = useNumbers();
@@ -152,6 +162,7 @@ export function CheckStep() {
     <View style={{ gap: 12 }}>
       {questions.some((one) => one.kind === 'surprise') && <Questions />}
       <Together />
+      <Untold />
       {test.several && <WhatFires test={test} />}
       {alone !== null && <OneLight alone={alone} test={test} />}
       <FireButton test={test} />

@@ -12,6 +12,8 @@ export const texts = catalogue({
   stopsUnder: (stops: string) => `${stops} stops under`,
   allTogetherRead: (point: string, read: string, foretold: string, off: string) =>
     `${point}, all together: read ${read}, foretold ${foretold}: ${off}.`,
+  notTold: (light: string, sd: string, point: string) =>
+    `${light} is not told from the others yet: ± ${sd} stops. Fire it alone, or read all at ${point}.`,
   fireAll: 'Fire all',
   fire: (light: string) => `Fire ${light}`,
   fireBy: (light: string, radio: string) => `Fire ${light} by ${radio}`,
