@@ -89,7 +89,7 @@ counted('Unit and server tests', 'jest.json', readJest, [
   'client',
   'stand-ins',
   '--maxWorkers=2',
-  '--testTimeout=30000',
+  '--testTimeout=120000',
   '--json',
   '--outputFile=test-results/jest.json',
 ]);
