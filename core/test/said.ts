@@ -66,7 +66,7 @@ export function said(solution: Solution, words: Words, context: WordsContext) {
     lights: lights.map((light) => saidLight(light, words)),
     ratios: {
       ...ratios,
-      lighting: ratios.lighting === null ? null : { ...ratios.lighting, text: words.lightingRatio(ratios.lighting) },
+      face: ratios.face === null ? null : { ...ratios.face, text: words.lightingRatio(ratios.face) },
     },
     together: together === null ? null : { ...together, pointName: nameOf(together.pointId) },
     colour: {

@@ -1,9 +1,10 @@
 import { type Balance, balance } from '../balance';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
-import { type Fact, type MeteredScene, meterScene } from '../metering';
+import { type Fact, meterScene } from '../metering';
 import { HOLD_BACK_RANGE, LOOK_RANGES, type SceneChangeKind, type Setting, type Setup, withSettings } from '../setup';
 import type { DialTexts } from './action';
+import type { Documents } from './documents';
 
 /** What people see in a picture that is not right yet. */
 export const SYMPTOMS = [
@@ -95,11 +96,6 @@ const WHITE_STOPS = 7 / 3;
 const ONE_NUDGE_STOPS = 0.5;
 const SAFE_HEADROOM_STOPS = 1 / 3;
 
-interface Documents {
-  setup: Setup;
-  kit: Kit;
-  scene: MeteredScene;
-}
 interface Case extends Documents {
   now: Balance;
   byStops: number | null;

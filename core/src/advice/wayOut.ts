@@ -87,8 +87,8 @@ export interface WayOut {
   id: string;
   cures: 'camera' | 'power';
   way: Way;
-  /** its price; null where a person must act first and nothing can be foretold */
-  price: WayPrice | null;
+  /** its price; of what hands do, once a new reading has found the light so */
+  price: WayPrice;
   /** the figures that hold after it is applied */
   after: {
     settings: string;

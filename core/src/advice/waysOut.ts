@@ -9,8 +9,10 @@ import { highSpeedSyncCandidate } from './brightAndDark';
 import { type Candidate, placeOf } from './candidate';
 import { candidatesFor } from './candidates';
 import { closerForFlash, isoForFlash, widerForFlash } from './powerCandidates';
+import type { Documents } from './documents';
+import { sceneWays } from './sceneWays';
 import { leftOf, seenFrom, type Trouble, troubleOf } from './trouble';
-import type { CheaperSetting, NotHelping, Way, WayOut, WayPrice } from './wayOut';
+import type { CheaperSetting, NotHelping, WayOut, WayPrice } from './wayOut';
 
 /** Takes away less than this: not worth a card. */
 const LEAST_HELP_STOPS = 0.05;
@@ -75,28 +77,10 @@ const figuresOf = (after: Balance): WayOut['after'] => ({
   backgroundStops: after.points.find(({ role }) => role === 'background')?.placedStops ?? null,
 });
 
-/** What takes light off or puts light on the scene has no setting: it asks for a new reading. */
-function sceneWays({ kind, byStops, cures }: Trouble, now: Balance): WayOut[] {
-  if (cures === 'power' || kind === 'too-strong' || kind === 'too-weak') return [];
-  const way = (kind: SceneWay, asks: WayOut['asks']): WayOut => ({
-    id: kind,
-    cures,
-    way: { kind, needStops: byStops },
-    helpsStops: byStops,
-    ofStops: null,
-    solves: true,
-    settings: [],
-    asks,
-    price: null,
-    after: figuresOf(now),
-  });
-  if (kind === 'too-dark') return [way('more-ambient', 'subject-moved'), way('wait-darker', 'sun')];
-  return [way('shade', 'subject-moved'), way('turn', 'head-turned'), way('diffuser', 'reflector'), way('wait', 'sun')];
-}
-type SceneWay = Extract<Way, { needStops: number }>['kind'];
+const isTooWeak = ({ light }: Balance): boolean => light?.solution?.outOfRange?.direction === 'too-weak';
 
 /** What a way out does, tried on the setup itself. */
-function tryOut(settings: readonly Setting[], setup: Setup, kit: Kit, scene: MeteredScene): Balance | null {
+function tryOut(settings: readonly Setting[], { setup, kit, scene }: Documents): Balance | null {
   const changed = withSettings(setup, settings);
   return changed.ok ? balance(changed.value, kit, scene) : null;
 }
@@ -108,11 +92,9 @@ export interface Ways {
 }
 
 /**
- * Every way out of a wish that the camera or the flash cannot meet, ranked: whole cures that the flash can follow
- * first,
- * in the usual order of preference, then those that ask for a new reading, then partial ones. Each is tried on
- * the setup
- * itself, so its figures are those one gets after tapping it; what does not help is not listed as helping.
+ * Every way out of a wish that the camera or the flash cannot meet, ranked: first what leaves nothing in the way, in the
+ * usual order of preference, then what cures this for another trouble, then partial cures; of each settings before hands.
+ * Each is tried on the setup itself, so its figures are those one gets after it; what does not help is not listed as helping.
  */
 export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Balance): Ways {
   const trouble = troubleOf(asItIs);
@@ -121,43 +103,72 @@ export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Bal
   if (trouble === null || place === null) return { waysOut: [], notHelping: [] };
   const before = leftOf(trouble, now);
 
+  const documents = { setup, kit, scene };
+  const priceOf = (after: Balance): WayPrice => ({
+    depth: depthPrice(now, after),
+    flash: flashPrice(now, after),
+    recycle: recyclePrice(now, after),
+    noise: noisePrice(now, after),
+    look: lookPrice(now, after),
+  });
   const worked = candidatesFor(trouble, place).flatMap((candidate): WayOut[] => {
-    const tried = tryOut(candidate.settings, setup, kit, scene);
+    const tried = tryOut(candidate.settings, documents);
     if (tried === null) return [];
     const after = seenFrom(tried, trouble.lightId);
     const left = leftOf(trouble, after);
     const helpsStops = before - left;
-    const reaches = after.light?.solution?.outOfRange?.direction !== 'too-weak';
     // the way that costs the flash so much that it no longer reaches is no way out
-    if (helpsStops < LEAST_HELP_STOPS || (candidate.id === 'high-speed-sync' && !reaches)) return [];
-    const solves = left < 1e-9 && (trouble.cures === 'power' || reaches);
+    if (helpsStops < LEAST_HELP_STOPS || (candidate.id === 'high-speed-sync' && isTooWeak(after))) return [];
     return [
       {
         id: candidate.id,
         cures: trouble.cures,
         way: candidate.way,
-        solves,
+        solves: left < 1e-9 && troubleOf(after) === null,
         helpsStops,
         settings: candidate.settings,
         asks: null,
         ofStops: left < 1e-9 ? null : before,
-        price: {
-          depth: depthPrice(now, after),
-          flash: flashPrice(now, after),
-          recycle: recyclePrice(now, after),
-          noise: noisePrice(now, after),
-          look: lookPrice(now, after),
-        },
+        price: priceOf(after),
         after: figuresOf(after),
       },
     ];
   });
-  const ranked = [
-    ...worked.filter(({ solves }) => solves),
-    ...sceneWays(trouble, now),
-    ...worked.filter(({ solves }) => !solves),
-  ];
-  return { waysOut: ranked, notHelping: notHelping(trouble, now, { setup, kit, scene }, ranked) };
+  const byHand = sceneWays(trouble, documents, now).map(({ kind, asks, needStops, after, solves }): WayOut => ({
+    id: kind,
+    cures: trouble.cures,
+    way: { kind, needStops },
+    solves,
+    helpsStops: trouble.byStops,
+    settings: [],
+    asks,
+    ofStops: null,
+    price: priceOf(after),
+    after: figuresOf(after),
+  }));
+  const ranked = [...inOrderOfKeeping(worked, setup), ...byHand].sort(
+    (a, b) => tierOf(a) - tierOf(b) || Number(a.asks !== null) - Number(b.asks !== null),
+  );
+  return { waysOut: ranked, notHelping: notHelping(trouble, now, documents, ranked) };
+}
+
+/** What leaves nothing in the way stands before what cures this trouble for another one, and that before what helps in part. */
+const tierOf = ({ solves, ofStops }: WayOut): number => (solves ? 0 : ofStops === null ? 1 : 2);
+
+/**
+ * A filter keeps all three dials, high-speed sync gives the shutter up; which of them stands first is decided by what is
+ * kept: the shutter where it is not the last to be kept, else the power of the flash.
+ */
+function inOrderOfKeeping(ways: readonly WayOut[], { camera: { keepOrder } }: Setup): WayOut[] {
+  const nd = ways.findIndex(({ id }) => id === 'nd');
+  const sync = ways.findIndex(({ id }) => id === 'high-speed-sync');
+  const [filter, fast] = [ways[nd], ways[sync]];
+  if (filter === undefined || fast === undefined) return [...ways];
+  const power = ({ after }: WayOut) => after.exactPowerStops ?? 0;
+  const filterFirst = keepOrder.at(-1) !== 'shutter' || power(filter) <= power(fast);
+  const [first, second] = filterFirst ? [filter, fast] : [fast, filter];
+  const [front, back] = [Math.min(nd, sync), Math.max(nd, sync)];
+  return ways.map((way, index) => (index === front ? first : index === back ? second : way));
 }
 
 /**
@@ -166,11 +177,12 @@ export function waysOut(setup: Setup, kit: Kit, scene: MeteredScene, asItIs: Bal
  */
 export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): CheaperSetting[] {
   const need = stayingPower(setup, now.lights)?.cheaperByStops ?? 0;
+  const documents = { setup, kit, scene };
   const place = need > 0 ? placeOf(setup, kit, now, need) : null;
   if (place === null) return [];
   return [...isoForFlash(place, need), ...widerForFlash(place, need), ...closerForFlash(place, need)].flatMap(
     ({ way, settings }): CheaperSetting[] => {
-      const after = tryOut(settings, setup, kit, scene);
+      const after = tryOut(settings, documents);
       const lasts =
         after !== null &&
         after.camera?.met === true &&
@@ -179,12 +191,6 @@ export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now
       return lasts ? [{ way, settings }] : [];
     },
   );
-}
-
-interface Documents {
-  setup: Setup;
-  kit: Kit;
-  scene: MeteredScene;
 }
 
 /**
@@ -199,14 +205,9 @@ const behindSun = (state: Balance): number =>
  * High-speed sync against the sun, a wider aperture for more flash, a higher ISO: tried here, and told with
  * figures where they do not help.
  */
-function notHelping(
-  trouble: Trouble,
-  now: Balance,
-  { setup, kit, scene }: Documents,
-  listed: readonly WayOut[],
-): NotHelping[] {
+function notHelping(trouble: Trouble, now: Balance, documents: Documents, listed: readonly WayOut[]): NotHelping[] {
   if (trouble.kind !== 'too-bright' && trouble.kind !== 'too-weak' && trouble.kind !== 'no-flash') return [];
-  const place = placeOf(setup, kit, now, Math.max(1, trouble.byStops));
+  const place = placeOf(documents.setup, documents.kit, now, Math.max(1, trouble.byStops));
   if (place === null) return [];
   const reachedFor: Candidate[] = [
     ...highSpeedSyncCandidate(place),
@@ -214,10 +215,11 @@ function notHelping(
     ...isoForFlash(place, 1),
   ].filter((candidate) => !listed.some(({ id }) => id === candidate.id));
   return reachedFor.flatMap(({ id, way, settings }): NotHelping[] => {
-    const after = tryOut(settings, setup, kit, scene);
+    const after = tryOut(settings, documents);
     if (after === null) return [];
     const [from, to] = [behindSun(now), behindSun(after)];
-    if (to < from - LEAST_HELP_STOPS) return [];
+    // high-speed sync always stands somewhere, so that a filter can be held against it
+    if (id !== 'high-speed-sync' && to < from - LEAST_HELP_STOPS) return [];
     const outOfRange = after.light?.solution?.outOfRange;
     return [
       {

@@ -15,7 +15,8 @@ import type { Camera, Kit } from '../gear';
 import type { LightConfig } from '../gain';
 import { type LightSolution, type LightsSolution, solveLights, type UsableLight, usableLights } from '../lights';
 import { type DomeChoice, type MeterAgain, type MeteredScene, type ReadingQuestion } from '../metering';
-import { type LookFigures, lookFigures } from '../photometry';
+import { distanceForChange } from '../modifiers';
+import { addLight, type LookFigures, lookFigures } from '../photometry';
 import type { Setup } from '../setup';
 import { solvePoint } from './balancePoints';
 import { type Contrast, contrastOf, contrastWarnings } from './contrast';
@@ -120,12 +121,23 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   const solution = solved.lights.find(({ lightId }) => lightId === main?.light.id) ?? null;
   const light = main === undefined ? null : { ...main, unit: main.config.unit, solution };
 
+  const flashOnFace = solved.at.get(facePlace?.id ?? '') ?? [];
+  const onFace =
+    main === undefined || flashOnFace.length === 0
+      ? null
+      : {
+          flashStops: addLight(...flashOnFace.map(({ stops }) => stops)),
+          keyAt: (moreStops: number) =>
+            distanceForChange(main.config.modifier.shape, main.light.distanceM, moreStops) ?? null,
+        };
+
   const points = setup.points.map((point) =>
     solvePoint(point, ambientAt(point), faceEv100, {
       clock,
       meterIncrement: kit.preferences.meterIncrement,
       camera: camera === null || cameraBody === null ? null : { settings: camera, body: cameraBody },
       flash: solved.at.get(point.id) ?? [],
+      onFace,
       target: solved.targets.get(point.id) ?? null,
     }),
   );

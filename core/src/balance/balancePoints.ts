@@ -3,7 +3,7 @@ import type { Camera } from '../gear';
 import { type LightAtPoint, missStops, type PointTarget } from '../lights';
 import { ASKED_SD_STOPS, type Known, MARKED_SD_STOPS, type PointAmbient, type Staleness } from '../metering';
 import { formatAperture, formatShutter } from '../notation';
-import { addLight, type Increment } from '../photometry';
+import { addLight, type Increment, remainingLight } from '../photometry';
 import type { MeteringPoint } from '../setup';
 import type { PointSolution } from './point';
 
@@ -14,6 +14,8 @@ interface PointContext {
   flash: readonly LightAtPoint[];
   target: PointTarget | null;
   meterIncrement: Increment;
+  /** all flash at the face, stops against mid grey, and the distance from the key at which it is so many stops more */
+  onFace: { flashStops: number; keyAt: (moreStops: number) => number | null } | null;
 }
 
 const MINUTE_MS = 60_000;
@@ -39,6 +41,19 @@ function knownOf(
   const mattering = flash.filter(({ share }) => share > MATTERS_SHARE).map(({ known }) => known);
   if (mattering.includes('assumed')) return 'assumed';
   return ambient.basis === 'carried' || ambient.stale !== null || mattering.includes('foretold') ? 'foretold' : 'read';
+}
+
+/** What may be nearer to the flash than the face, and must not burn. */
+const MAY_BE_NEARER: readonly MeteringPoint['role'][] = ['white', 'highlight'];
+
+/** How much more flash than the face gets a point holds. @param ambientStops there, against mid grey */
+function riseOf(point: MeteringPoint, ambientStops: number, { camera, onFace }: PointContext): PointSolution['rise'] {
+  if (camera === null || onFace === null || !MAY_BE_NEARER.includes(point.role)) return null;
+  const clips = clipsAboveAt(camera.body, camera.settings.sv) - point.toneStops;
+  const holds = remainingLight(clips, ambientStops);
+  if (holds === undefined) return null;
+  const stops = holds - onFace.flashStops;
+  return stops < 0 ? null : { stops, keyM: onFace.keyAt(stops) };
 }
 
 /** Where each metered point lands. */
@@ -91,6 +106,7 @@ export function solvePoint(
           ),
     stale: stale === null || ambientStops === null ? stale : whatRestsOnIt(stale, share(ambientStops)),
     zone,
+    rise: ambientStops === null ? null : riseOf(point, ambientStops, context),
     overFaceStops: ambientEv100 === null || faceEv100 === null ? null : ambientEv100 - faceEv100,
     uncertaintyStops: sdStops,
     readingId: reading?.id ?? null,

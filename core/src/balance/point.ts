@@ -43,6 +43,11 @@ export interface PointSolution {
   /** where the camera would be if this point were right */
   ifRightText: string | null;
   zone: 'in-range' | 'clipped' | 'lost' | null;
+  /**
+   * of cloth and skin that may lie nearer to the flash than the face: how much more flash than the face gets clips it, stops,
+   * and how near to the key that is; null where no flash is known at the face, or even less would clip it
+   */
+  rise: { stops: number; keyM: number | null } | null;
   /** minutes since the ambient was metered */
   ambientAgeMinutes: number | null;
 }

@@ -1,4 +1,4 @@
-import { type CameraSolution, chooseCameraSettings } from '../exposure';
+import { type CameraGear, type CameraSolution, chooseCameraSettings, type ExposureTarget } from '../exposure';
 import { powerStepStops } from '../flash';
 import type { Kit } from '../gear';
 import { roundToStep } from '../photometry';
@@ -18,36 +18,61 @@ export interface SecondBody {
 }
 
 /**
- * Settings for equal ambient on another body. It keeps the first body's aperture, ISO and filter when its shutter allows
- * it, because flash follows `Av − Sv + ND` alone: then the flash is equal too. Otherwise its own limits decide, and the
- * change of power that would keep the flash is said.
+ * Settings for equal ambient on another body: of all that it can do the nearest in ambient, since a flash follows by power
+ * and the ambient by nothing else; of those as near the one that leaves the flash as it is, which the first body's aperture
+ * and ISO do.
  */
 export function secondBody(setup: Setup, kit: Kit, { camera, gear, target, light }: Balance): SecondBody | null {
   const body = kit.cameras.find(({ id }) => id === setup.camera.secondCameraId);
   if (body === undefined || camera === null || gear === null || target === null || setup.camera.video !== null)
     return null;
-  const asFirst = { ...target, ev100: camera.ev100 };
+  const flashOff = ({ av, ndStops, sv }: CameraSolution) =>
+    camera.av + camera.ndStops - camera.sv - (av + ndStops - sv);
+  const secondGear = { ...gear, body };
+  const asFirst: ExposureTarget = { ...target, ev100: camera.ev100, faceEv100: null };
+  const tried = wishesLike(camera, setup.camera, secondGear).map((wish) =>
+    chooseCameraSettings(asFirst, secondGear, wish),
+  );
+  const offBy = (one: CameraSolution) => [Math.abs(one.ev100 - camera.ev100), Math.abs(flashOff(one))] as const;
+  const settings = tried.reduce((best, one) => {
+    const [[ambient, flash], [leastAmbient, leastFlash]] = [offBy(one), offBy(best)];
+    if (Math.abs(ambient - leastAmbient) > 1e-6) return ambient < leastAmbient ? one : best;
+    return flash < leastFlash - 1e-6 ? one : best;
+  });
+  const flashDifferenceStops = flashOff(settings);
+  const step = light === null ? null : powerStepStops(light.unit.scale);
+  const powerChangeStops = step === null ? -flashDifferenceStops : roundToStep(-flashDifferenceStops, step);
+  return {
+    cameraName: body.name,
+    camera: settings,
+    ambientDifferenceStops: camera.ev100 - settings.ev100,
+    flashDifferenceStops,
+    powerChangeStops: powerChangeStops + 0,
+  };
+}
+
+/** Wishes that between them reach whatever the second body can do: each holds what the others let go. */
+function wishesLike({ av, sv }: CameraSolution, wish: CameraWish, { body, lens }: CameraGear): CameraWish[] {
   const own: CameraWish = {
-    ...setup.camera,
-    wantedAv: camera.av,
+    ...wish,
+    wantedAv: av,
     depth: null,
     pins: { av: null, tv: null, sv: null },
     wantedTv: null,
     keepOrder: ['aperture', 'iso', 'shutter'],
     limits: { syncTv: null, slowestTv: null, baseSv: null, highestSv: null },
   };
-  const secondGear = { ...gear, body };
-  const equal = chooseCameraSettings(asFirst, secondGear, { ...own, pins: { av: camera.av, tv: null, sv: camera.sv } });
-  const settings = equal.met ? equal : chooseCameraSettings(asFirst, secondGear, own);
-  const ambientDifferenceStops = camera.ev100 - settings.ev100;
-  const flashDifferenceStops = camera.av + camera.ndStops - camera.sv - (settings.av + settings.ndStops - settings.sv);
-  const step = light === null ? null : powerStepStops(light.unit.scale);
-  const powerChangeStops = step === null ? -flashDifferenceStops : roundToStep(-flashDifferenceStops, step);
-  return {
-    cameraName: body.name,
-    camera: settings,
-    ambientDifferenceStops,
-    flashDifferenceStops,
-    powerChangeStops: powerChangeStops + 0,
-  };
+  const widest = lens?.widestAv ?? body.widestAv;
+  const smallest = lens?.smallestAv ?? body.smallestAv;
+  const pinned = (aperture: number, iso: number | null): CameraWish => ({
+    ...own,
+    pins: { av: aperture, tv: null, sv: iso },
+  });
+  return [
+    pinned(av, sv),
+    own,
+    { ...own, keepOrder: ['iso', 'aperture', 'shutter'] },
+    pinned(widest, null),
+    pinned(smallest, null),
+  ];
 }

@@ -221,8 +221,8 @@ export function lamp(
   return `${on ? '' : 'Off. '}${figure} on the ${pointInText(pointId, context)}${beside}${adds}.`;
 }
 
-/** The lighting ratio: `3.2:1, 1.7 stops`. */
-export const lightingRatio = ({ ratio, stops }: NonNullable<LightRatios['lighting']>): string =>
+/** A ratio of light: `3.2:1, 1.7 stops`. */
+export const lightingRatio = ({ ratio, stops }: Pick<NonNullable<LightRatios['face']>, 'ratio' | 'stops'>): string =>
   `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(stops)} stops`;
 
 const listed = (things: readonly string[]): string =>

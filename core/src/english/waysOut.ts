@@ -189,26 +189,23 @@ function lookWords(look: WayPrice['look'], { kit }: WordsContext): string {
 const recycleWords = ({ s, beforeS }: NonNullable<WayPrice['recycle']>): string =>
   beforeS === null ? seconds(s) : `${seconds(s)} (now ${seconds(beforeS)})`;
 
-/** A way out: what to do, what it does, and its price (null where nothing can be foretold). */
+/** A way out: what to do, what it does, and its price. */
 export function wayOut(
   one: Pick<WayOut, 'way' | 'helpsStops' | 'ofStops' | 'price'>,
   context: WordsContext,
-): { title: string; effect: string; price: PriceWords | null } {
+): { title: string; effect: string; price: PriceWords } {
   const { title, effect } = way(one.way, context);
   const { price, ofStops, helpsStops } = one;
   return {
     title,
     effect: ofStops === null ? effect : `Helps ${formatStopCount(helpsStops)} of ${stopsOf(ofStops)}. ${effect}`,
-    price:
-      price === null
-        ? null
-        : {
-            depthOfField: depthWords(price.depth, context),
-            flash: flashWords(price.flash),
-            recycle: price.recycle === null ? null : recycleWords(price.recycle),
-            noise: noiseWords(price.noise),
-            look: lookWords(price.look, context),
-          },
+    price: {
+      depthOfField: depthWords(price.depth, context),
+      flash: flashWords(price.flash),
+      recycle: price.recycle === null ? null : recycleWords(price.recycle),
+      noise: noiseWords(price.noise),
+      look: lookWords(price.look, context),
+    },
   };
 }
 

@@ -1,7 +1,7 @@
 import type { Balance } from '../balance';
-import type { CameraSolution } from '../exposure';
+import { type CameraSolution, limitsInForce } from '../exposure';
 import { type FlashUnit, highSpeedSyncLossStops, powerStepStops, snapPower } from '../flash';
-import { type Camera, type Kit, offered } from '../gear';
+import { type Camera, type Kit, type Lens, offered } from '../gear';
 import type { UsableLight } from '../lights';
 import { falloffStops } from '../modifiers';
 import { formatStopCount } from '../notation';
@@ -51,6 +51,7 @@ interface Dials {
   now: Balance;
   camera: CameraSolution;
   body: Camera;
+  lens: Lens | null;
 }
 /** A column but for what it moves. */
 type Head = Pick<DialColumn, 'dial' | 'control' | 'step' | 'settings'>;
@@ -82,11 +83,14 @@ const ofOne = ({ now }: Dials, head: Head, sourceId: string, stops: number): Dia
 
 /** Shutter, aperture, ISO and filter: a step darker each. */
 function cameraColumns(dials: Dials): DialColumn[] {
-  const { setup, camera, body } = dials;
+  const { setup, camera, body, lens } = dials;
   const step = INCREMENT_STOPS[body.increment];
   const sizeText = formatStopCount(step, body.increment);
-  const syncLoss = (entry: number, tv: number) =>
-    highSpeedSyncLossStops(entry, camera.highSpeedSync ? tv - (camera.tv - camera.beyondSyncStops) : 0);
+  const syncLoss = (entry: number, tv: number) => {
+    const allowed = setup.camera.highSpeedSync && body.highSpeedSync && setup.camera.video === null;
+    const beyondStops = tv - limitsInForce(body, lens, setup.camera).safeSyncTv;
+    return highSpeedSyncLossStops(entry, allowed && beyondStops > 1e-9 ? beyondStops : 0);
+  };
   const pin = (path: SettingPath, value: number): Setting[] => [{ path, value }];
   return [
     ofExposure(
@@ -230,7 +234,7 @@ function lightColumns(dials: Dials, { index, light, config: { unit, modifier } }
 export function dialMatrix(setup: Setup, kit: Kit, now: Balance): DialMatrix | null {
   const { camera, gear } = now;
   if (camera === null || gear === null) return null;
-  const dials: Dials = { setup, kit, now, camera, body: gear.body };
+  const dials: Dials = { setup, kit, now, camera, body: gear.body, lens: gear.lens };
   return {
     sources: [
       { id: 'ambient', kind: 'daylight' },

@@ -105,18 +105,16 @@ function clearDay({ ground }: Setup['stage'], altitudeDeg: number): { sunKlx: nu
   return { sunKlx, evenKlx: SKY_HALF * skyKlx + SKY_HALF * GROUND_THROWS[ground] * (sunKlx * rise + skyKlx) };
 }
 
-/** Lower than this the model of a clear sky says nothing of twilight, degrees. */
-const LEAST_ALTITUDE_DEG = 1;
-
 /**
  * What a clear sky gives the face, EV100, where place and time are known and it stands outdoors; else null.
  * @param at a time; null: the stage's own
+ * @param leastAltitudeDeg with the sun lower nothing is said
  */
-export function skyEv100(setup: Setup, at: string | null): number | null {
+export function skyEv100(setup: Setup, at: string | null, leastAltitudeDeg: number): number | null {
   const { sun } = setup.stage;
   if (sun?.by !== 'time' || isIndoors(setup)) return null;
   const stands = sunStand({ sun: at === null ? sun : { ...sun, at } });
-  if (stands === null || stands.altitudeDeg < LEAST_ALTITUDE_DEG) return null;
+  if (stands === null || stands.altitudeDeg < leastAltitudeDeg) return null;
   const { sunKlx, evenKlx } = clearDay(setup.stage, stands.altitudeDeg);
   const source: AmbientSource = { id: 'sun', kind: 'sun', towards: stands.towards };
   const direct = inSun(faceOf(setup)?.standsIn ?? null) ? sunKlx * gainOf(source, AT_FACE, []) : 0;

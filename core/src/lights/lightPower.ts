@@ -170,11 +170,12 @@ export function solveLight(
   const finalAvAtBase = finalAvAtBaseOf(camera);
   const gainStops = reach.avAtFull - finalAvAtBase;
   const before = sum(ambientStops, othersStops);
-  const wantedStops = before === null ? targetStops : remainingLight(targetStops, before);
+  const wantedStops = before === null ? targetStops : missingLight(targetStops, before);
   const exactPowerStops = wantedStops === undefined ? null : wantedStops - gainStops;
   // chosen together with the others it may go on even where they alone would do
-  const powerStops = chosenStops ?? (exactPowerStops === null ? null : snapPower(unit.scale, exactPowerStops));
   const lightAt = (power: number) => gainStops + Math.min(power, strongestStops);
+  const missAt = (power: number) => Math.abs((sum(before, lightAt(power)) ?? 0) - targetStops);
+  const powerStops = chosenStops ?? (exactPowerStops === null ? null : nearestPower(unit, exactPowerStops, missAt));
   const tailLossStops = powerStops === null ? 0 : Math.max(0, powerStops - strongestStops);
   const flashStops = powerStops === null ? null : lightAt(powerStops);
   const totalStops = sum(before, flashStops) ?? targetStops;
@@ -274,6 +275,18 @@ export function solveLight(
           },
     problem: reach.problem,
   };
+}
+
+/** Light that is there to the last bit of rounding leaves no flash to fire, stops. */
+const ROUNDING_STOPS = 1e-6;
+const missingLight = (targetStops: number, thereStops: number): number | undefined =>
+  thereStops > targetStops - ROUNDING_STOPS ? undefined : remainingLight(targetStops, thereStops);
+
+/** The setting next to an exact power whose total lies nearest to what is wanted: that is what is seen; of two alike the weaker. */
+function nearestPower({ scale }: FlashUnit, exactStops: number, missAt: (power: number) => number): number {
+  const step = powerStepStops(scale);
+  const settings = [-1, 0, 1].map((count) => snapPower(scale, exactStops + stepsToStops(count, step)));
+  return settings.reduce((best, power) => (missAt(power) < missAt(best) - 1e-9 ? power : best));
 }
 
 function rangeMiss({ scale }: FlashUnit, exactPowerStops: number, strongestStops: number): LightSolution['outOfRange'] {

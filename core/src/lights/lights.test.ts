@@ -113,9 +113,22 @@ describe('three lights together', () => {
     expect(of('fill').flashShare).toBeGreaterThan(0);
   });
 
-  it('say lighting ratio and key to fill', () => {
-    const { ratios } = solved();
-    expect(ratios.lighting?.ratio).toBeCloseTo(2 ** (ratios.keyOverFillStops ?? 0) + 1, 9);
+  it("say the face's ratio with everything that falls on it, and key to fill apart", () => {
+    const { ratios, points } = solved();
+    const total = (role: string) => points.find((point) => point.role === role)?.totalStops ?? NaN;
+    expect(ratios.face?.by).toBe('dark-side');
+    expect(ratios.face?.stops).toBeCloseTo(total('face') - total('shadow'), 9);
+    const sources = points.find(({ role }) => role === 'face')?.sources ?? [];
+    const by = (role: string) =>
+      sources.find(({ lightId }) => lightId === of(role as Light['role']).lightId)?.stops ?? NaN;
+    expect(ratios.keyOverFillStops).toBeCloseTo(by('key') - by('fill'), 9);
+    // without a point of the dark side it gets all but the key: more ambient makes it flatter
+    const lit = { ...three, points: POINTS.filter(({ role }) => role !== 'shadow'), lights: three.lights.slice(0, 1) };
+    const [dim, bright] = [2.5, 0.5].map(
+      (holdBackStops) => solved({ ...lit, look: { ...lit.look, holdBackStops } }).ratios,
+    );
+    expect(dim?.face?.by).toBe('without-key');
+    expect(dim?.face?.stops ?? NaN).toBeGreaterThan((bright?.face?.stops ?? NaN) + 1);
     expect(ratios.rimOverKeyStops).toBeNull();
     const rimmed = solved({ ...three, lights: [...three.lights, light(24, 'rim', 115, 'hair')] });
     expect(rimmed.ratios.rimOverKeyStops).not.toBeNull();

@@ -56,6 +56,10 @@ import { Timeline } from './timeline';
 const MOVING_SKY_EVENTS = 2;
 /** A stage that is set for the sun of another day says nothing of today's. */
 const SAME_DAY_MS = 12 * 3_600_000;
+/** Lower suns leave so little that the lamps of any street are more: how much there is is not believed, degrees. */
+const BELIEVED_DOWN_TO_DEG = -2;
+/** How it fades is foretold through the blue hour, degrees. */
+const FORETOLD_DOWN_TO_DEG = -8;
 /** A panel that changes a point's light by less is not felt there, stops. */
 const FELT_STOPS = 0.1;
 /** What happens to all the people alike, but for a little. */
@@ -148,20 +152,20 @@ export class Evidence {
   }
 
   private beliefAt(point: MeteringPoint | undefined): { stops: number; sd: number } {
-    const sky = point === this.face ? skyEv100(this.setup, null) : null;
+    const sky = point === this.face ? skyEv100(this.setup, null, BELIEVED_DOWN_TO_DEG) : null;
     if (sky !== null) return { stops: sky, sd: point?.standsIn === 'shade' ? BELIEFS.sky.shade : BELIEFS.sky.open };
     return point?.standsIn == null ? BELIEFS.daylight : BELIEFS.standsIn[point.standsIn];
   }
 
   /**
-   * How daylight goes on by place and time, stops; null where those are not known, the stage is set for another day, or the
-   * sun stands under the horizon at the first reading or now.
+   * How daylight goes on by place and time, stops; null where those are not known, the stage is set for another day, or it
+   * is darker than dusk at the first reading or now.
    */
   private forecast(clock: Date): Evening['forecast'] {
     const { sun } = this.setup.stage;
     if (sun?.by !== 'time' || Math.abs(Date.parse(sun.at) - clock.getTime()) > SAME_DAY_MS) return null;
     const lowest = [this.timeline.timeOf(0), clock.getTime()].map((ms) =>
-      skyEv100(this.setup, new Date(ms).toISOString()),
+      skyEv100(this.setup, new Date(ms).toISOString(), FORETOLD_DOWN_TO_DEG),
     );
     if (lowest.includes(null)) return null;
     const foretold = new Map<number, number>();
@@ -169,7 +173,7 @@ export class Evidence {
       const known = foretold.get(minute);
       if (known !== undefined) return known;
       const at = new Date(this.timeline.timeOf(minute)).toISOString();
-      const stops = skyEv100(this.setup, at) ?? 0;
+      const stops = skyEv100(this.setup, at, FORETOLD_DOWN_TO_DEG) ?? 0;
       foretold.set(minute, stops);
       return stops;
     };

@@ -39,6 +39,17 @@ function metered(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): M
   };
 }
 
+/** The same scene with the ambient at its points brighter or darker by so many stops, as a new reading would find it. */
+export const litOtherwise = (scene: MeteredScene, byStops: (point: MeteringPoint) => number): MeteredScene => ({
+  ...scene,
+  ambientAt: (point) => {
+    const ambient = scene.ambientAt(point);
+    return ambient.ambientEv100 === null
+      ? ambient
+      : { ...ambient, ambientEv100: ambient.ambientEv100 + byStops(point) };
+  },
+});
+
 /** Readings that say less than they seem to. */
 function meteringWarnings(points: readonly { point: MeteringPoint; ambient: PointAmbient }[]): MeteringWarning[] {
   const background = points.find(({ point }) => point.role === 'background');

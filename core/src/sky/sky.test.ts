@@ -17,14 +17,45 @@ describe('the sun', () => {
   });
 
   it('is stronger against the sky the higher it climbs, and gives nothing under the horizon', () => {
-    expect(clearSky(-3)).toEqual({ sunKlx: 0, skyKlx: 0 });
+    expect(clearSky(-3).sunKlx).toBe(0);
+    expect(clearSky(0.01).sunKlx).toBeLessThan(1e-6);
     const ratio = (altitude: number) => {
       const { sunKlx, skyKlx } = clearSky(altitude);
       return sunKlx / skyKlx;
     };
     for (const altitude of [5, 10, 20]) expect(ratio(altitude + 5)).toBeGreaterThan(ratio(altitude));
-    const { sunKlx, skyKlx } = clearSky(60);
-    // together they come to the usual horizontal light of a clear day, within a quarter of a stop
-    expect(Math.abs(Math.log2((sunKlx * Math.sin(Math.PI / 3) + skyKlx) / 104))).toBeLessThan(0.25);
+  });
+
+  it.each([
+    [60, 104_000],
+    [45, 77_000],
+    [30, 47_000],
+    [20, 27_000],
+    [15, 19_000],
+    [10, 11_000],
+    [5, 4700],
+    [2, 1800],
+    [0, 700],
+    [-2, 140],
+    [-4, 24],
+    [-6, 3.4],
+    [-8, 0.45],
+    [-12, 0.008],
+  ])('with the sun at %i° a clear sky gives level ground %d lux', (altitudeDeg, lux) => {
+    const { sunKlx, skyKlx } = clearSky(altitudeDeg);
+    const together = 1000 * (sunKlx * Math.sin((altitudeDeg * Math.PI) / 180) + skyKlx);
+    expect(Math.abs(Math.log2(together / lux))).toBeLessThan(0.02);
+  });
+
+  it('light only grows as the sun climbs, without a jump', () => {
+    const level = (altitudeDeg: number) => {
+      const { sunKlx, skyKlx } = clearSky(altitudeDeg);
+      return Math.log2(sunKlx * Math.max(0, Math.sin((altitudeDeg * Math.PI) / 180)) + skyKlx);
+    };
+    for (let altitudeDeg = -12; altitudeDeg < 90; altitudeDeg += 0.25) {
+      const step = level(altitudeDeg + 0.25) - level(altitudeDeg);
+      expect(step).toBeGreaterThan(0);
+      expect(step).toBeLessThan(0.5);
+    }
   });
 });

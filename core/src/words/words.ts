@@ -203,7 +203,7 @@ export interface Words {
   wayOut: (
     way: Pick<WayOut, 'way' | 'helpsStops' | 'ofStops' | 'price'>,
     context: WordsContext,
-  ) => TitledWay & { price: PriceWords | null };
+  ) => TitledWay & { price: PriceWords };
   cheaper: (setting: CheaperSetting, context: WordsContext) => TitledWay;
   notHelping: (way: NotHelping, context: WordsContext) => { title: string; why: string };
   symptom: (symptom: Symptom) => string;
@@ -220,7 +220,7 @@ export interface Words {
   equalLook: (look: EqualLook, context: WordsContext) => { title: string; lines: string[] };
 
   // lights and stage
-  lightingRatio: (lighting: NonNullable<LightRatios['lighting']>) => string;
+  lightingRatio: (face: Pick<NonNullable<LightRatios['face']>, 'ratio' | 'stops'>) => string;
   staying: (staying: StayingPower, context: WordsContext) => string;
   spread: (group: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>) => string;
   groupCure: (cure: GroupCure, context: WordsContext) => string;

@@ -26,12 +26,11 @@ const EFFECTS = [
 function Prices({ way }: { way: WayOut }) {
   const { context } = useSetup();
   const { price } = words.wayOut(way, context);
-  if (price === null) return null;
   const said = EFFECTS.flatMap(([key, label]) => (price[key] == null ? [] : [{ key, label, text: price[key] }]));
   const stays: Partial<Record<(typeof said)[number]['key'], boolean>> = {
-    depthOfField: way.price?.depth === null,
-    noise: way.price?.noise === null,
-    look: way.price?.look === null,
+    depthOfField: way.price.depth === null,
+    noise: way.price.noise === null,
+    look: way.price.look === null,
   };
   const unmoved = said.filter(({ key }) => stays[key] === true).map(({ label }) => label);
   return (

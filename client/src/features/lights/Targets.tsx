@@ -119,8 +119,9 @@ function PointTarget({ point, onTarget }: TargetProps) {
 /** How the lights stand to each other. */
 function Ratios() {
   const { ratios, powersExact, lights } = useNumbers();
-  const { lighting, keyOverFillStops, rimOverKeyStops } = ratios;
+  const { face, keyOverFillStops, rimOverKeyStops } = ratios;
   const lines = [
+    face?.by === 'without-key' && texts.darkSideIsWithoutKey,
     keyOverFillStops !== null &&
       (keyOverFillStops < 0 ? texts.keyUnderFill : texts.keyOverFill)(formatStopCount(keyOverFillStops)),
     rimOverKeyStops !== null &&
@@ -129,7 +130,7 @@ function Ratios() {
   ].filter((line) => line !== false);
   return (
     <View style={{ gap: 2, paddingTop: 8 }}>
-      {lighting !== null && <Txt>{texts.lightingRatio(words.lightingRatio(lighting))}</Txt>}
+      {face !== null && <Txt>{texts.faceRatio(words.lightingRatio(face))}</Txt>}
       {lines.map((line) => (
         <Txt key={line} size="label" tone="quiet">
           {line}

@@ -39,7 +39,9 @@ export const texts = catalogue({
   keyUnderFill: (stops: string) => `Key ${stops} stops under the fill`,
   rimOverKey: (stops: string) => `Rim ${stops} stops over the key`,
   rimUnderKey: (stops: string) => `Rim ${stops} stops under the key`,
-  lightingRatio: (ratio: string) => `Lighting ratio ${ratio}`,
+  faceRatio: (ratio: string) => `Face, lit side to dark side: ${ratio}, ambient included`,
+  darkSideIsWithoutKey:
+    'The dark side is taken as what is left without the key; meter the shadow side for its own figure.',
   ofItsLight: (shares: string) => `Of its light: ${shares}.`,
   wantedLands: (wanted: string, lands: string) => `${wanted}, lands ${lands}`,
   wantedMet: (wanted: string, lands: string) => `${wanted}, lands ${lands}: met`,

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useAdvice, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
+import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { selectReadings } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -12,7 +12,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { PointSolution } from '@sphene/core/balance';
-import { formatStopCount } from '@sphene/core/notation';
+import { formatDistance, formatStopCount } from '@sphene/core/notation';
 import type { MeteringPoint, Reading } from '@sphene/core/setup';
 import { ReadingRow } from './ReadingRow';
 
@@ -22,9 +22,11 @@ const SHOWN = 6;
 function Level({ solved }: { solved: PointSolution }) {
   const { context } = useSetup();
   const { why } = useAdvice();
+  const { distanceUnit } = useKit().preferences;
   const chain = why[`point:${solved.pointId}`];
   if (solved.ambientEv100 === null) return null;
   const over = solved.role === 'face' ? null : solved.overFaceStops;
+  const { rise } = solved;
   return (
     <View style={{ gap: 2 }}>
       <Txt>
@@ -40,6 +42,13 @@ function Level({ solved }: { solved: PointSolution }) {
       )}
       {solved.atCamera !== null && <Txt tone="quiet">{texts.atCameraSettings(words.atCamera(solved.atCamera))}</Txt>}
       {solved.ifRightText !== null && <Txt tone="quiet">{texts.ifRight(solved.ifRightText)}</Txt>}
+      {rise !== null && (
+        <Txt tone="quiet">
+          {rise.keyM === null
+            ? texts.mayRise(formatStopCount(rise.stops))
+            : texts.mayRiseTo(formatStopCount(rise.stops), formatDistance(rise.keyM, distanceUnit))}
+        </Txt>
+      )}
       {solved.stale !== null && (
         <Txt tone={solved.stale.asked ? 'danger' : 'quiet'}>
           {texts.lessSure(formatStopCount(solved.stale.sdStops), words.staleness(solved.stale))}

@@ -13,6 +13,9 @@ export const texts = catalogue({
   ambientOf: (name: string) => `${name}, ambient`,
   aperture: 'Aperture',
   asAReadingOf: 'As a reading of',
+  mayRise: (stops: string) => `May get ${stops} stops more flash than the face before it clips`,
+  mayRiseTo: (stops: string, keyAt: string) =>
+    `May get ${stops} stops more flash than the face before it clips: ${keyAt} from the key`,
   carriedOverItMovedWith: 'Carried over: moved with what changed and was read since.',
   changedInTheScene: 'Changed in the scene',
   skyAsItReads: 'The sky is taken as it reads: it is a light itself, and has no tone.',
