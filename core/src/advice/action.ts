@@ -20,7 +20,17 @@ export type ActionFacts =
       camera: Pick<CameraSolution, 'reason' | 'text' | 'missing' | 'missingStops'>;
       first: Way | null;
     }
-  | { kind: 'film'; dials: DialTexts }
+  /** lamps that are lights: to their dimmers' settings in one go */
+  | { kind: 'set-lamps'; lamps: LampFacts[] }
+  /** a lamp that its dimmer cannot bring to what is wanted; from there it does, at full or as it is dimmed; null: nowhere */
+  | {
+      kind: 'lamp-out-of-range';
+      lampId: string;
+      direction: 'too-weak' | 'too-strong';
+      byStops: number;
+      distanceM: number | null;
+    }
+  | { kind: 'film'; dials: DialTexts; lamps: LampFacts[] }
   | {
       kind: 'power-out-of-range';
       lightId: string | null;
@@ -50,6 +60,12 @@ export type ActionFacts =
       dials: DialTexts;
       flash: { powerText: string; meterText: string } | { lightId: string; powerText: string }[];
     };
+
+/** A lamp with the setting of its dimmer. */
+export interface LampFacts {
+  lampId: string;
+  dimStops: number;
+}
 
 /** One light to be fired and metered: the only one, or one of several with the others off. */
 export type TestFacts =
@@ -102,5 +118,7 @@ export const ACTION_KINDS = [
   'fire-all',
   'correct',
   'shoot',
+  'set-lamps',
+  'lamp-out-of-range',
   'film',
 ] as const satisfies readonly NextAction['kind'][];

@@ -3,6 +3,7 @@ import { type Kit, offered } from '../gear';
 import { usualTarget } from '../lights';
 import { type Fact, meterScene } from '../metering';
 import { LIGHT_ROLE_FACTS, type LightRole, newLight, newPoint, type Setting, type Setup, withSettings } from '../setup';
+import { suggestedKeySide } from '../stage';
 
 /**
  * The settings that add a light of a role: where such a light usually stands, aimed at a point of its kind (added where
@@ -22,11 +23,13 @@ export function lightToAdd(
   const kind = LIGHT_ROLE_FACTS[role].aims;
   const known = setup.points.find((point) => point.role === kind);
   const point = known ?? newPoint(ids.pointId, kind, ids.pointName);
+  const side = suggestedKeySide(setup);
   const free = offered(kit.flashUnits).filter(({ id }) => !setup.lights.some(({ unitId }) => unitId === id));
   const targeted = point.role === 'face' || setup.look.targets.some(({ pointId }) => pointId === point.id);
   const settingsFor = (unitId: string): Setting[] => {
     const light = {
       ...newLight(ids.lightId, role, unitId, point.id, setup.lights),
+      ...(side === null || role !== 'key' ? {} : { sideDeg: side * LIGHT_ROLE_FACTS.key.stand.sideDeg }),
       modifierId: role === 'key' ? (offered(kit.modifiers)[0]?.id ?? null) : null,
     };
     return [
@@ -37,7 +40,7 @@ export function lightToAdd(
         : [
             {
               path: 'look.targets' as const,
-              value: [...setup.look.targets, usualTarget(light, setup.look.faceStops + setup.look.feelStops)],
+              value: [...setup.look.targets, usualTarget(light, setup.look.faceStops + setup.look.feelStops, setup)],
             },
           ]),
     ];

@@ -1,4 +1,4 @@
-export type { ActionFacts, NextAction, Step } from './action';
+export type { ActionFacts, LampFacts, NextAction, Step } from './action';
 export { lightToAdd } from './addLight';
 export { type Caution, cautionsFor } from './cautions';
 export { type CureKind, diagnose, type Finding, type Symptom, SYMPTOMS, type TriedLook } from './cures';

@@ -1,20 +1,25 @@
-import type { Balance } from '../balance';
+import type { Balance, LampSolution } from '../balance';
 import type { CameraSolution } from '../exposure';
 import { writePower } from '../flash';
 import type { LightSolution } from '../lights';
 import { MARKED_SD_STOPS } from '../metering';
-import { LIGHT_ROLES, lightPath, type Setting } from '../setup';
-import type { ActionFacts, ChangeFacts, DialTexts, NextAction, Step, TestFacts } from './action';
+import { LIGHT_ROLES, lightPath, type PlacedLamp, type Setting, type Setup } from '../setup';
+import type { ActionFacts, ChangeFacts, DialTexts, LampFacts, NextAction, Step, TestFacts } from './action';
 import { noFlashStops, troubleOf } from './trouble';
 import type { Way, WayOut } from './wayOut';
 
 const action = (facts: ActionFacts, step: Step, settings: Setting[] = []): NextAction => ({ ...facts, step, settings });
 
 /** The one thing to do now, in the order in which the work goes. */
-export function nextAction(now: Balance, ways: readonly WayOut[]): NextAction {
+export function nextAction(
+  now: Balance,
+  ways: readonly WayOut[],
+  setup: Setup,
+  lamps: readonly LampSolution[],
+): NextAction {
   return (
     readingAction(now) ??
-    troubleAction(now, ways[0]?.way ?? null) ??
+    troubleAction(now, ways[0]?.way ?? null, () => lampAction(setup, lamps), lamps) ??
     testAction(now) ?? { kind: 'choose-camera', step: 'camera', settings: [] }
   );
 }
@@ -44,7 +49,12 @@ function readingAction(now: Balance): NextAction | null {
 }
 
 /** What stands in the way of the picture, camera before flash; null where nothing does. @param first the first way out */
-function troubleAction(now: Balance, first: Way | null): NextAction | null {
+function troubleAction(
+  now: Balance,
+  first: Way | null,
+  byLamps: () => NextAction | null,
+  lamps: readonly LampSolution[],
+): NextAction | null {
   const { camera, face, light } = now;
   if (camera === null) return action({ kind: 'choose-camera' }, 'camera');
   const overStops = noFlashStops(now);
@@ -57,7 +67,9 @@ function troubleAction(now: Balance, first: Way | null): NextAction | null {
     const { reason, text, missing, missingStops } = camera;
     return action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
   }
-  if (now.video) return action({ kind: 'film', dials: dialsOf(camera) }, 'camera');
+  const lamp = byLamps();
+  if (lamp !== null) return lamp;
+  if (now.video) return action({ kind: 'film', dials: dialsOf(camera), lamps: lamps.flatMap(burning) }, 'camera');
   if (light?.solution == null) return action({ kind: 'choose-flash' }, 'flash');
   const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);
   return missing?.outOfRange == null
@@ -66,6 +78,39 @@ function troubleAction(now: Balance, first: Way | null): NextAction | null {
         { kind: 'power-out-of-range', lightId: oneOfSeveral(now, missing), ...missing.outOfRange, first },
         'flash',
       );
+}
+
+const burning = ({ id, wish }: LampSolution): LampFacts[] =>
+  wish?.dimStops == null ? [] : [{ lampId: id, dimStops: wish.dimStops }];
+
+/** Lamps that are lights, before flash is set beside them: one that cannot do what is wanted, then all dimmers at once. */
+function lampAction(setup: Setup, lamps: readonly LampSolution[]): NextAction | null {
+  const asked = lamps.flatMap(({ id, wish }) => (wish === null || wish.dimStops === null ? [] : [{ id, ...wish }]));
+  const put = (change: (lamp: PlacedLamp) => Partial<PlacedLamp>): Setting[] => [
+    { path: 'lamps', value: setup.lamps.map((lamp) => ({ ...lamp, ...change(lamp) })) },
+  ];
+  const missing = asked.find(({ outOfRange }) => outOfRange !== null);
+  if (missing?.outOfRange != null) {
+    const weak = missing.outOfRange.direction === 'too-weak';
+    const distanceM = weak ? missing.fullDistanceM : missing.distanceM;
+    const moved = (distance: number) =>
+      put(({ id, dimStops }) => (id === missing.id ? { distanceM: distance, dimStops: weak ? 0 : dimStops } : {}));
+    return action(
+      { kind: 'lamp-out-of-range', lampId: missing.id, ...missing.outOfRange, distanceM },
+      'flash',
+      distanceM === null ? [] : moved(Math.round(distanceM * 20) / 20),
+    );
+  }
+  const unset = asked.filter(({ isSet }) => !isSet);
+  if (unset.length === 0) return null;
+  return action(
+    { kind: 'set-lamps', lamps: unset.map(({ id, dimStops }) => ({ lampId: id, dimStops: dimStops ?? 0 })) },
+    'flash',
+    put(({ id }) => {
+      const its = unset.find((one) => one.id === id);
+      return its?.dimStops == null ? {} : { dimStops: its.dimStops, on: true };
+    }),
+  );
 }
 
 /** What is to be fired, read, answered or corrected. */

@@ -17,7 +17,8 @@ import { type LightSolution, type LightsSolution, solveLights, type UsableLight,
 import { type DomeChoice, type MeterAgain, type MeteredScene, type ReadingQuestion } from '../metering';
 import { distanceForChange } from '../modifiers';
 import { addLight, type LookFigures, lookFigures } from '../photometry';
-import type { Setup } from '../setup';
+import type { MeteringPoint, Setup } from '../setup';
+import { askedLamps, isLitByLamp, restAt } from './askedLamps';
 import { solvePoint } from './balancePoints';
 import { type Contrast, contrastOf, contrastWarnings } from './contrast';
 import type { PointSolution } from './point';
@@ -96,18 +97,23 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   const facePlace = setup.points.find((point) => point.role === 'face');
   const faceEv100 = facePlace === undefined ? null : ambientAt(facePlace).ambientEv100;
   const stills = setup.camera.video === null;
+  const byLamp = isLitByLamp(setup);
+  // lamps that are lights are balanced against the rest: what they add does not lead the camera
+  const exposedAt = (point: MeteringPoint) =>
+    askedLamps(setup).length > 0 ? restAt(setup, scene, point) : ambientAt(point).ambientEv100;
+  const restEv100 = facePlace === undefined ? null : exposedAt(facePlace);
   const lit = setup.points.flatMap((point): LitPoint[] => {
-    const { ambientEv100 } = ambientAt(point);
+    const ambientEv100 = exposedAt(point);
     return ambientEv100 === null ? [] : [{ point, ambientEv100 }];
   });
-  const intent = exposureIntent(setup, cameraBody, lit, stills);
+  const intent = exposureIntent(setup, cameraBody, lit, stills || byLamp);
   const gear = cameraBody === null ? null : { body: cameraBody, lens, filters };
   const target: ExposureTarget | null =
     faceEv100 === null || intent.targetEv100 === null
       ? null
       : {
           ev100: intent.targetEv100,
-          faceEv100: stills && intent.by === 'face' ? faceEv100 : null,
+          faceEv100: (stills || byLamp) && intent.by === 'face' ? restEv100 : null,
           finalStops: intent.finalStops,
         };
   const camera = gear === null || target === null ? null : chooseCameraSettings(target, gear, setup.camera);
@@ -142,10 +148,11 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     }),
   );
   const face = points.find((point) => point.role === 'face') ?? null;
+  const heldStops = byLamp && restEv100 !== null && camera !== null ? restEv100 - camera.ev100 : face?.ambientStops;
   const actualHoldBack =
-    face?.ambientStops == null || face.flashStops === null || face.totalStops === null
+    heldStops == null || face?.totalStops == null || (face.flashStops === null && !byLamp)
       ? null
-      : face.totalStops - face.ambientStops;
+      : face.totalStops - heldStops;
 
   return {
     look: {

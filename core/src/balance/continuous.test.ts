@@ -38,6 +38,7 @@ const panel = {
   on: true,
   dimStops: 0,
   kelvin: 3200,
+  role: null,
 };
 const withLamp = (over: Partial<typeof panel> = {}): Setup => ({ ...setup, lamps: [{ ...panel, ...over }] });
 const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(one, kit, facts, CLOCK);
@@ -106,6 +107,7 @@ describe('a continuous lamp', () => {
       output: { by: 'lumens', lumens: 1000, beamDeg },
       kelvinLow: 3000,
       kelvinHigh: 3000,
+      dimmer: null,
       beam: { kind: 'diffuse' },
     });
     expect(lampLuxAt1M(lamp(180))).toBeCloseTo(1000 / (2 * Math.PI), 6);

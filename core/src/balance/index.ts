@@ -7,7 +7,7 @@ export {
   type MixedColour,
   type WhiteBalanceReason,
 } from './colourSolution';
-export { type LampSolution, solveLamps } from './lamps';
+export { type LampSolution, type LampWish, solveLamps } from './lamps';
 export { type PanelSolution, solvePanels } from './panelSolution';
 export type { PointSolution } from './point';
 export type { LightRatios } from './ratios';

@@ -1,15 +1,36 @@
-import type { Kit } from '../gear';
+import { dimmerSettings, type Kit, type Lamp } from '../gear';
+import { choosePowers, type PointTarget, usualTarget } from '../lights';
 import type { MeteredScene } from '../metering';
-import { addLight } from '../photometry';
-import type { Setup } from '../setup';
+import { addLight, remainingLight } from '../photometry';
+import type { LightRole, MeteringPoint, PlacedLamp, Setup } from '../setup';
+import { askedLamps, restAt } from './askedLamps';
+import type { Balance } from './balance';
 
 /** A lamp that does not reach its point at all. */
 const NOTHING_EV100 = -10;
+
+/** What a lamp should do, and how it does it; levels are stops against mid grey. */
+export interface LampWish {
+  targetStops: number;
+  /** its point as the lamps burn now */
+  totalStops: number;
+  /** the dimmer that brings its point to its target, stops below full; null: the rest is there already */
+  exactDimStops: number | null;
+  /** the nearest setting of the dimmer by what is seen; null: the rest is there already */
+  dimStops: number | null;
+  /** it burns so already */
+  isSet: boolean;
+  outOfRange: { direction: 'too-weak' | 'too-strong'; byStops: number } | null;
+  /** from how far it does so as it is dimmed now, and at full; null: from nowhere between the ends of the range */
+  distanceM: number | null;
+  fullDistanceM: number | null;
+}
 
 /** What a lamp gives where it falls. */
 export interface LampSolution {
   id: string;
   name: string;
+  role: LightRole | null;
   pointId: string;
   on: boolean;
   /** its light alone as it is dimmed, on or off */
@@ -21,11 +42,14 @@ export interface LampSolution {
   /** its light there over the rest of the ambient, stops; null where the ambient is not metered */
   overAmbientStops: number | null;
   kelvin: number;
+  /** null: nothing is asked of it, or what it hangs on is not metered */
+  wish: LampWish | null;
 }
 
-/** The light of each lamp at its point as a dome there sees it, and what it adds to everything else there. */
-export const solveLamps = (setup: Setup, kit: Kit, scene: MeteredScene): LampSolution[] =>
-  setup.lamps.flatMap((placed): LampSolution[] => {
+/** The light of each lamp at its point, what it adds to everything else there, and what it should be set to. */
+export function solveLamps(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): LampSolution[] {
+  const wishes = lampWishes(setup, kit, scene, now);
+  return setup.lamps.flatMap((placed): LampSolution[] => {
     const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
     const point = setup.points.find(({ id }) => id === placed.pointId);
     if (lamp === undefined || point === undefined) return [];
@@ -36,6 +60,7 @@ export const solveLamps = (setup: Setup, kit: Kit, scene: MeteredScene): LampSol
       {
         id: placed.id,
         name: lamp.name,
+        role: placed.role,
         pointId: point.id,
         on: placed.on,
         ev100,
@@ -43,6 +68,151 @@ export const solveLamps = (setup: Setup, kit: Kit, scene: MeteredScene): LampSol
         addsStops: rest === null ? null : addLight(rest, ev100) - rest,
         overAmbientStops: rest === null ? null : ev100 - rest,
         kelvin: placed.kelvin,
+        wish: wishes.get(placed.id) ?? null,
       },
     ];
   });
+}
+
+/** A lamp that something is asked of, with what it gives at full where it is wanted and elsewhere, stops against mid grey. */
+interface AskedLamp {
+  placed: PlacedLamp;
+  lamp: Lamp;
+  point: MeteringPoint;
+  /** by point: at full, by the estimate */
+  fullStops: Map<string, number>;
+}
+
+/** So near a dimmer stands as it should, stops. */
+const SET_STOPS = 0.01;
+const RANGE_M = { least: 0.3, most: 20, steps: 80 };
+
+function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): Map<string, LampWish> {
+  const { camera, look } = now;
+  const wishes = new Map<string, LampWish>();
+  if (camera === null) return wishes;
+  const asked = askedLamps(setup).flatMap((placed): AskedLamp[] => {
+    const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
+    const point = setup.points.find(({ id }) => id === placed.pointId);
+    if (lamp === undefined || point === undefined) return [];
+    const fullStops = new Map(
+      setup.points.flatMap((at): [string, number][] => {
+        const there = scene.light.lampAt({ ...placed, on: true }, at);
+        return there === null ? [] : [[at.id, there.alone.stops - placed.dimStops - camera.ev100]];
+      }),
+    );
+    return fullStops.has(point.id) ? [{ placed, lamp, point, fullStops }] : [];
+  });
+  const places = [...new Set(asked.map(({ point }) => point))].filter(
+    (point) => scene.ambientAt(point).ambientEv100 !== null,
+  );
+  /** everything there that is none of these lamps, flash included: linear */
+  const others = new Map(
+    places.map((point) => {
+      const rest = restAt(setup, scene, point);
+      const flash = now.points.find(({ pointId }) => pointId === point.id)?.flashStops ?? null;
+      const parts = [...(rest === null ? [] : [rest - camera.ev100]), ...(flash === null ? [] : [flash])];
+      return [point.id, parts.reduce((sum, stops) => sum + 2 ** stops, 0)];
+    }),
+  );
+  const targets = new Map(places.map((point) => [point.id, targetAt(setup, asked, point, look.finalStops, now)]));
+  const solvable = asked.filter(({ point }) => targets.has(point.id));
+  const settings = solvable.map(({ lamp }) => dimmerSettings(lamp));
+  const gain = ({ fullStops }: AskedLamp, pointId: string) => {
+    const stops = fullStops.get(pointId);
+    return stops === undefined ? 0 : 2 ** stops;
+  };
+  const { powersStops } = choosePowers({
+    gains: places.map((point) => solvable.map((one) => gain(one, point.id))),
+    ambient: places.map((point) => others.get(point.id) ?? 0),
+    targets: places.flatMap((point) => targets.get(point.id) ?? []),
+    settings,
+  });
+  solvable.forEach((one, index) => {
+    const { placed, point } = one;
+    const target = targets.get(point.id);
+    if (target === undefined) return;
+    const beside = solvable.reduce(
+      (sum, other, at) => (at === index ? sum : sum + gain(other, point.id) * 2 ** (powersStops[at] ?? 0)),
+      others.get(point.id) ?? 0,
+    );
+    const burning = solvable.reduce(
+      (sum, other) => sum + (other.placed.on ? gain(other, point.id) * 2 ** other.placed.dimStops : 0),
+      others.get(point.id) ?? 0,
+    );
+    const wanted = beside <= 0 ? target.stops : remainingLight(target.stops, Math.log2(beside));
+    const exactDimStops = wanted === undefined ? null : wanted - (one.fullStops.get(point.id) ?? 0);
+    const dimStops = exactDimStops === null ? null : (powersStops[index] ?? 0);
+    wishes.set(placed.id, {
+      targetStops: target.stops,
+      totalStops: Math.log2(Math.max(1e-9, burning)),
+      exactDimStops,
+      dimStops,
+      isSet: placed.on && dimStops !== null && Math.abs(placed.dimStops - dimStops) < SET_STOPS,
+      outOfRange: exactDimStops === null ? null : rangeMiss(settings[index] ?? [0], exactDimStops),
+      distanceM: wanted === undefined ? null : distanceFor(one, placed.dimStops, wanted + camera.ev100, scene),
+      fullDistanceM: wanted === undefined ? null : distanceFor(one, 0, wanted + camera.ev100, scene),
+    });
+  });
+  return wishes;
+}
+
+/** What a lamp's point should come to: as it was said, else by the lamp's role. */
+function targetAt(
+  setup: Setup,
+  asked: readonly AskedLamp[],
+  point: MeteringPoint,
+  finalStops: number,
+  { points }: Balance,
+): PointTarget {
+  if (point.role === 'face') return { kind: 'value', stops: finalStops, weight: 4 };
+  const known = points.find(({ pointId }) => pointId === point.id);
+  const said = setup.look.targets.find(({ pointId }) => pointId === point.id);
+  if (said !== undefined && known?.targetStops != null && said.kind !== 'ratio' && said.kind !== 'share')
+    return { kind: said.kind, stops: known.targetStops - point.toneStops, weight: said.weight };
+  if (said?.kind === 'ratio') return { kind: 'value', stops: finalStops - said.stops, weight: said.weight };
+  const role = asked.find((one) => one.point === point)?.placed.role ?? 'key';
+  const { stops } = usualTarget({ role, aimPointId: point.id }, finalStops, setup);
+  return { kind: 'value', stops: (said?.stops ?? stops) - point.toneStops, weight: said?.weight ?? 1 };
+}
+
+function rangeMiss(settings: readonly number[], exactStops: number): LampWish['outOfRange'] {
+  const least = settings.at(-1) ?? 0;
+  const halfStep = (settings.at(-2) ?? 0) - least;
+  if (exactStops > SET_STOPS) return { direction: 'too-weak', byStops: exactStops };
+  if (exactStops < least - halfStep - SET_STOPS) return { direction: 'too-strong', byStops: least - exactStops };
+  return null;
+}
+
+/**
+ * From how far a lamp gives a level at its point, dimmed by so much: the nearest such place to where it stands. Its stated
+ * light by the geometry there, and what readings of it have taught.
+ */
+function distanceFor(
+  { placed, point }: AskedLamp,
+  dimStops: number,
+  wantedEv100: number,
+  { light }: MeteredScene,
+): number | null {
+  const learned = (light.lampAt(placed, point)?.alone.stops ?? 0) - (light.statedLampAt(placed, point) ?? 0);
+  const over = (distanceM: number) =>
+    (light.statedLampAt({ ...placed, distanceM, dimStops }, point) ?? NOTHING_EV100) + learned - wantedEv100;
+  const { least, most, steps } = RANGE_M;
+  const places = Array.from({ length: steps + 1 }, (_, i) => least * (most / least) ** (i / steps));
+  const crossings = places.slice(1).flatMap((farM, i): number[] => {
+    const nearM = places[i] ?? least;
+    return over(nearM) >= 0 && over(farM) < 0 ? [crossing(over, nearM, farM)] : [];
+  });
+  const offBy = (distanceM: number) => Math.abs(Math.log2(distanceM / placed.distanceM));
+  return crossings.reduce<number | null>((best, one) => (best === null || offBy(one) < offBy(best) ? one : best), null);
+}
+
+function crossing(over: (distanceM: number) => number, nearM: number, farM: number): number {
+  let [near, far] = [nearM, farM];
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (near + far) / 2;
+    if (over(middle) >= 0) near = middle;
+    else far = middle;
+  }
+  return (near + far) / 2;
+}

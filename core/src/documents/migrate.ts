@@ -2,11 +2,13 @@ import { camera1 } from './migrations/camera1';
 import { camera2 } from './migrations/camera2';
 import { change1 } from './migrations/change1';
 import { change2 } from './migrations/change2';
+import { change3 } from './migrations/change3';
 import { filter1 } from './migrations/filter1';
 import { filter2 } from './migrations/filter2';
 import { flashUnit1 } from './migrations/flashUnit1';
 import { flashUnit2 } from './migrations/flashUnit2';
 import { frame1 } from './migrations/frame1';
+import { lamp1 } from './migrations/lamp1';
 import { lens1 } from './migrations/lens1';
 import { modifier1 } from './migrations/modifier1';
 import { preferences1 } from './migrations/preferences1';
@@ -20,6 +22,7 @@ import { setup1 } from './migrations/setup1';
 import { setup2 } from './migrations/setup2';
 import { setup3 } from './migrations/setup3';
 import { setup4 } from './migrations/setup4';
+import { setup5 } from './migrations/setup5';
 import type { IsRaw, Raw, Step } from './migrations/step';
 
 const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -30,11 +33,13 @@ const STEPS: Record<string, Step> = {
   'camera 2': camera2,
   'change 1': change1,
   'change 2': change2,
+  'change 3': change3,
   'filter 1': filter1,
   'filter 2': filter2,
   'flashUnit 1': flashUnit1,
   'flashUnit 2': flashUnit2,
   'frame 1': frame1,
+  'lamp 1': lamp1,
   'lens 1': lens1,
   'modifier 1': modifier1,
   'preferences 1': preferences1,
@@ -48,6 +53,7 @@ const STEPS: Record<string, Step> = {
   'setup 2': setup2,
   'setup 3': setup3,
   'setup 4': setup4,
+  'setup 5': setup5,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

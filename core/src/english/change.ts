@@ -17,6 +17,7 @@ import {
   type LightRole,
   lightSetting,
   type Motion,
+  type OpenSide,
   type Panel,
   type PlainPath,
   type SettingPath,
@@ -29,7 +30,7 @@ import { MOTIONS } from './camera';
 import { plural, stopsBothWays } from './count';
 import { LIGHT_ROLES, lightName, panelName, powerTextOf } from './gear';
 import { lookAs } from './look';
-import { subject, sun } from './stage';
+import { OPEN_SIDES, subject, sun } from './stage';
 
 const LABELS: Record<PlainPath, string> = {
   title: 'Name',
@@ -88,6 +89,7 @@ const LABELS: Record<PlainPath, string> = {
   'stage.background': 'Background is',
   'stage.ground': 'Ground is',
   'stage.sun': 'Sun',
+  'stage.openSide': 'Ambient from',
   meterOrder: 'Lights metered',
   tests: 'Several lights tested',
   reserveStops: 'Power kept free',
@@ -259,6 +261,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
     const stand = standOf(value as unknown as Sun);
     return stand === null ? 'none' : sun(stand);
   },
+  'stage.openSide': (value) => OPEN_SIDES[value as OpenSide] ?? '',
   meterOrder: (value) => (value === 'role' ? 'background, fill, key' : 'as listed'),
   tests: (value) => (value === 'each' ? 'each alone' : 'all on'),
   reserveStops: stops,

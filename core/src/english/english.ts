@@ -45,6 +45,7 @@ import { dialControl, dialSource, dialStep, equalLook, ripple, why } from './rea
 import {
   groupCure,
   lamp,
+  lampWish,
   lightingRatio,
   panel,
   placement,
@@ -130,6 +131,7 @@ export const english: Words = {
   spread,
   groupCure,
   lamp,
+  lampWish,
   panel,
   stageWatch,
   stageMove,

@@ -183,3 +183,10 @@ export function gelCost(costStops: number): string {
     ? `takes ${formatStopCount(costStops)} stops, the power goes up by it`
     : `gives ${formatStopCount(costStops)} stops back`;
 }
+
+/** A lamp by what it does and its name: `Key Panel LED`. */
+export function lampNamed(placedId: string, { setup, kit }: WordsContext): string {
+  const placed = setup.lamps.find(({ id }) => id === placedId);
+  const name = kit.lamps.find(({ id }) => id === placed?.lampId)?.name ?? '';
+  return placed?.role == null ? name : `${LIGHT_ROLES[placed.role].name} ${name}`;
+}

@@ -1,15 +1,50 @@
-import type { ActionFacts, Caution, Way } from '../advice';
+import type { ActionFacts, Caution, LampFacts, Way } from '../advice';
 import type { GroupLight, StayingPower } from '../lights';
 import { formatDistance, formatShare, formatStopCount } from '../notation';
-import { pointOf, type WordsContext } from '../words';
+import { pointOf, unitOf, type WordsContext } from '../words';
 import { cameraReason, MISSING } from './camera';
 import { DIRECTION, sayStops, seconds, sentence } from './count';
-import { lightNamed, lightNamedInText, pointInText } from './gear';
+import { lampNamed, lightNamed, lightNamedInText, pointInText } from './gear';
 import { FLASH_FAULTS, POINT_ROLES, question, stalenessSentence } from './metering';
+import { dimText } from './stage';
 import { way } from './waysOut';
 
 type Said = { text: string; detail: string };
 type Of<K extends ActionFacts['kind']> = Extract<ActionFacts, { kind: K }>;
+
+/** A lamp with its dimmer's setting. */
+const lampSet = ({ lampId, dimStops }: LampFacts, context: WordsContext): string =>
+  `${lampNamed(lampId, context)} ${dimText(dimStops)}`;
+
+/** What lamps are to be set to, and filming with them. */
+function byLamps(action: Of<'film' | 'set-lamps' | 'lamp-out-of-range'>, context: WordsContext): Said {
+  switch (action.kind) {
+    case 'film': {
+      const { shutter, aperture, iso } = action.dials;
+      return {
+        text: `Film: ${shutter}, ${aperture}, ${iso}`,
+        detail:
+          action.lamps.length === 0
+            ? 'Continuous light only; no flash.'
+            : `${action.lamps.map((one) => lampSet(one, context)).join(', ')}.`,
+      };
+    }
+    case 'set-lamps':
+      return {
+        text: `Set ${action.lamps.map((one) => lampSet(one, context)).join(', ')}`,
+        detail: 'What they are meant for then has its light. Meter it, and the figures follow what is read.',
+      };
+    case 'lamp-out-of-range': {
+      const { lampId, byStops, direction, distanceM } = action;
+      const name = lampNamed(lampId, context);
+      const cure =
+        distanceM === null
+          ? 'No place for it does so: take another lamp, or another picture.'
+          : `From ${formatDistance(distanceM, unitOf(context))} it is enough${direction === 'too-weak' ? ', at full' : ''}.`;
+      return { text: `${name} ${formatStopCount(byStops)} stops ${DIRECTION[direction]}`, detail: cure };
+    }
+  }
+}
 
 /** The one thing to do now, in the unit's own words. */
 // eslint-disable-next-line complexity -- an exhaustive list of what can be said
@@ -49,10 +84,10 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
         detail: firstWay(first, cameraReason(camera)),
       };
     }
-    case 'film': {
-      const { shutter, aperture, iso } = action.dials;
-      return { text: `Film: ${shutter}, ${aperture}, ${iso}`, detail: 'Continuous light only; no flash.' };
-    }
+    case 'film':
+    case 'set-lamps':
+    case 'lamp-out-of-range':
+      return byLamps(action, context);
     case 'power-out-of-range':
       return {
         text:

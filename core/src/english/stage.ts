@@ -1,11 +1,12 @@
 import type { SunStand } from '../gain';
-import type { LampSolution, LightRatios, PanelSolution } from '../balance';
+import type { LampSolution, LampWish, LightRatios, PanelSolution } from '../balance';
+import { percentOf } from '../gear';
 import type { GroupCure } from '../lights';
 import { formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
-import { PANEL_FACTS, type Subject } from '../setup';
+import { type OpenSide, PANEL_FACTS, type Subject } from '../setup';
 import type { Placement, PlacementId, StageMove, StageWatch, TurnedSet } from '../stage';
 import { unitOf, type WordsContext } from '../words';
-import { sentence } from './count';
+import { DIRECTION, sentence, stopsOf } from './count';
 import { lightNamed, panelName, pointInText } from './gear';
 
 /** Where the sun stands. */
@@ -78,6 +79,11 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
         `${lightNamed(one.bothIds[0], context)} and ${lightNamed(one.bothIds[1], context)} light the face ` +
         'from both sides: two nose shadows. Bring the weaker to the camera axis.'
       );
+    case 'crossed-shadows':
+      return (
+        `${name} stands against the ambient, which is only ${formatStopCount(one.underStops)} stops under it: two ` +
+        'shadows cross. From the other side they fall together.'
+      );
     case 'eye-sockets':
       return (
         `${name} stands ${one.riseDeg.toFixed(0)}° over the eyes: ${SOCKETS[one.because]}. ` +
@@ -127,6 +133,8 @@ export function stageMove(move: StageMove, context: WordsContext): string {
       return `Use ${move.name}`;
     case 'to-axis':
       return `${lightNamed(move.lightId, context)} to the camera axis`;
+    case 'to-other-side':
+      return `${lightNamed(move.lightId, context)} to the other side`;
     case 'group':
       return groupCure(move.cure, context);
   }
@@ -205,6 +213,38 @@ export function panel(one: PanelSolution): string {
       : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops.`;
   const sure = `± ${formatStopCount(one.sdStops)}${one.assumed ? ', assumed: no reading has told it yet' : ''}`;
   return `${panelName(one)}, ${size}: ${what}, ${sure}. ${contrast}`;
+}
+
+/** Where the light that is there comes from. */
+export const OPEN_SIDES: Record<OpenSide, string> = {
+  left: 'the left',
+  right: 'the right',
+  above: 'above',
+  camera: 'behind the camera',
+  behind: 'behind the people',
+  'all-round': 'all round',
+};
+
+/** A dimmer's setting: `40 % (−1.3)`. */
+export const dimText = (dimStops: number): string => {
+  const percent = percentOf(dimStops);
+  const figure = `${percent < 9.95 ? percent.toFixed(1) : Math.round(percent)} %`;
+  return dimStops > -0.05 ? figure : `${figure} (${formatStops(dimStops)})`;
+};
+
+/** What a lamp should be set to, or from how far it does so as it is. */
+export function lampWish(wish: LampWish, context: WordsContext): string {
+  const { outOfRange, exactDimStops, dimStops, isSet, distanceM, fullDistanceM } = wish;
+  const at = (m: number) => formatDistance(m, unitOf(context));
+  if (exactDimStops === null || dimStops === null) return 'Not needed: the rest of the light is there already.';
+  if (outOfRange !== null) {
+    const missing = `${stopsOf(outOfRange.byStops)} ${DIRECTION[outOfRange.direction]} at ${dimText(dimStops)}`;
+    const nearer = outOfRange.direction === 'too-weak' ? fullDistanceM : distanceM;
+    return nearer === null ? `${missing}.` : `${missing}. It does so from ${at(nearer)}.`;
+  }
+  if (isSet) return `Set as it should be, ${dimText(dimStops)}.`;
+  const orMoved = distanceM === null ? '' : `, or as it is from ${at(distanceM)}`;
+  return `Set it to ${dimText(dimStops)}${orMoved}.`;
 }
 
 /** What a lamp gives where it falls. */

@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(6),
+  version: z.literal(7),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -49,11 +49,12 @@ const each = (list: unknown, change: (one: unknown) => unknown): unknown =>
 
 /** Which version of its gear a file of a version holds. */
 const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', number>>> = {
-  1: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
-  2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, preferences: 1 },
-  3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, preferences: 2 },
-  4: {},
-  5: {},
+  1: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, lamps: 1, preferences: 1 },
+  2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, lamps: 1, preferences: 1 },
+  3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, lamps: 1, preferences: 2 },
+  4: { lamps: 1 },
+  5: { lamps: 1 },
+  6: { lamps: 1 },
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -82,7 +83,8 @@ function migrateCalibration(calibration: unknown): unknown {
 
 /**
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
- * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5).
+ * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5), and no
+ * dimmers on lamps (6).
  */
 function migrateFile(raw: unknown): unknown {
   const version = isRaw(raw) ? Number(raw['version']) : NaN;
@@ -91,7 +93,7 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 6,
+    version: 7,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
     sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),

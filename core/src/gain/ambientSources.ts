@@ -1,7 +1,7 @@
 import { BELIEFS } from '../estimate';
 import type { Kit } from '../gear';
 import { angleDeg, direction, dot, movedBy, type Place } from '../scene';
-import { type MeteringPoint, PANEL_FACTS, type Setup } from '../setup';
+import { type MeteringPoint, type OpenSide, PANEL_FACTS, type Setup } from '../setup';
 import { ev100FromLux } from '../photometry';
 import { clearSky } from '../sky';
 import {
@@ -62,9 +62,14 @@ export const isIndoors = ({ points, panels }: Pick<Setup, 'points' | 'panels'>):
 /** Whether the sun falls on what stands in a light. */
 const inSun = (standsIn: MeteringPoint['standsIn']): boolean => standsIn === 'sun' || standsIn === null;
 
-/** The light that comes from the side matters where the dark side of a face is metered or a panel answers it. */
-const hasSide = ({ points, panels }: Setup): boolean =>
-  points.some(({ role }) => role === 'shadow') || panels.some(({ kind }) => kind === 'reflector');
+/**
+ * The light that comes from the open side matters where that was said, the dark side of a face is metered, or a panel answers
+ * it; light from all round has none.
+ */
+function hasSide({ points, panels, stage: { openSide } }: Setup): boolean {
+  if (openSide !== null) return openSide !== 'all-round';
+  return points.some(({ role }) => role === 'shadow') || panels.some(({ kind }) => kind === 'reflector');
+}
 
 /**
  * What the light that is there is made of. Openings and the rest of their room; sun and sky by a clear sky of that
@@ -74,7 +79,7 @@ const hasSide = ({ points, panels }: Setup): boolean =>
 export function ambientSources(setup: Setup, kit: Kit, reference: Arrangement): BelievedSource[] {
   const openings = standing(setup, kit, reference).filter(isOpening);
   if (openings.length > 0) return roomSources(openings);
-  const side: AmbientSource = { id: 'side', kind: 'side', towards: openSide(setup) };
+  const side: AmbientSource = { id: 'side', kind: 'side', towards: openWay(setup) };
   const sun = sunStand(setup.stage);
   const points = setup.points.map(({ standsIn }) => standsIn);
   const shines = sun !== null && sun.altitudeDeg > 0 && !isIndoors(setup) && points.some(inSun);
@@ -134,8 +139,19 @@ function roomSources(openings: readonly Standing[]): BelievedSource[] {
   ];
 }
 
-/** The side that a shade is open to: where the key stands, until something else is said. */
-const openSide = (setup: Setup): Place => direction(keySideDeg(setup) < 0 ? -90 : 90);
+const OPEN_WAYS: Record<Exclude<OpenSide, 'all-round'>, Place> = {
+  left: direction(-90),
+  right: direction(90),
+  above: direction(0, 90),
+  camera: direction(0),
+  behind: direction(180),
+};
+/** The way that a shade is open to: as it was said, else to where the key stands. */
+function openWay(setup: Setup): Place {
+  const { openSide } = setup.stage;
+  if (openSide !== null && openSide !== 'all-round') return OPEN_WAYS[openSide];
+  return direction(keySideDeg(setup) < 0 ? -90 : 90);
+}
 
 /**
  * What a source gives a receiver, against its strength: linear, 0 for nothing. Straight, past panels and through

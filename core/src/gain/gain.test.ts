@@ -183,3 +183,26 @@ describe('panels', () => {
     );
   });
 });
+
+describe('the side that the ambient comes from', () => {
+  const facing = (openSide: Setup['stage']['openSide'], turnDeg: number) => {
+    const subject = { ...plain.stage.subject, turnDeg };
+    const setup = { ...plain, panels: [], stage: { ...plain.stage, openSide, subject } };
+    const at: Receiver = { at: EYES, faces: direction(turnDeg), answers: 'dome' };
+    return ambientSources(setup, SAMPLE_KIT, AS_IT_STANDS).reduce(
+      (sum, { source, overFaceStops }) => sum + 2 ** overFaceStops * gainOf(source, at, []),
+      0,
+    );
+  };
+  it('lights a face that is turned to it more than one that is turned from it, and all round neither', () => {
+    for (const [openSide, towardsDeg] of [
+      ['left', -70],
+      ['right', 70],
+    ] as const)
+      expect(stops(facing(openSide, towardsDeg), facing(openSide, -towardsDeg))).toBeGreaterThan(0.5);
+    expect(facing('camera', 0)).toBeGreaterThan(facing('camera', 180));
+    expect(facing('behind', 180)).toBeGreaterThan(facing('behind', 0));
+    expect(facing('all-round', 70)).toBeCloseTo(facing('all-round', -70), 9);
+    expect(facing('above', 70)).toBeCloseTo(facing('above', -70), 9);
+  });
+});

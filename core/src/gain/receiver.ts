@@ -14,9 +14,12 @@ const TO_CAMERA = direction(0);
 const CHEEK_DEG = 60;
 const OWN_HALF_DEG = 90;
 
-/** Where the key comes from, degrees from the line to the camera; to the right where there is none yet. */
-export const keySideDeg = ({ lights }: Pick<Setup, 'lights'>): number =>
-  lights.find(({ role }) => role === 'key')?.sideDeg ?? 40;
+const USUAL_KEY_DEG = 40;
+/** Where the key comes from, flash or lamp, degrees from the line to the camera; where there is none the open side, else the right. */
+export function keySideDeg({ lights, lamps, stage }: Pick<Setup, 'lights' | 'lamps' | 'stage'>): number {
+  const key = [...lights, ...lamps].find(({ role }) => role === 'key');
+  return key?.sideDeg ?? (stage.openSide === 'left' ? -USUAL_KEY_DEG : USUAL_KEY_DEG);
+}
 
 /**
  * Where a point lies and which way it faces, with the subject's eyes in the middle; null where nothing says it. The face

@@ -22,7 +22,7 @@ export {
   reflectorItemSchema,
   standItemSchema,
 } from './kitItems';
-export { kelvin, lampLuxAt1M } from './lamp';
+export { dimmerSettings, kelvin, type Lamp, lampLuxAt1M, percentOf } from './lamp';
 export {
   type CameraDial,
   DEFAULT_PREFERENCES,

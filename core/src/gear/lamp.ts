@@ -24,6 +24,13 @@ export const lampSchema = z
     kelvinLow: kelvin,
     kelvinHigh: kelvin,
     beam: beamSchema,
+    dimmer: z
+      .strictObject({
+        leastPercent: z.number().min(0.1).max(99).meta({ description: 'the lowest that it burns at' }),
+        stepPercent: z.number().min(0.1).max(50),
+      })
+      .nullable()
+      .meta({ description: 'null: on or off' }),
   })
   .refine(({ kelvinLow, kelvinHigh }) => kelvinLow <= kelvinHigh, {
     path: ['kelvinHigh'],
@@ -36,3 +43,16 @@ export const lampLuxAt1M = ({ output }: Lamp): number =>
   output.by === 'lux'
     ? output.luxAt1M
     : output.lumens / (2 * Math.PI * (1 - Math.cos((output.beamDeg * Math.PI) / 360)));
+
+/** The settings of a lamp's dimmer from full down, stops; without a dimmer it burns at full. */
+export function dimmerSettings({ dimmer }: Pick<Lamp, 'dimmer'>): number[] {
+  if (dimmer === null) return [0];
+  const { leastPercent, stepPercent } = dimmer;
+  const settings: number[] = [];
+  for (let percent = 100; percent >= leastPercent - 1e-9; percent -= stepPercent)
+    settings.push(Math.log2(percent / 100));
+  return settings;
+}
+
+/** A dimmer's setting in per cent of full, as lamps show it. */
+export const percentOf = (dimStops: number): number => 100 * 2 ** dimStops;

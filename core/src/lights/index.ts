@@ -3,7 +3,7 @@ export { type GroupCure, groupCures, type GroupLight, groupLight, type SolvedGro
 
 export type { LightSolution, StepEffect } from './lightPower';
 export { type LightAtPoint, type LightsSolution, solveLights, usualTarget } from './lights';
-export { missStops, type PointTarget } from './powers';
+export { choosePowers, missStops, type PointTarget } from './powers';
 export { statedLight } from './statedLight';
 export { stayingPower, type StayingPower } from './stayingPower';
 export { teach } from './teach';

@@ -144,6 +144,28 @@ describe('three lights together', () => {
     expect(of('fill', solved(locked)).powerStops).toBe(-5);
   });
 
+  it('a ratio to the face or a share of flash is a target as well as a tone', () => {
+    const wants = (kind: 'ratio' | 'share', stops: number) =>
+      solved(set(three, { path: 'look.targets', value: [{ pointId: 'shadow', kind, stops, weight: 4 }] }));
+    const shadowOf = ({ points }: ReturnType<typeof solved>) => points.find(({ role }) => role === 'shadow');
+    // 3:1
+    const ratio = wants('ratio', Math.log2(3));
+    expect(shadowOf(ratio)?.targetStops).toBeCloseTo(ratio.look.finalStops - Math.log2(3), 9);
+    expect(Math.abs((ratio.ratios.face?.ratio ?? 0) - 3)).toBeLessThan(0.4);
+    // half of the light there is flash
+    const share = shadowOf(wants('share', 1));
+    expect(share?.targetStops).toBeCloseTo((share?.ambientStops ?? NaN) + 1, 9);
+  });
+
+  it("a rim's usual target follows the hair", () => {
+    const rimmed = (hair: 'dark' | 'light') => {
+      const lights = [light(24, 'rim', 115, 'hair')];
+      const stage = { ...three.stage, subject: { ...three.stage.subject, hair } };
+      return of('rim', solved({ ...three, stage, lights })).targetStops;
+    };
+    expect(rimmed('dark') - rimmed('light')).toBeCloseTo(1, 9);
+  });
+
   it('lights on one pack share its dial, by their outlets', () => {
     const pack = {
       ...three,

@@ -3,7 +3,7 @@ import { powerSettings } from '../flash';
 import type { Kit } from '../gear';
 import type { Known, MeteredScene } from '../metering';
 import { addLight } from '../photometry';
-import { type Light, LIGHT_ROLE_FACTS, type MeteringPoint, type Setup, type Target } from '../setup';
+import { type Light, LIGHT_ROLE_FACTS, type MeteringPoint, type Setup, type Subject, type Target } from '../setup';
 import { finalAvAtBaseOf, type LightSolution, solveLight, strongestStopsOf, syncLossStopsOf } from './lightPower';
 import { choosePowers, type PointTarget } from './powers';
 import { type Reach, reachAt } from './reach';
@@ -39,21 +39,52 @@ export interface LightsSolution {
 /** The face counts this much against a usual target. */
 const FACE_WEIGHT = 4;
 
+/** Dark hair takes more light before its edge shows, light hair burns sooner: stops over the face. */
+const RIM_OVER_FACE: Record<Subject['hair'], number> = { dark: 1, light: 0 };
+
 /** What a light's point should come to where nobody has said it: by its role, against the final place of the face. */
-export const usualTarget = (light: Pick<Light, 'role' | 'aimPointId'>, finalStops: number): Target => ({
+export const usualTarget = (
+  light: Pick<Light, 'role' | 'aimPointId'>,
+  finalStops: number,
+  { stage: { subject } }: Pick<Setup, 'stage'>,
+): Target => ({
   pointId: light.aimPointId,
   kind: 'value',
-  stops: finalStops + (LIGHT_ROLE_FACTS[light.role].overFaceStops ?? 0),
+  stops:
+    finalStops +
+    (light.role === 'rim' ? RIM_OVER_FACE[subject.hair] : (LIGHT_ROLE_FACTS[light.role].overFaceStops ?? 0)),
   weight: 1,
 });
 
+/**
+ * A target as a level of light: a tone less how far it lies from grey, a ratio under the face's final place, a share over the
+ * ambient there. null where that ambient was not metered.
+ */
+function levelOf(
+  { pointId, kind, stops, weight }: Target,
+  { points }: Setup,
+  finalStops: number,
+  ambientStops: number | null,
+): PointTarget | null {
+  if (kind === 'ratio') return { kind: 'value', stops: finalStops - stops, weight };
+  if (kind === 'share') return ambientStops === null ? null : { kind: 'value', stops: ambientStops + stops, weight };
+  const tone = points.find(({ id }) => id === pointId)?.toneStops ?? 0;
+  return { kind, stops: stops - tone, weight };
+}
+
 /** The targets in force as levels of light: the face's from the look, those that were set, and the usual ones where a light aims. */
-function targetsOf(setup: Setup, lights: readonly UsableLight[], finalStops: number): Map<string, PointTarget> {
-  const tone = (pointId: string) => setup.points.find(({ id }) => id === pointId)?.toneStops ?? 0;
+function targetsOf(
+  setup: Setup,
+  lights: readonly UsableLight[],
+  finalStops: number,
+  ambientAt: ReadonlyMap<string, number | null>,
+): Map<string, PointTarget> {
   const targets = new Map<string, PointTarget>();
-  const put = ({ pointId, kind, stops, weight }: Target) =>
-    targets.set(pointId, { kind, stops: stops - tone(pointId), weight });
-  for (const { light } of lights) if (!targets.has(light.aimPointId)) put(usualTarget(light, finalStops));
+  const put = (target: Target) => {
+    const level = levelOf(target, setup, finalStops, ambientAt.get(target.pointId) ?? null);
+    if (level !== null) targets.set(target.pointId, level);
+  };
+  for (const { light } of lights) if (!targets.has(light.aimPointId)) put(usualTarget(light, finalStops, setup));
   for (const target of setup.look.targets) if (setup.points.some(({ id }) => id === target.pointId)) put(target);
   const face = setup.points.find(({ role }) => role === 'face');
   if (face !== undefined) targets.set(face.id, { kind: 'value', stops: finalStops, weight: FACE_WEIGHT });
@@ -75,7 +106,6 @@ export function solveLights(
   usable: readonly UsableLight[],
 ): LightsSolution {
   const syncDelayS = setup.camera.syncDelayMs / 1000;
-  const targets = targetsOf(setup, usable, finalStops);
   const finalAvAtBase = finalAvAtBaseOf(camera);
   const ambientAt = new Map(
     setup.points.map((point) => {
@@ -83,6 +113,7 @@ export function solveLights(
       return [point.id, ambientEv100 === null ? null : ambientEv100 - camera.ev100];
     }),
   );
+  const targets = targetsOf(setup, usable, finalStops, ambientAt);
   const reaches = usable.map(
     ({ light, config }) =>
       new Map(

@@ -37,6 +37,7 @@ import {
   LIGHT_ROLE_FACTS,
   type MeteringPoint,
   type PlacedLamp,
+  type StoodLamp,
   type Reading,
   type ReadingMethod,
   ROLE_FACTS,
@@ -115,7 +116,7 @@ export class Evidence {
   private readonly face: MeteringPoint | undefined;
   private readonly timeline: Timeline;
   private readonly states: States;
-  private readonly lamps: readonly PlacedLamp[];
+  private readonly lamps: readonly StoodLamp[];
 
   constructor(
     private readonly setup: Setup,

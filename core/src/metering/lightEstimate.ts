@@ -184,6 +184,26 @@ export class LightEstimate {
     return { alone: this.now.ambient(alone), restEv100 };
   }
 
+  /**
+   * The ambient at a point but for some lamps, EV100; null where it was not metered, or nothing else is there.
+   */
+  restWithout(point: MeteringPoint, lampIds: ReadonlySet<string>): number | null {
+    const reading = this.ambientOf(point);
+    if (reading === undefined) return null;
+    const held = this.evidence.held(point, reading.method, null, 0);
+    const ids = new Set([...lampIds].map((id) => lampId({ id })));
+    const rest = held.ambient.filter(({ source }) => !ids.has(source));
+    // nothing of these lamps is in the reading: it stands as it was read
+    if (rest.length === held.ambient.length) return this.ambientAt(point).ambientEv100;
+    return rest.length === 0 ? null : this.now.ambient({ ...held, ambient: rest }).stops;
+  }
+
+  /** A lamp alone at a point by its stated values, EV100, as it would stand; null where it gives nothing there. */
+  statedLampAt(lamp: PlacedLamp, point: MeteringPoint): number | null {
+    const held = this.evidence.held(point, USUAL_METHOD, null, 0);
+    return this.evidence.lampAlone(lamp, held, point)?.ambient[0]?.knownStops ?? null;
+  }
+
   /** What the light at the face is made of, as shares of what a dome there reads. */
   shares(): AmbientShares {
     this.knownShares ??= this.sharesNow();

@@ -41,6 +41,7 @@ function dependsOn(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date):
     look.faceBy,
     stage.sun,
     stage.ground,
+    stage.openSide,
     stage.subject.turnDeg,
     wrapDeg(keySideDeg(setup) - stage.subject.turnDeg) >= 0,
     keySideDeg(setup) < 0,

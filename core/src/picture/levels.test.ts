@@ -94,6 +94,7 @@ function setupOf({ turnDeg, key, rimDeg, lamp, sun, window, panel }: Stage): Set
             on: true,
             dimStops: 0,
             kelvin: 4000,
+            role: null,
             ...lamp,
           },
         ];

@@ -13,6 +13,7 @@ const LAMP = {
   kelvinLow: 3200,
   kelvinHigh: 5600,
   beam: { kind: 'diffuse' as const },
+  dimmer: null,
   retired: false,
 };
 
@@ -32,6 +33,7 @@ describe('the picture of a setup', () => {
       on: true,
       dimStops: 0,
       kelvin: 4000,
+      role: null,
     };
     const changed = withSettings(SAMPLE_HALL.setup, [{ path: 'lamps', value: [lamp] }]);
     if (!changed.ok) throw new Error(JSON.stringify(changed.reason));

@@ -144,6 +144,7 @@ export const SAMPLE_KIT: Kit = {
       ...ours(165),
       name: 'Two-colour LED panel',
       output: { by: 'lux', luxAt1M: 1600 },
+      dimmer: { leastPercent: 1, stepPercent: 1 },
       kelvinLow: 2800,
       kelvinHigh: 6000,
       beam: { kind: 'diffuse' },

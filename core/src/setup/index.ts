@@ -1,9 +1,9 @@
 export type { CameraWish } from './cameraWish';
 export { type ExposeBy, type Motion, MOTIONS } from './choices';
 export { completed, type Happening, happenings, setupAt, stoodAs, stoodOf } from './happened';
-export { type Light, lightSchema, type PlacedLamp } from './light';
+export { type Light, lightSchema, type PlacedLamp, type StoodLamp } from './light';
 export { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS, RADIO_GROUPS } from './lightRoles';
-export { HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_WEIGHTS } from './look';
+export { HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_KINDS, TARGET_WEIGHTS } from './look';
 export { METHOD_CHOICES, methodAt, methodKey, type MethodKey } from './methods';
 export { newLight, newPoint, newSetup, PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
 export { changedPanel, type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type PanelStand, standAt } from './panel';
@@ -40,4 +40,13 @@ export {
   withSettings,
 } from './settings';
 export { type Setup, setupSchema, type Version } from './setup';
-export { BACKGROUNDS, GROUNDS, PLAIN_STAGE, type StagePlan, type Subject, type Sun } from './stage';
+export {
+  BACKGROUNDS,
+  GROUNDS,
+  OPEN_SIDES,
+  type OpenSide,
+  PLAIN_STAGE,
+  type StagePlan,
+  type Subject,
+  type Sun,
+} from './stage';

@@ -3,8 +3,8 @@ import { z } from 'zod';
 import { idSchema, kelvin } from '../gear';
 import { LIGHT_ROLES, RADIO_GROUPS } from './lightRoles';
 
-/** A lamp in a setup: it counts as ambient with a dial. */
-export const placedLampSchema = z.strictObject({
+/** A lamp as it stands and burns: it counts as ambient with a dial. */
+export const stoodLampSchema = z.strictObject({
   id: idSchema,
   lampId: idSchema,
   pointId: z.string().min(1).max(60).meta({ description: 'the point that it falls on' }),
@@ -19,6 +19,12 @@ export const placedLampSchema = z.strictObject({
   on: z.boolean().meta({ description: 'switched on' }),
   dimStops: z.number().min(-10).max(0).meta({ description: 'stops below full' }),
   kelvin,
+});
+export type StoodLamp = z.infer<typeof stoodLampSchema>;
+
+/** A lamp in a setup, with what it is meant to do. */
+export const placedLampSchema = stoodLampSchema.extend({
+  role: z.enum(LIGHT_ROLES).nullable().meta({ description: 'null: it is there, and nothing is asked of it' }),
 });
 export type PlacedLamp = z.infer<typeof placedLampSchema>;
 

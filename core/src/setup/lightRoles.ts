@@ -9,7 +9,7 @@ interface LightRoleFacts {
   aims: PointRole;
   /** where it usually stands, seen from what it aims at */
   stand: { distanceM: number; sideDeg: number; heightM: number };
-  /** what it should bring its point to, stops against the face's final place; null: the look says it */
+  /** what it should bring its point to, stops against the face's final place; null: the look or the hair says it */
   overFaceStops: number | null;
   /** whether it falls on people, so that its colour is theirs */
   onPeople: boolean;
@@ -32,7 +32,7 @@ export const LIGHT_ROLE_FACTS: Record<LightRole, LightRoleFacts> = {
   rim: {
     aims: 'highlight',
     stand: { distanceM: 1.8, sideDeg: -145, heightM: 0.7 },
-    overFaceStops: 0.5,
+    overFaceStops: null,
     onPeople: true,
   },
   background: {

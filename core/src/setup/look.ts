@@ -9,11 +9,22 @@ export const HOLD_BACK_RANGE = { least: 0.1, most: 5 } as const;
 /** How heavily a target counts: 1 is usual. */
 export const TARGET_WEIGHTS = [0.5, 1, 2, 4] as const;
 
+/** How a target is said: a tone, or the light against the face's or against the ambient there. */
+export const TARGET_KINDS = ['value', 'least', 'most', 'ratio', 'share'] as const;
+
 /** What a point should come to. The face's own target is the look's. */
 export const targetSchema = z.strictObject({
   pointId: z.string().min(1).max(60),
-  kind: z.enum(['value', 'least', 'most']),
-  stops: z.number().min(-6).max(5).meta({ description: 'where the tone should land, stops from mid grey' }),
+  kind: z.enum(TARGET_KINDS),
+  stops: z
+    .number()
+    .min(-6)
+    .max(5)
+    .meta({
+      description:
+        'of a value, least and most: where the tone should land, stops from mid grey; of a ratio: its light under the ' +
+        "face's; of a share: all light there over the ambient, so that 1 is half of it",
+    }),
   weight: z.literal([...TARGET_WEIGHTS]),
 });
 export type Target = z.infer<typeof targetSchema>;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { idSchema, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
 import { fault, TONE_RANGE, TONES } from '../photometry';
-import { placedLampSchema } from './light';
+import { stoodLampSchema } from './light';
 import { sunSchema } from './stage';
 
 export const READING_VERSION = 5;
@@ -56,7 +56,7 @@ export const stoodSchema = z.strictObject({
   turnDeg: z.number().min(-180).max(180).meta({ description: 'the face, turned from the camera' }),
   backgroundM: z.number().min(0.3).max(100).nullable().meta({ description: 'null: not said then' }),
   sun: sunSchema.nullable().meta({ description: 'null: not said then' }),
-  lamps: z.array(placedLampSchema).max(6),
+  lamps: z.array(stoodLampSchema).max(6),
 });
 export type Stood = z.infer<typeof stoodSchema>;
 

@@ -98,6 +98,7 @@ const PLAIN_PATHS = [
   'stage.background',
   'stage.ground',
   'stage.sun',
+  'stage.openSide',
   'meterOrder',
   'tests',
   'reserveStops',

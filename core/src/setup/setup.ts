@@ -13,7 +13,7 @@ import { meteringMethodSchema } from './reading';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 5;
+export const SETUP_VERSION = 6;
 
 /** A look and camera set aside, to be compared with the one in force. */
 export const versionSchema = z.strictObject({

@@ -4,6 +4,9 @@ export const BACKGROUNDS = ['wall', 'trees', 'water', 'sky'] as const;
 export type Background = (typeof BACKGROUNDS)[number];
 export const GROUNDS = ['snow', 'grass', 'stone', 'wood'] as const;
 export type Ground = (typeof GROUNDS)[number];
+/** Where the light that is there comes from; `camera`: from behind it, `behind`: from behind the people. */
+export const OPEN_SIDES = ['left', 'right', 'above', 'camera', 'behind', 'all-round'] as const;
+export type OpenSide = (typeof OPEN_SIDES)[number];
 
 /** Who stands there, as far as light behaves differently on them. */
 export const subjectSchema = z.strictObject({
@@ -25,6 +28,9 @@ export const subjectSchema = z.strictObject({
   deepSet: z.boolean().meta({ description: 'eyes deep under the brow' }),
   hair: z.enum(['dark', 'light']),
   skin: z.enum(['light', 'medium', 'deep']),
+  betterSide: z.enum(['left', 'right']).nullable().meta({
+    description: 'the side of the face that should be seen lit, as the camera sees it; null: none is preferred',
+  }),
 });
 export type Subject = z.infer<typeof subjectSchema>;
 
@@ -61,6 +67,10 @@ export const stageSchema = z.strictObject({
   background: z.enum(BACKGROUNDS),
   ground: z.enum(GROUNDS),
   sun: sunSchema.nullable().meta({ description: 'null: no sun in the scene' }),
+  openSide: z
+    .enum(OPEN_SIDES)
+    .nullable()
+    .meta({ description: 'where most of the ambient comes from, as the camera sees it; null: nobody said' }),
 });
 export type StagePlan = z.infer<typeof stageSchema>;
 
@@ -77,6 +87,7 @@ export const PLAIN_STAGE: StagePlan = {
     deepSet: false,
     hair: 'dark',
     skin: 'light',
+    betterSide: null,
   },
   cameraM: 2.5,
   cameraUpM: 0,
@@ -84,4 +95,5 @@ export const PLAIN_STAGE: StagePlan = {
   background: 'wall',
   ground: 'stone',
   sun: null,
+  openSide: null,
 };

@@ -72,7 +72,7 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
     colour: colourSolution(setup, kit, now.usable, lights, points),
     staying: stayingPower(setup, lights),
     group,
-    lamps: solveLamps(setup, kit, scene),
+    lamps: solveLamps(setup, kit, scene, now),
     panels: solvePanels(setup, kit, scene, points),
     stage: solveStage(setup, kit, scene, now, group),
     meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),
@@ -85,7 +85,7 @@ function solveAdvice(
   kit: Kit,
   scene: MeteredScene,
   now: Balance,
-  { stage, group }: SolutionNumbers,
+  { stage, group, lamps }: SolutionNumbers,
 ): SolutionAdvice {
   const evening = groupCures(setup, kit, now.usable, group);
   const ways = waysOut(setup, kit, scene, now);
@@ -96,6 +96,6 @@ function solveAdvice(
     groupCures: evening,
     cheaper: cheaperSettings(setup, kit, scene, now),
     ...ways,
-    nextAction: nextAction(now, ways.waysOut),
+    nextAction: nextAction(now, ways.waysOut, setup, lamps),
   };
 }

@@ -24,7 +24,7 @@ export type StageMove =
   | { kind: 'raise' | 'lower'; byM: number }
   | { kind: 'to-angle'; deg: number }
   | { kind: 'use-modifier'; name: string }
-  | { kind: 'to-axis'; lightId: string }
+  | { kind: 'to-axis' | 'to-other-side'; lightId: string }
   | { kind: 'group'; cure: GroupCure };
 
 /** Every kind of move. */
@@ -38,6 +38,7 @@ export const STAGE_MOVE_KINDS = [
   'to-angle',
   'use-modifier',
   'to-axis',
+  'to-other-side',
   'group',
 ] as const satisfies readonly StageMove['kind'][];
 
@@ -98,6 +99,16 @@ function movesFor(watch: StageWatch, context: CureContext): StageCure[] {
       return [
         { kind: 'to-axis', lightId: watch.lightId, settings: [{ path: lightPath(one.index, 'sideDeg'), value: 0 }] },
       ];
+    case 'crossed-shadows': {
+      const sideDeg = Math.round(wrapDeg(2 * setup.stage.subject.turnDeg - one.light.sideDeg));
+      return [
+        {
+          kind: 'to-other-side',
+          lightId: watch.lightId,
+          settings: [{ path: lightPath(one.index, 'sideDeg'), value: sideDeg }],
+        },
+      ];
+    }
     case 'spectacles':
       return outOfSpectacles(one, context);
     case 'eye-sockets':

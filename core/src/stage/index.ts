@@ -1,5 +1,6 @@
 export { type Companion, companions } from './company';
 export { type StageCure, stageCures, type StageCures, type StageMove } from './cures';
+export { suggestedKeySide } from './keySide';
 export {
   mirroredStage,
   type Placement,

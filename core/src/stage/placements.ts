@@ -6,11 +6,13 @@ import {
   type Light,
   lightPath,
   type LightRole,
+  type OpenSide,
   type Panel,
   PANEL_FACTS,
   type Setting,
   type Setup,
 } from '../setup';
+import { suggestedKeySide } from './keySide';
 
 /** Starting places by role, and the mirrored one that every light has. */
 export const PLACEMENT_IDS = [
@@ -111,6 +113,10 @@ function rimAsSun({ stage }: Setup): Placed[] {
   return [placedAt('asSun', 3, wholeDeg(sun.sideDeg), heightM)];
 }
 
+/** A key goes to the side that is asked for; everything else stays on its own. */
+const sideFor = ({ role, sideDeg }: Light, setup: Setup): number =>
+  (role === 'key' ? suggestedKeySide(setup) : null) ?? (sideDeg < 0 ? -1 : 1);
+
 /** Starting placements for a light of a setup. */
 export function placementsFor(setup: Setup, index: number): Placement[] {
   const light = setup.lights[index];
@@ -121,7 +127,7 @@ export function placementsFor(setup: Setup, index: number): Placement[] {
       value: stand[field] ?? 0,
     }));
   return [
-    ...stands(light.role, setup, light.sideDeg < 0 ? -1 : 1).map(({ id, stand }) => ({
+    ...stands(light.role, setup, sideFor(light, setup)).map(({ id, stand }) => ({
       id,
       distanceM: stand.distanceM,
       settings: to({ ...stand, featherDeg: 0 }),
@@ -138,6 +144,10 @@ export function placementsFor(setup: Setup, index: number): Placement[] {
     },
   ];
 }
+
+/** The other of two sides; what is on neither stays. */
+const mirrored = <S extends OpenSide | null>(side: S): S | 'left' | 'right' =>
+  side === 'left' ? 'right' : side === 'right' ? 'left' : side;
 
 /**
  * The whole stage mirrored: lights, lamps, panels and the turn of the face.
@@ -156,7 +166,17 @@ export function mirroredStage(setup: Setup, now: string, newestReadingAt: string
       ? []
       : [{ path: 'lamps' as const, value: setup.lamps.map((lamp) => ({ ...lamp, sideDeg: flip(lamp.sideDeg) })) }]),
     ...(setup.panels.length === 0 ? [] : [{ path: 'panels' as const, value: setup.panels.map(panel) }]),
-    { path: 'stage.subject.turnDeg', value: flip(setup.stage.subject.turnDeg) },
+    {
+      path: 'stage.subject',
+      value: {
+        ...setup.stage.subject,
+        turnDeg: flip(setup.stage.subject.turnDeg),
+        betterSide: mirrored(setup.stage.subject.betterSide),
+      },
+    },
+    ...(setup.stage.openSide === null
+      ? []
+      : [{ path: 'stage.openSide' as const, value: mirrored(setup.stage.openSide) }]),
   ];
 }
 

@@ -4,10 +4,11 @@ import fc from 'fast-check';
 import { usualPanel } from '../../test/panels';
 import { sceneOf } from '../../test/pictureScenes';
 import { solveSaid } from '../../test/said';
+import { lightToAdd } from '../advice';
 import { sunStand } from '../gain';
 import { english } from '../english';
 import { SAMPLE_KIT, sampleId } from '../sample';
-import { type Setting, type Setup, withSettings } from '../setup';
+import { type OpenSide, type Setting, type Setup, withSettings } from '../setup';
 import { mirroredStage, placementsFor } from './placements';
 import { halfBeamDeg } from './stageLights';
 import type { StageWatch } from './watches';
@@ -161,6 +162,35 @@ describe('what to watch', () => {
     });
     curedByEach(scene(look(-6)), 'second-shadow');
     expect(kinds(scene(look(-8)))).not.toContain('second-shadow');
+  });
+
+  it('a key against the side that the ambient comes from crosses its shadow, unless the ambient is weak', () => {
+    const against = (openSide: OpenSide, holdBackStops = 1): ReturnType<typeof scene> => {
+      const one = scene({ look: { holdBackStops }, lights: [{ role: 'key', sideDeg: 40, distanceM: 1.5 }] });
+      return { ...one, setup: { ...one.setup, stage: { ...one.setup.stage, openSide } } };
+    };
+    curedByEach(against('left'), 'crossed-shadows');
+    for (const openSide of ['right', 'camera', 'all-round'] as const)
+      expect(kinds(against(openSide))).not.toContain('crossed-shadows');
+    expect(kinds(against('left', 4))).not.toContain('crossed-shadows');
+  });
+
+  it('a key is put on the better side of a face, else on the side that the ambient comes from', () => {
+    const place = (over: Partial<Setup['stage']['subject']>, openSide: OpenSide | null): number => {
+      const { setup } = scene({ lights: [{ role: 'key', sideDeg: 40, distanceM: 1.5 }] });
+      const stage = { ...setup.stage, openSide, subject: { ...setup.stage.subject, ...over } };
+      const loop = placementsFor({ ...setup, stage }, 0).find(({ id }) => id === 'loop');
+      return Number(loop?.settings.find(({ path }) => path === 'lights.0.sideDeg')?.value);
+    };
+    expect(place({}, null)).toBe(40);
+    expect(place({}, 'left')).toBe(-40);
+    expect(place({ betterSide: 'right' }, 'left')).toBe(40);
+    expect(place({ betterSide: 'left' }, 'right')).toBe(-40);
+    const { setup } = scene({ lights: [] });
+    const shaded = { ...setup, stage: { ...setup.stage, openSide: 'left' as const } };
+    const ids = { lightId: sampleId(31), pointId: sampleId(32), pointName: 'Made' };
+    const added = lightToAdd(shaded, SAMPLE_KIT, [], CLOCK, 'key', ids)?.find(({ path }) => path === 'lights')?.value;
+    expect(added).toEqual([expect.objectContaining({ role: 'key', sideDeg: -40 })]);
   });
 
   it('a near key on a deep group, spill on a near background, and the sun in eyes or lens are said', () => {

@@ -15,6 +15,8 @@ export type StageWatch =
   | { kind: 'spill'; lightId: string; share: number }
   | { kind: 'rim-on-face'; lightId: string; asideDeg: number; fromDeg: number }
   | { kind: 'second-shadow'; lightId: string; bothIds: [string, string] }
+  /** the ambient comes from the other side, and is strong enough to draw a shadow of its own */
+  | { kind: 'crossed-shadows'; lightId: string; underStops: number }
   | { kind: 'eye-sockets'; lightId: string; riseDeg: number; because: keyof typeof SOCKETS_DEG }
   | { kind: 'depth-light'; lightId: null; overStops: number }
   | { kind: 'sun-into-lens' | 'sun-in-eyes'; lightId: null };
@@ -30,6 +32,7 @@ export const STAGE_WATCH_KINDS = [
   'spill',
   'rim-on-face',
   'second-shadow',
+  'crossed-shadows',
   'eye-sockets',
   'depth-light',
   'sun-into-lens',
@@ -70,6 +73,7 @@ export function watchLight(one: UsableLight, context: WatchContext): StageWatch[
     ...spill(one, its, context),
     ...rimOnFace(one, its),
     ...inSpectacles(its, context),
+    ...crossedShadows(one, its, context),
     ...eyeSockets(one, its, context),
   ];
 }
@@ -119,6 +123,22 @@ function inSpectacles({ lightId, flat }: StageLight, { setup }: WatchContext): S
   const { spectacles, turnDeg, spectaclesTiltDeg } = setup.stage.subject;
   const shows = spectacles && spectaclesShow(flat, cameraAt(setup), EYES, turnDeg, spectaclesTiltDeg);
   return shows ? [{ kind: 'spectacles', lightId }] : [];
+}
+
+/** The ambient draws a shadow of its own beside a key that is no more than this over it, stops. */
+const CROSSES_WITHIN_STOPS = 2;
+/** A key nearer to the nose line than this draws its shadow down, not to a side. */
+const TO_A_SIDE_DEG = 15;
+
+function crossedShadows({ light }: UsableLight, its: StageLight, { setup, now }: WatchContext): StageWatch[] {
+  const { openSide } = setup.stage;
+  const { lightId, noseDeg, faceStops } = its;
+  const openDeg = openSide === 'left' ? -1 : openSide === 'right' ? 1 : 0;
+  if (light.role !== 'key' || openDeg === 0 || Math.abs(noseDeg) < TO_A_SIDE_DEG) return [];
+  const ambientStops = now.face?.ambientStops ?? null;
+  if (Math.sign(light.sideDeg) === openDeg || faceStops === null || ambientStops === null) return [];
+  const underStops = faceStops - ambientStops;
+  return underStops > CROSSES_WITHIN_STOPS ? [] : [{ kind: 'crossed-shadows', lightId, underStops }];
 }
 
 /** A light from below or the front that opens sockets. */

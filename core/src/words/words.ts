@@ -3,6 +3,7 @@ import type { SunStand } from '../gain';
 import type {
   CastSource,
   LampSolution,
+  LampWish,
   LightRatios,
   MixedColour,
   PanelSolution,
@@ -225,6 +226,8 @@ export interface Words {
   spread: (group: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>) => string;
   groupCure: (cure: GroupCure, context: WordsContext) => string;
   lamp: (lamp: LampSolution, context: WordsContext) => string;
+  /** what it should be set to, or from how far it does so as it is */
+  lampWish: (wish: LampWish, context: WordsContext) => string;
   panel: (panel: PanelSolution) => string;
   stageWatch: (watch: StageWatch, context: WordsContext) => string;
   stageMove: (move: StageMove, context: WordsContext) => string;

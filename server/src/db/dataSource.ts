@@ -10,6 +10,7 @@ import { Lights1780000300000 } from './migrations/1780000300000-lights';
 import { Sync1780000400000 } from './migrations/1780000400000-sync';
 import { Stands1780000500000 } from './migrations/1780000500000-stands';
 import { HowItStood1780000600000 } from './migrations/1780000600000-howItStood';
+import { LampsAreLights1780000700000 } from './migrations/1780000700000-lampsAreLights';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -28,6 +29,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       Sync1780000400000,
       Stands1780000500000,
       HowItStood1780000600000,
+      LampsAreLights1780000700000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -105,9 +105,7 @@ function ChosenField({ field, draft, onDraft }: { field: Field; draft: Draft; on
     <ChoiceList
       label={label}
       value={show(valueAt(draft, path))}
-      onChoose={(value) =>
-        onDraft(path === 'highSpeedSync' ? withValueAt(draft, path, value === 'true') : chosen(draft, path, value))
-      }
+      onChoose={(value) => onDraft(chosen(draft, path, value))}
       choices={choices.filter(({ value }) => value !== 'table' || valueAt(draft, 'beam.kind') === 'table')}
     />
   );

@@ -21,6 +21,8 @@ import {
   yesNo,
 } from './field';
 
+const isDimmed: Field['when'] = ({ dimmer }) => dimmer != null;
+
 /** The form of each kind of gear, in the order in which people know things. */
 export const FIELDS: Record<GearList, readonly Field[]> = {
   flashUnits: [
@@ -156,6 +158,15 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
       { value: 'table', label: texts.fromAFile },
     ]),
     number('beam.fullDeg', texts.fullAngleOfTheBeam, '60', { hint: texts.inDegrees, when: has('beam.kind', 'cone') }),
+    {
+      ...choice('dimmer', texts.isDimmed, [
+        { value: 'true', label: texts.yes },
+        { value: 'false', label: texts.no },
+      ]),
+      show: (dimmer) => String(dimmer != null),
+    },
+    number('dimmer.leastPercent', texts.dimmedDownTo, '1', { hint: '%', when: isDimmed }),
+    number('dimmer.stepPercent', texts.dimmedInSteps, '1', { hint: '%', when: isDimmed }),
   ],
   reflectors: [text('name', texts.name), number('diameterM', texts.across, '1.1', { hint: texts.inMetres }), surfaces],
   meters: [text('name', texts.name), choice('increment', texts.itShows, STEPS)],

@@ -21,6 +21,7 @@ export const TEMPLATES: Record<GearList, Draft> = {
   lamps: {
     name: '',
     output: { by: 'lux', luxAt1M: 1600 },
+    dimmer: { leastPercent: 1, stepPercent: 1 },
     kelvinLow: 2800,
     kelvinHigh: 6000,
     beam: { kind: 'diffuse' },
@@ -88,6 +89,10 @@ export function chosen(draft: Draft, path: string, value: string): Draft {
       return value === 'table'
         ? draft
         : { ...draft, beam: value === 'cone' ? { kind: value, fullDeg: 60 } : { kind: value } };
+    case 'highSpeedSync':
+      return withValueAt(draft, path, value === 'true');
+    case 'dimmer':
+      return { ...draft, dimmer: value === 'true' ? TEMPLATES.lamps['dimmer'] : null };
     default:
       return withValueAt(draft, path, value);
   }

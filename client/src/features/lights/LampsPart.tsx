@@ -5,12 +5,14 @@ import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
-import { DistanceDial, NumberDial, SideDial, StopsDial } from '@/ui/dials';
+import { DistanceDial, NumberDial, SideDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import { type Kit, offered } from '@sphene/core/gear';
-import type { PlacedLamp } from '@sphene/core/setup';
+import type { LampWish } from '@sphene/core/balance';
+import { type Kit, offered, percentOf } from '@sphene/core/gear';
+import { formatDistance, formatStops } from '@sphene/core/notation';
+import { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, type PlacedLamp } from '@sphene/core/setup';
 
 const USUAL_LAMP_M = 1.5;
 const MOST_LAMPS = 6;
@@ -40,16 +42,19 @@ function LampDials({
         onChange={(sideDeg) => put({ sideDeg })}
         note={placed.sideDeg < 0 ? texts.leftOfTheCamera : texts.rightOfTheCamera}
       />
-      <StopsDial
-        label={texts.dimmedBy}
-        signed
-        value={placed.dimStops}
-        least={-10}
-        most={0}
-        step={1 / 3}
-        onChange={(dimStops) => put({ dimStops })}
-        note={texts.stopsBelowFull}
-      />
+      {lamp.dimmer !== null && (
+        <NumberDial
+          label={texts.dimmedTo}
+          unit="%"
+          value={percentOf(placed.dimStops)}
+          least={lamp.dimmer.leastPercent}
+          most={100}
+          step={lamp.dimmer.stepPercent}
+          decimals={lamp.dimmer.leastPercent < 1 ? 1 : 0}
+          onChange={(percent) => put({ dimStops: Math.log2(percent / 100) })}
+          note={texts.stopsOfFull(formatStops(placed.dimStops))}
+        />
+      )}
       <NumberDial
         label={texts.itsColour}
         unit="K"
@@ -74,6 +79,34 @@ function LampDials({
   );
 }
 
+/** What a lamp should do, how it does it, and one tap for that. */
+function Wish({ wish, put }: { wish: LampWish; put: (change: Partial<PlacedLamp>) => void }) {
+  const { context } = useSetup();
+  const { distanceUnit } = useKit().preferences;
+  const { dimStops, isSet, outOfRange, distanceM, fullDistanceM } = wish;
+  const weak = outOfRange?.direction === 'too-weak';
+  const moveToM = weak ? fullDistanceM : distanceM;
+  return (
+    <>
+      <Txt bold role="status">
+        {words.lampWish(wish, context)}
+      </Txt>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {dimStops !== null && outOfRange === null && !isSet && (
+          <ActionButton kind="primary" label={texts.setItSo} onPress={() => put({ dimStops, on: true })} />
+        )}
+        {dimStops !== null && !isSet && moveToM !== null && (
+          <ActionButton
+            kind={outOfRange === null ? 'secondary' : 'primary'}
+            label={texts.moveItTo(formatDistance(moveToM, distanceUnit))}
+            onPress={() => put({ distanceM: Number(moveToM.toFixed(2)), on: true, ...(weak ? { dimStops: 0 } : {}) })}
+          />
+        )}
+      </View>
+    </>
+  );
+}
+
 /** One continuous lamp: where it falls, its dimmer and colour, and what it adds there. */
 function LampCard({ placed }: { placed: PlacedLamp }) {
   const { setup, context } = useSetup();
@@ -88,6 +121,11 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
       'lamps',
       setup.lamps.map((one) => (one.id === placed.id ? { ...one, ...change } : one)),
     );
+  /** a lamp that becomes a light falls on what such a light is for, where that is metered */
+  const standFor = (role: LightRole): Partial<PlacedLamp> => {
+    const point = setup.points.find((one) => one.role === LIGHT_ROLE_FACTS[role].aims);
+    return point === undefined ? {} : { pointId: point.id };
+  };
   if (lamp === undefined) return <Txt tone="danger">{texts.thisLampIsNotIn}</Txt>;
   return (
     <View
@@ -103,6 +141,20 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
     >
       <Txt bold>{lamp.name}</Txt>
       <Txt role="status">{its === undefined ? texts.itsPointIsGone : words.lamp(its, context)}</Txt>
+      <ChoiceList
+        label={texts.whatItDoes(lamp.name)}
+        layout="scroll"
+        value={placed.role}
+        onChoose={(role) => put({ role, ...(role === null ? {} : standFor(role)) })}
+        choices={[
+          { value: null, label: texts.asItIs },
+          ...[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: words.lightRole(role).name })),
+        ]}
+      />
+      {its?.wish != null && <Wish wish={its.wish} put={put} />}
+      {placed.role !== null && its !== undefined && its.wish === null && (
+        <Txt tone="quiet">{texts.meterItsPointFirst}</Txt>
+      )}
       <ChoiceList
         label={texts.fallsOn(lamp.name)}
         layout="scroll"
@@ -153,6 +205,7 @@ export function LampsPart() {
         heightM: 0.2,
         offAxisDeg: 0,
         on: true,
+        role: null,
         dimStops: 0,
         kelvin: kelvinHigh,
       },

@@ -10,12 +10,15 @@ import { View } from 'react-native';
 
 import type { PointSolution } from '@sphene/core/balance';
 import { formatShare, formatStopCount, formatStops } from '@sphene/core/notation';
+import { shareFromHoldBack, stopsToRatio } from '@sphene/core/photometry';
 import { LOOK_RANGES, type Setup, type Target, TARGET_WEIGHTS } from '@sphene/core/setup';
 
 const KINDS = [
   { value: 'value', label: texts.justSo },
   { value: 'least', label: texts.atLeast },
   { value: 'most', label: texts.atMost },
+  { value: 'ratio', label: texts.ratioToFace },
+  { value: 'share', label: texts.shareOfFlash },
 ] as const;
 const WEIGHT_NAMES = { 0.5: texts.little, 1: texts.usual, 2: texts.more, 4: texts.most } as const;
 
@@ -44,6 +47,17 @@ function sayShares({ ambientStops, totalStops, sources }: PointSolution, { light
   return shares.length === 0 ? texts.noLightIsKnownHere : texts.ofItsLight(shares.join(', '));
 }
 
+/** 3:1 under the face, and half of the light. */
+const START: Partial<Record<Target['kind'], number>> = { ratio: 1.6, share: 1 };
+/** The figure behind the stops, as each kind of target is spoken of. */
+const FIGURE: Record<Target['kind'], (stops: number) => string> = {
+  value: () => texts.asYouSaid,
+  least: () => texts.asYouSaid,
+  most: () => texts.asYouSaid,
+  ratio: (stops) => words.lightingRatio({ ratio: stopsToRatio(stops), stops }),
+  share: (stops) => texts.ofFlash(formatShare(shareFromHoldBack(stops))),
+};
+
 interface TargetProps {
   point: PointSolution;
   onTarget: (target: Target | null) => void;
@@ -59,25 +73,31 @@ function TargetDials({ point, onTarget }: TargetProps) {
     stops: point.targetStops ?? 0,
     weight: 1,
   };
+  const isTone = now.kind !== 'ratio' && now.kind !== 'share';
   return (
     <>
       <ChoiceList
         label={texts.shouldLand(point.name)}
-        layout="row"
+        layout="scroll"
         value={now.kind}
-        onChoose={(kind) => onTarget({ ...now, kind })}
+        onChoose={(kind) => onTarget({ ...now, kind, stops: START[kind] ?? point.targetStops ?? 0 })}
         choices={KINDS}
       />
       <StopsDial
         label={texts.targetOf(point.name.toLowerCase())}
-        signed
+        signed={isTone}
         value={now.stops}
-        least={-6}
+        least={isTone ? -6 : 0}
         most={LOOK_RANGES.background.most}
         step={0.1}
         onChange={(stops) => onTarget({ ...now, stops })}
-        note={own === undefined ? texts.asUsualForItsLight : texts.asYouSaid}
+        note={own === undefined ? texts.asUsualForItsLight : FIGURE[now.kind](now.stops)}
       />
+      {!isTone && (
+        <Txt size="label" tone="quiet">
+          {now.kind === 'ratio' ? texts.whatRatioMeans : texts.whatShareMeans}
+        </Txt>
+      )}
       <ChoiceList
         label={texts.counts}
         layout="row"

@@ -60,8 +60,14 @@ const DOING: Record<NextAction['kind'], string | null> = {
   'fire-all': texts.read,
   correct: texts.itIsSet,
   shoot: null,
+  'set-lamps': texts.theyAreSet,
+  'lamp-out-of-range': texts.itIsMoved,
   film: null,
 };
+
+/** What no place of a lamp cures has nothing to tap. */
+const doingOf = ({ kind, settings }: NextAction): string | null =>
+  kind === 'lamp-out-of-range' && settings.length === 0 ? null : DOING[kind];
 
 function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
   const numbers = useNumbers();
@@ -350,7 +356,7 @@ function SetupParts({ view }: { view: SetupView }) {
         }
       >
         {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
-        <NextBar {...words.nextAction(nextAction, context)} doing={DOING[nextAction.kind]} onPress={doNext} />
+        <NextBar {...words.nextAction(nextAction, context)} doing={doingOf(nextAction)} onPress={doNext} />
       </Screen>
     </SetupProvider>
   );

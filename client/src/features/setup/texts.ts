@@ -6,6 +6,7 @@ export const texts = catalogue({
   choose: 'Choose',
   itIs: 'It is',
   theyAreSet: 'They are set',
+  itIsMoved: 'It is moved',
   itIsSet: 'It is set',
   ladder: 'Ladder',
   log: 'Log',

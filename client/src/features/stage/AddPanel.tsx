@@ -6,6 +6,7 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { View } from 'react-native';
 
+import { keySideDeg } from '@sphene/core/gain';
 import { type Kit, offered } from '@sphene/core/gear';
 import { type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type Setup } from '@sphene/core/setup';
 import { isOpening } from './things';
@@ -16,9 +17,10 @@ const MOST_PANELS = 8;
 /** A panel of a kind where such a one usually stands: a reflector on the dark side, a diffuser or flag in the sun's way. */
 function newPanel(kind: PanelKind, setup: Setup, kit: Kit, moment: Moment): Panel {
   const { stand, widthM, tallM, opening } = PANEL_FACTS[kind];
-  // the dark side is the one away from the window, else from the key
-  const brightDeg =
-    setup.panels.find(isOpening)?.sideDeg ?? setup.lights.find(({ role }) => role === 'key')?.sideDeg ?? 40;
+  // the dark side is the one away from the window, else from the open side, else from the key
+  const { openSide } = setup.stage;
+  const saidDeg = openSide === 'left' ? -90 : openSide === 'right' ? 90 : null;
+  const brightDeg = setup.panels.find(isOpening)?.sideDeg ?? saidDeg ?? keySideDeg(setup);
   const side = brightDeg < 0 ? -1 : 1;
   const own = kind === 'reflector' ? offered(kit.reflectors)[0] : undefined;
   const sun = kind === 'diffuser' || kind === 'flag' ? setup.stage.sun : null;

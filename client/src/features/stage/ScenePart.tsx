@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { formatDistance } from '@sphene/core/notation';
-import { BACKGROUNDS, GROUNDS } from '@sphene/core/setup';
+import { BACKGROUNDS, GROUNDS, OPEN_SIDES } from '@sphene/core/setup';
 import { SubjectPart, WORN } from './SubjectPart';
 import { SunPart } from './SunPart';
 
@@ -67,6 +67,16 @@ function PlacePart() {
         value={stage.background}
         onChoose={(background) => changeOne('stage.background', background)}
         choices={BACKGROUNDS.map((value) => ({ value, label: texts.backgrounds[value] }))}
+      />
+      <ChoiceList
+        label={texts.ambientComesFrom}
+        layout="scroll"
+        value={stage.openSide}
+        onChoose={(side) => changeOne('stage.openSide', side)}
+        choices={[
+          { value: null, label: texts.notSaidYet },
+          ...OPEN_SIDES.map((value) => ({ value, label: texts.openSides[value] })),
+        ]}
       />
       <ChoiceList
         label={texts.ground}

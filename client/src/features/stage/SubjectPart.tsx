@@ -53,6 +53,16 @@ function SubjectChoices({ subject, put }: { subject: Subject; put: (change: Part
         choices={(['dark', 'light'] as const).map((value) => ({ value, label: texts.hairs[value] }))}
       />
       <ChoiceList
+        label={texts.betterSide}
+        layout="row"
+        value={subject.betterSide}
+        onChoose={(betterSide) => put({ betterSide })}
+        choices={[
+          { value: null, label: texts.eitherSide },
+          ...(['left', 'right'] as const).map((value) => ({ value, label: texts.sides[value] })),
+        ]}
+      />
+      <ChoiceList
         label={texts.who}
         layout="row"
         value={setup.people === null ? subject.company : null}

@@ -1,0 +1,253 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+
+import { usualPoint } from '../../test/points';
+import { solveSaid } from '../../test/said';
+import { dimmerSettings, type Kit, type Lamp } from '../gear';
+import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
+import { type Light, newLight, PLAIN_READING, type PlacedLamp, type Reading, type Setup, withSettings } from '../setup';
+import { solveNumbers } from '../solution';
+
+const CLOCK = new Date('2026-02-27T15:40:00Z');
+const hall = SAMPLE_HALL.setup;
+const FIRST = sampleId(970);
+const SECOND = sampleId(971);
+const VIDEO = { framesPerSecond: 25, angleDeg: 180 };
+
+const lampOf = (lux: number, dimmer: Lamp['dimmer']): Lamp => ({
+  name: 'Panel',
+  output: { by: 'lux', luxAt1M: lux },
+  kelvinLow: 3000,
+  kelvinHigh: 5600,
+  beam: { kind: 'diffuse' },
+  dimmer,
+});
+const placed = (over: Partial<PlacedLamp>): PlacedLamp => ({
+  id: sampleId(972),
+  lampId: FIRST,
+  pointId: 'face',
+  distanceM: 2,
+  sideDeg: 40,
+  heightM: 0.4,
+  offAxisDeg: 0,
+  on: true,
+  dimStops: -1,
+  kelvin: 4000,
+  role: 'key',
+  ...over,
+});
+const kitOf = (...lamps: Lamp[]): Kit => ({
+  ...SAMPLE_KIT,
+  lamps: lamps.map((lamp, index) => ({ ...lamp, id: [FIRST, SECOND][index] ?? FIRST, retired: false })),
+});
+/** Everything is read before a lamp is there. */
+const read = (pointId: string, number: number, ev: number): Reading => ({
+  ...PLAIN_READING,
+  id: sampleId(number),
+  setupId: hall.id,
+  pointId,
+  at: '2026-02-27T15:30:00Z',
+  text: 'x',
+  av: ev - 6,
+  tv: 6,
+  sv: 0,
+  stood: { turnDeg: hall.stage.subject.turnDeg, backgroundM: hall.backgroundM, sun: hall.stage.sun, lamps: [] },
+});
+
+const anyRoom = fc.record({
+  ev: fc.record({
+    face: fc.double({ min: 4, max: 9, noNaN: true }),
+    hair: fc.double({ min: -1.5, max: 0, noNaN: true }),
+    background: fc.double({ min: -2, max: 0.5, noNaN: true }),
+  }),
+  holdBackStops: fc.double({ min: 0.5, max: 3, noNaN: true }),
+  filmed: fc.boolean(),
+  lux: fc.double({ min: 200, max: 8000, noNaN: true }),
+  dimmer: fc.constantFrom<Lamp['dimmer'][]>(
+    { leastPercent: 1, stepPercent: 1 },
+    { leastPercent: 10, stepPercent: 5 },
+    { leastPercent: 20, stepPercent: 10 },
+    null,
+  ),
+  role: fc.constantFrom('key' as const, 'rim' as const, 'background' as const),
+  distanceM: fc.double({ min: 0.6, max: 5, noNaN: true }),
+  dimStops: fc.double({ min: -4, max: 0, noNaN: true }),
+  flashStops: fc.option(fc.integer({ min: -8, max: -3 }), { nil: null }),
+  withSecond: fc.boolean(),
+});
+type Room = typeof anyRoom extends fc.Arbitrary<infer T> ? T : never;
+const AIMS = { key: 'face', rim: 'hair', background: 'background' } as const;
+
+function roomOf(room: Room): { setup: Setup; kit: Kit; facts: Reading[] } {
+  const { ev, role, distanceM, dimStops, filmed, flashStops } = room;
+  // a flash that is held at its power lights the face beside the lamp
+  const flash: Light[] =
+    flashStops === null || filmed
+      ? []
+      : [{ ...newLight(sampleId(21), 'key', sampleId(111), 'face', []), locked: true, dialledStops: flashStops }];
+  const second = placed({
+    id: sampleId(973),
+    lampId: SECOND,
+    pointId: 'hair',
+    role: 'rim',
+    sideDeg: -150,
+    dimStops: -2,
+  });
+  const setup: Setup = {
+    ...hall,
+    points: [usualPoint('face', 'face'), usualPoint('background', 'background'), usualPoint('hair', 'highlight')],
+    look: { ...hall.look, exposeBy: 'face', holdBackStops: room.holdBackStops, targets: [] },
+    camera: { ...hall.camera, video: filmed ? VIDEO : null, support: 'tripod', motion: 'none', wantedAv: 3 },
+    lights: flash,
+    lamps: [
+      placed({ role, pointId: AIMS[role], distanceM, dimStops, sideDeg: role === 'rim' ? -140 : 40 }),
+      ...(room.withSecond && role !== 'rim' ? [second] : []),
+    ],
+    panels: [],
+  };
+  return {
+    setup,
+    kit: kitOf(lampOf(room.lux, room.dimmer), lampOf(3000, { leastPercent: 1, stepPercent: 1 })),
+    facts: [
+      read('face', 961, ev.face),
+      read('background', 962, ev.face + ev.background),
+      read('hair', 963, ev.face + ev.hair),
+    ],
+  };
+}
+
+const numbersWith = ({ setup, kit, facts }: ReturnType<typeof roomOf>, lamps: PlacedLamp[]) =>
+  solveNumbers({ ...setup, lamps }, kit, facts, CLOCK).numbers;
+const changed = (lamps: readonly PlacedLamp[], id: string | undefined, change: Partial<PlacedLamp>): PlacedLamp[] =>
+  lamps.map((lamp) => (lamp.id === id ? { ...lamp, ...change } : lamp));
+
+describe('a lamp that is a light', () => {
+  it('is set so that no other setting of its dimmer does better, alone and beside a flash or another lamp', () => {
+    let [asked, beside] = [0, 0];
+    fc.assert(
+      fc.property(anyRoom, (room) => {
+        const scene = roomOf(room);
+        const { lamps } = numbersWith(scene, scene.setup.lamps);
+        // all of them as they should be
+        const set = lamps.reduce(
+          (list, { id, wish }) =>
+            wish?.dimStops == null ? list : changed(list, id, { dimStops: wish.dimStops, on: true }),
+          scene.setup.lamps,
+        );
+        const done = numbersWith(scene, set);
+        for (const { id, wish } of done.lamps) {
+          if (wish?.dimStops == null || wish.outOfRange !== null) continue;
+          expect([id, wish.isSet]).toEqual([id, true]);
+        }
+        const [first] = done.lamps;
+        if (first?.wish?.dimStops == null || done.lamps.some(({ wish }) => wish?.dimStops == null)) return;
+        asked += 1;
+        if (scene.setup.lights.length > 0 || set.length > 1) beside += 1;
+        const { targetStops } = first.wish;
+        const lamp = scene.kit.lamps[0];
+        if (lamp === undefined) return;
+        const missAt = (list: PlacedLamp[]) => {
+          const { points } = numbersWith(scene, list);
+          const misses = done.lamps.map(({ pointId, wish }) => {
+            const total = points.find((point) => point.pointId === pointId)?.totalStops ?? -20;
+            return (pointId === 'face' ? 4 : 1) * (total - (wish?.targetStops ?? 0)) ** 2;
+          });
+          return misses.reduce((sum, one) => sum + one, 0);
+        };
+        const chosen = missAt(set);
+        expect(Number.isFinite(targetStops)).toBe(true);
+        const settings = dimmerSettings(lamp);
+        for (const dimStops of settings.filter((_, index) => index % 7 === 0))
+          expect(chosen).toBeLessThanOrEqual(missAt(changed(set, first.id, { dimStops })) + 1e-3);
+      }),
+      { numRuns: process.env['CORPUS'] === 'all' ? 500 : 60 },
+    );
+    expect(asked).toBeGreaterThan(10);
+    expect(beside).toBeGreaterThan(3);
+  });
+
+  it('does from the distance that is said what is wanted of it, as it is dimmed and at full', () => {
+    let found = 0;
+    fc.assert(
+      fc.property(anyRoom, (room) => {
+        const scene = roomOf({ ...room, withSecond: false });
+        const [first] = numbersWith(scene, scene.setup.lamps).lamps;
+        if (first?.wish == null) return;
+        const totalWith = (change: Partial<PlacedLamp>) =>
+          numbersWith(scene, changed(scene.setup.lamps, first.id, change)).points.find(
+            ({ pointId }) => pointId === first.pointId,
+          )?.totalStops ?? NaN;
+        const { distanceM, fullDistanceM, targetStops } = first.wish;
+        // what moves a level by less than a twentieth of a stop leaves the reading as it was read
+        const meets = (total: number) => Math.abs(total - targetStops) < 0.06;
+        if (distanceM !== null) expect(meets(totalWith({ distanceM }))).toBe(true);
+        if (fullDistanceM !== null) expect(meets(totalWith({ distanceM: fullDistanceM, dimStops: 0 }))).toBe(true);
+        if (distanceM !== null) found += 1;
+        // more light from the same place carries farther
+        if (distanceM !== null && fullDistanceM !== null)
+          expect(fullDistanceM).toBeGreaterThanOrEqual(distanceM - 1e-6);
+      }),
+      { numRuns: process.env['CORPUS'] === 'all' ? 500 : 100 },
+    );
+    expect(found).toBeGreaterThan(10);
+  });
+});
+
+describe('lights that are lamps', () => {
+  const room = (over: Partial<Setup> = {}, lamps: PlacedLamp[] = [placed({})]): Setup => ({
+    ...roomOf({
+      ev: { face: 6, hair: -0.5, background: -0.5 },
+      holdBackStops: 1.5,
+      filmed: true,
+      lux: 1600,
+      dimmer: { leastPercent: 1, stepPercent: 1 },
+      role: 'key',
+      distanceM: 2,
+      dimStops: 0,
+      flashStops: null,
+      withSecond: false,
+    }).setup,
+    lamps,
+    ...over,
+  });
+  const kit = kitOf(lampOf(4000, { leastPercent: 1, stepPercent: 1 }));
+  const facts = [read('face', 961, 6), read('background', 962, 5.5), read('hair', 963, 5.5)];
+  const solved = (setup: Setup) => solveSaid(setup, kit, facts, CLOCK);
+
+  it('hold the room back as a flash would: the camera is set by what is there without them', () => {
+    const { camera, look, points, lamps } = solved(room());
+    // 1.5 stops under the face's place
+    expect((camera?.ev100 ?? NaN) - 6).toBeCloseTo(1.5, 0);
+    const wish = lamps[0]?.wish;
+    const done = solved(room({}, [placed({ dimStops: wish?.dimStops ?? 0 })]));
+    expect(done.points[0]?.totalStops).toBeCloseTo(look.finalStops, 1);
+    expect(done.camera?.ev100).toBeCloseTo(camera?.ev100 ?? NaN, 9);
+    expect(points).toHaveLength(3);
+  });
+
+  it('are told before filming: set to so much, then film with that', () => {
+    const first = solved(room()).nextAction;
+    expect(first).toMatchObject({ kind: 'set-lamps', text: expect.stringMatching(/^Set Key Panel \d+(\.\d)? %/) });
+    const set = withSettings(room(), first.settings);
+    if (!set.ok) throw new Error('not set');
+    expect(solved(set.value).nextAction).toMatchObject({
+      kind: 'film',
+      detail: expect.stringMatching(/^Key Panel \d+(\.\d)? %/),
+    });
+  });
+
+  it('that are too weak are brought nearer in one tap, and do it from there', () => {
+    const far = room({}, [placed({ distanceM: 9 })]);
+    const { nextAction } = solved(far);
+    expect(nextAction).toMatchObject({ kind: 'lamp-out-of-range', text: expect.stringMatching(/too weak$/) });
+    const moved = withSettings(far, nextAction.settings);
+    if (!moved.ok) throw new Error('not moved');
+    expect(solved(moved.value).lamps[0]?.wish?.outOfRange).toBeNull();
+  });
+
+  it('that nothing is asked of count as they are', () => {
+    const { lamps, nextAction } = solved(room({}, [placed({ role: null })]));
+    expect(lamps[0]?.wish).toBeNull();
+    expect(nextAction.kind).toBe('film');
+  });
+});
