@@ -86,7 +86,7 @@ for (const [size, viewport] of [
       await expect(setup.next).toContainText(/A 1\/.*B .*C /);
       const targets = await setup.part('Lights');
       await targets.getByRole('button', { name: /^Targets\./ }).click();
-      await expect(targets).toContainText(/Lighting ratio [\d.]+:1/);
+      await expect(targets).toContainText(/Face, lit side to dark side: [\d.]+:1/);
       await expect(targets).toContainText('These powers are the best of all combinations.');
     });
   });

@@ -6,17 +6,26 @@ import { Txt } from './Txt';
 import { TOUCH } from './palette';
 import { usePalette } from './theme';
 
+interface DisclosureProps {
+  title: string;
+  summary: string;
+  children: ReactNode;
+  /** in the midst of work it is open from the start */
+  inUse?: boolean;
+}
+
 /** A part that is folded away until it is wanted, with what it says in one line. */
-export function Disclosure({ title, summary, children }: { title: string; summary: string; children: ReactNode }) {
+export function Disclosure({ title, summary, children, inUse = false }: DisclosureProps) {
   const palette = usePalette();
-  const [open, setOpen] = useState(false);
+  const [chosen, setChosen] = useState<boolean | null>(null);
+  const open = chosen ?? inUse;
   return (
     <View role="group" aria-label={title} style={{ borderTopWidth: 1, borderTopColor: palette.line }}>
       <Pressable
         role="button"
         aria-expanded={open}
         aria-label={`${title}. ${summary}`}
-        onPress={() => setOpen(!open)}
+        onPress={() => setChosen(!open)}
         style={{ flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: TOUCH + 8, paddingVertical: 6 }}
       >
         <View style={{ flex: 1 }}>

@@ -17,22 +17,28 @@ export function nextAction(
   setup: Setup,
   lamps: readonly LampSolution[],
 ): NextAction {
+  const byLamps = lampAction(setup, lamps);
   return (
-    readingAction(now) ??
-    troubleAction(now, ways[0]?.way ?? null, () => lampAction(setup, lamps), lamps) ??
+    readingAction(now, byLamps !== null) ??
+    troubleAction(now, ways[0]?.way ?? null, byLamps, lamps) ??
     testAction(now) ?? { kind: 'choose-camera', step: 'camera', settings: [] }
   );
 }
 
-/** What is still to be metered before anything can be set; null where all of it is there. */
-function readingAction(now: Balance): NextAction | null {
+/**
+ * What is still to be metered before anything can be set; null where all of it is there.
+ * @param lampsFirst a lamp that is about to be set is metered once it burns so
+ */
+function readingAction(now: Balance, lampsFirst: boolean): NextAction | null {
   const { camera, face, points } = now;
   const background = points.find((point) => point.role === 'background');
   if (face?.ambientEv100 == null) return action({ kind: 'meter-face' }, 'ambient');
   if (background !== undefined && background.ambientEv100 === null)
     return action({ kind: 'meter-background' }, 'ambient');
   // a change that was reported stops the work; mere age is marked at the point and left to the photographer
-  const changed = now.meterAgain.filter(({ because }) => because.kind === 'scene');
+  const changed = now.meterAgain.filter(
+    ({ because }) => because.kind === 'scene' && !(lampsFirst && because.change === 'lamp'),
+  );
   const again = changed.find(({ pointId }) => pointId === face.pointId) ?? changed[0];
   if (again !== undefined)
     return action({ kind: 'meter-again', pointId: again.pointId, because: again.because }, 'ambient');
@@ -52,7 +58,7 @@ function readingAction(now: Balance): NextAction | null {
 function troubleAction(
   now: Balance,
   first: Way | null,
-  byLamps: () => NextAction | null,
+  byLamps: NextAction | null,
   lamps: readonly LampSolution[],
 ): NextAction | null {
   const { camera, face, light } = now;
@@ -67,8 +73,7 @@ function troubleAction(
     const { reason, text, missing, missingStops } = camera;
     return action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
   }
-  const lamp = byLamps();
-  if (lamp !== null) return lamp;
+  if (byLamps !== null) return byLamps;
   if (now.video) return action({ kind: 'film', dials: dialsOf(camera), lamps: lamps.flatMap(burning) }, 'camera');
   if (light?.solution == null) return action({ kind: 'choose-flash' }, 'flash');
   const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);

@@ -166,11 +166,11 @@ export function LightsStep() {
             {text}
           </Txt>
         ))}
-      {setup.camera.video !== null && <Txt>{texts.thisSetupIsForVideo}</Txt>}
-      <AddLight />
+      {setup.camera.video === null ? <AddLight /> : <Txt>{texts.thisSetupIsForVideo}</Txt>}
       {setup.lights.length > 0 && <OfAllLights several={several} />}
       <Disclosure
         title={texts.continuousLamps}
+        inUse={setup.camera.video !== null || setup.lamps.some(({ role }) => role !== null)}
         summary={lamps.map(({ name }) => name).join(', ') || texts.ambientWithADialReflectors}
       >
         <LampsPart />

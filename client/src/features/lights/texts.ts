@@ -216,7 +216,7 @@ export const texts = catalogue({
   thesePowersAreTheBest:
     'These powers are the best of all combinations. (est.) is light from positions, not yet metered.',
   thisLampIsNotIn: 'This lamp is not in the kit any more.',
-  thisSetupIsForVideo: 'This setup is for video: flash does not help. Continuous lamps count as ambient.',
+  thisSetupIsForVideo: 'This setup is for video: flash does not help. Lamps are the lights.',
   toItsUsualPlace: 'To its usual place',
   toTheModifierSCentre: "to the modifier's centre",
   toTheSideOfThe: 'To the side of the camera',
