@@ -227,12 +227,12 @@ describe('lights that are lamps', () => {
 
   it('are told before filming: set to so much, then film with that', () => {
     const first = solved(room()).nextAction;
-    expect(first).toMatchObject({ kind: 'set-lamps', text: expect.stringMatching(/^Set Key Panel \d+(\.\d)? %/) });
+    expect(first).toMatchObject({ kind: 'set-lamps', text: expect.stringMatching(/^Key lamp \d+(\.\d)? %/) });
     const set = withSettings(room(), first.settings);
     if (!set.ok) throw new Error('not set');
     expect(solved(set.value).nextAction).toMatchObject({
       kind: 'film',
-      detail: expect.stringMatching(/^Key Panel \d+(\.\d)? %/),
+      detail: expect.stringMatching(/^Key lamp \d+(\.\d)? %/),
     });
   });
 

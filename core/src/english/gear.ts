@@ -184,9 +184,11 @@ export function gelCost(costStops: number): string {
     : `gives ${formatStopCount(costStops)} stops back`;
 }
 
-/** A lamp by what it does and its name: `Key Panel LED`. */
+/** A lamp by what it does, `Key lamp`; by its name too where another does the same. */
 export function lampNamed(placedId: string, { setup, kit }: WordsContext): string {
   const placed = setup.lamps.find(({ id }) => id === placedId);
   const name = kit.lamps.find(({ id }) => id === placed?.lampId)?.name ?? '';
-  return placed?.role == null ? name : `${LIGHT_ROLES[placed.role].name} ${name}`;
+  if (placed?.role == null) return name;
+  const alike = setup.lamps.filter(({ role }) => role === placed.role).length > 1;
+  return `${LIGHT_ROLES[placed.role].name} ${alike ? name : 'lamp'}`;
 }

@@ -31,8 +31,8 @@ function byLamps(action: Of<'film' | 'set-lamps' | 'lamp-out-of-range'>, context
     }
     case 'set-lamps':
       return {
-        text: `Set ${action.lamps.map((one) => lampSet(one, context)).join(', ')}`,
-        detail: 'What they are meant for then has its light. Meter it, and the figures follow what is read.',
+        text: action.lamps.map((one) => lampSet(one, context)).join(', '),
+        detail: 'Set it, then meter what it falls on: the figures follow what is read.',
       };
     case 'lamp-out-of-range': {
       const { lampId, byStops, direction, distanceM } = action;
