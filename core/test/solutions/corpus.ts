@@ -278,6 +278,7 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
             on: true,
             dimStops: pick([0, -1, -2.5]),
             kelvin: pick([3200, 5000]),
+            role: null,
           },
         ]
       : [],
@@ -569,7 +570,35 @@ export function casesAfterBaseline(): SolutionCase[] {
   }));
   const assumed = withSettings(SAMPLE_TERRACE.setup, [{ path: 'lights.0.placeSaid', value: false }]);
   if (!assumed.ok) throw new Error(JSON.stringify(assumed.reason));
+  const hall = SAMPLE_HALL.setup;
+  /** a lamp that is the key of a filmed interview, so far away */
+  const filmedFrom = (distanceM: number): Setup => ({
+    ...hall,
+    camera: { ...hall.camera, video: { framesPerSecond: 25, angleDeg: 180 } },
+    lamps: [
+      {
+        id: sampleId(31),
+        lampId: sampleId(165),
+        pointId: 'face',
+        distanceM,
+        sideDeg: 40,
+        heightM: 0.3,
+        offAxisDeg: 0,
+        on: true,
+        dimStops: 0,
+        kelvin: 5000,
+        role: 'key',
+      },
+    ],
+  });
+  const crossed: Setup = {
+    ...hall,
+    stage: { ...hall.stage, openSide: (hall.lights[0]?.sideDeg ?? 40) < 0 ? 'right' : 'left' },
+  };
   return [
+    { name: 'a lamp to set', setup: filmedFrom(0.8), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
+    { name: 'a lamp too far', setup: filmedFrom(9), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
+    { name: 'crossed shadows', setup: crossed, kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
     { name: 'an assumed place', setup: assumed.value, kit: SAMPLE_KIT, facts, clock: CLOCK },
     { name: 'leaves sync', setup: leavesHighSpeedSync.value, kit: SAMPLE_KIT, facts, clock: CLOCK },
     { name: 'a clock a day ahead', setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT, facts: fromTheFuture, clock: CLOCK },
