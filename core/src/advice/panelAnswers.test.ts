@@ -82,6 +82,12 @@ describe('from how far a panel gives a wished contrast', () => {
     expect(found).toBeGreaterThan(5);
   });
 
+  it('does not hang on a clock that lags behind the newest reading', () => {
+    const { setup, facts } = scene(reflector(), 2);
+    const at = (clock: string) => panelAnswers(setup, SAMPLE_KIT, facts, new Date(clock), sampleId(401), 1.5)[0]?.at;
+    expect(at('2026-02-27T15:29:30Z')?.distanceM).toBeCloseTo(at('2026-02-27T15:30:30Z')?.distanceM ?? NaN, 1);
+  });
+
   it('says what comes nearest where nothing gives it, and nothing before both sides are metered', () => {
     const { setup, facts } = scene(reflector(), 2.5);
     const [own] = panelAnswers(setup, SAMPLE_KIT, facts, CLOCK, sampleId(401), 0.05);

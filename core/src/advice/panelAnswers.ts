@@ -48,7 +48,9 @@ function contrastWith({ setup, kit, facts, clock }: Trial, panel: Panel, over: P
     (latest, at) => (latest === null || Date.parse(at) > Date.parse(latest) ? at : latest),
     null,
   );
-  const moved = changedPanel(panel, over, clock.toISOString(), newest);
+  // a clock may lag behind the newest reading, which saw the panel as it stands
+  const now = new Date(Math.max(clock.getTime(), newest === null ? 0 : Date.parse(newest) + 1)).toISOString();
+  const moved = changedPanel(panel, over, now, newest);
   const tried = { ...setup, panels: setup.panels.map((one) => (one.id === panel.id ? moved : one)) };
   return contrastOf(balance(tried, kit, meterScene(tried, kit, facts, clock)));
 }

@@ -20,6 +20,8 @@ export interface PanelSolution {
   /** lit side over dark side without it and with it; null before both are metered */
   contrastBeforeStops: number | null;
   contrastAfterStops: number | null;
+  /** the same with it and with all flash; null where no flash is known on both sides */
+  contrastWithFlashStops: number | null;
 }
 
 /** What is known to no better than this rests on a belief alone, stops. */
@@ -41,6 +43,10 @@ export function solvePanels(
   const [lit, dark] = (['face', 'shadow'] as const).map(
     (role) => points.find((point) => point.role === role)?.ambientEv100 ?? null,
   );
+  const [litWithFlash, darkWithFlash] = (['face', 'shadow'] as const).map((role) => {
+    const point = points.find((one) => one.role === role);
+    return point?.flashStops == null ? null : point.totalStops;
+  });
   return setup.panels.map((panel): PanelSolution => {
     const onFace = light.panelStops(pointOf('face'), panel.id);
     const onShadow = light.panelStops(pointOf('shadow'), panel.id);
@@ -58,6 +64,7 @@ export function solvePanels(
       assumed: sdStops > ASSUMED_OVER_STOPS,
       contrastBeforeStops: after === null ? null : after - faceStops + shadowStops,
       contrastAfterStops: after,
+      contrastWithFlashStops: litWithFlash == null || darkWithFlash == null ? null : litWithFlash - darkWithFlash,
     };
   });
 }

@@ -210,7 +210,8 @@ export function panel(one: PanelSolution): string {
   const contrast =
     one.contrastBeforeStops === null || one.contrastAfterStops === null
       ? 'Meter face and shadow side: then the contrast stands here.'
-      : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops.`;
+      : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops` +
+        (one.contrastWithFlashStops === null ? '.' : `, with flash ${formatStopCount(one.contrastWithFlashStops)}.`);
   const sure = `± ${formatStopCount(one.sdStops)}${one.assumed ? ', assumed: no reading has told it yet' : ''}`;
   return `${panelName(one)}, ${size}: ${what}, ${sure}. ${contrast}`;
 }

@@ -12,10 +12,13 @@ import { View } from 'react-native';
 import { offered, type Surface, SURFACES } from '@sphene/core/gear';
 import { formatDistance } from '@sphene/core/notation';
 import type { Panel } from '@sphene/core/setup';
+import { PanelAnswers } from './PanelAnswers';
 import { isOpening, panelSettings } from './things';
 import type { Moment } from './useStage';
 
 const OWN_SIZE = 'own';
+/** Panels whose distance is a way to a contrast: what throws light back, and what it comes in through. */
+const ANSWERS: readonly Panel['kind'][] = ['reflector', 'window', 'door', 'porch', 'skylight'];
 
 interface PanelProps {
   panel: Panel;
@@ -188,6 +191,7 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
           />
         )}
       </View>
+      {ANSWERS.includes(panel.kind) && <PanelAnswers panel={panel} put={put} />}
       {panel.kind === 'reflector' && (
         <Txt size="label" tone="quiet">
           {texts.neverThrowTheSunInto}

@@ -12,6 +12,7 @@ import { View } from 'react-native';
 
 import { formatDistance } from '@sphene/core/notation';
 import { BACKGROUNDS, GROUNDS, OPEN_SIDES } from '@sphene/core/setup';
+import { BackdropPlace } from './PanelAnswers';
 import { SubjectPart, WORN } from './SubjectPart';
 import { SunPart } from './SunPart';
 
@@ -51,6 +52,7 @@ function PlacePart() {
         {texts.atMmTheFrameIs(Math.round(focalMm), formatDistance(frameWidthM, unit)) +
           texts.highAtTheSubject(formatDistance(frameHeightM, unit))}
       </Txt>
+      {setup.backgroundM !== null && <BackdropPlace />}
       <ChoiceList
         label={texts.frame}
         layout="row"

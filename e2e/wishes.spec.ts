@@ -1,0 +1,48 @@
+import { expect, HALL, type SetupPage, type Stack, test, WIDE } from './stack';
+
+const PHONE = { width: 390, height: 844 };
+
+/** The sample's hall by its windows, with the dark side of the face metered. */
+async function inTheHall(stack: Stack, setup: SetupPage): Promise<void> {
+  await setup.open(stack, HALL);
+  const ambient = await setup.part('Ambient');
+  await ambient.getByRole('button', { name: 'Add shadow side' }).click();
+  await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
+}
+
+for (const [size, viewport] of [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const)
+  test.describe(`at ${size} size`, () => {
+    test.use({ viewport });
+
+    test('a reflector is placed for a wished contrast: which one, which side, from how far', async ({
+      page,
+      stack,
+      setup,
+    }) => {
+      await inTheHall(stack, setup);
+      const stage = await setup.part('Stage');
+      await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
+      await stage.getByRole('button', { name: 'Add a reflector' }).click();
+      const card = stage.getByRole('group', { name: 'Reflector', exact: true });
+      const before = Number(/with flash (\d\.\d)/.exec((await card.textContent()) ?? '')?.[1] ?? NaN);
+      await card.getByRole('button', { name: /^From how far\. / }).click();
+      const wished = card.getByRole('button', { name: /^Contrast wished .*Type a value/ });
+      await wished.click();
+      const typed = page.getByRole('textbox', { name: 'Contrast wished, typed' });
+      await typed.fill(String(Number((before + 0.3).toFixed(1))));
+      await typed.press('Enter');
+      const offers = card.getByRole('article');
+      await expect(offers.first()).toContainText(/from \d\.\d+ m/);
+      await page.screenshot({ path: `/tmp/wish-${size}.png` });
+      const promised = /(\d\.\d) stops/.exec((await offers.first().textContent()) ?? '')?.[1] ?? '';
+      await offers
+        .first()
+        .getByRole('button', { name: /^Apply/ })
+        .click();
+      // what was promised comes true on the card
+      await expect(card).toContainText(new RegExp(`Contrast from .*, with flash ${promised}\\.`));
+    });
+  });
