@@ -84,7 +84,7 @@ describe('from how far a panel gives a wished contrast', () => {
 
   it('does not hang on a clock that lags behind the newest reading', () => {
     const { setup, facts } = scene(reflector(), 2);
-    const at = (clock: string) => panelAnswers(setup, SAMPLE_KIT, facts, new Date(clock), sampleId(401), 1.5)[0]?.at;
+    const at = (clock: string) => panelAnswers(setup, SAMPLE_KIT, facts, new Date(clock), sampleId(401), 1.7)[0]?.at;
     expect(at('2026-02-27T15:29:30Z')?.distanceM).toBeCloseTo(at('2026-02-27T15:30:30Z')?.distanceM ?? NaN, 1);
   });
 
