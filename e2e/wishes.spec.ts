@@ -1,4 +1,4 @@
-import { expect, HALL, type SetupPage, type Stack, test, WIDE } from './stack';
+import { expect, HALL, type SetupPage, type Stack, TERRACE, test, WIDE } from './stack';
 
 const PHONE = { width: 390, height: 844 };
 
@@ -36,7 +36,6 @@ for (const [size, viewport] of [
       await typed.press('Enter');
       const offers = card.getByRole('article');
       await expect(offers.first()).toContainText(/from \d\.\d+ m/);
-      await page.screenshot({ path: `/tmp/wish-${size}.png` });
       const promised = /(\d\.\d) stops/.exec((await offers.first().textContent()) ?? '')?.[1] ?? '';
       await offers
         .first()
@@ -44,5 +43,21 @@ for (const [size, viewport] of [
         .click();
       // what was promised comes true on the card
       await expect(card).toContainText(new RegExp(`Contrast from .*, with flash ${promised}\\.`));
+    });
+
+    test('open shade is offered where it cures, and not where the camera follows what it leaves in the sun', async ({
+      stack,
+      setup,
+    }) => {
+      await setup.open(stack, TERRACE);
+      const camera = await setup.part('Camera');
+      const shade = camera.getByRole('article', { name: 'Open shade' });
+      await expect(shade).toContainText(/Needs \d\.\d stops less light on the face/);
+      await expect(shade).toContainText(/Flash/);
+      const look = await setup.part('Look');
+      await look.getByRole('radio', { name: /^Background/ }).click();
+      await setup.part('Camera');
+      await expect(camera.getByRole('article').first()).toBeVisible();
+      await expect(shade).toHaveCount(0);
     });
   });
