@@ -1,16 +1,13 @@
 import { faults } from './axe';
 import { haveConflict, haveDeleted } from './elsewhere';
 import { SCREENS } from './screens';
-import { HALL, WIDE, expect, test } from './stack';
+import { HALL, WIDE, expect, test, SIZES } from './stack';
 
 /** Parts whose folded parts are opened first. */
 const FOLDED = ['Look', 'Camera', 'Lights', 'Stage'];
 
 for (const theme of ['Glare', 'Dark', 'Dim'])
-  for (const [size, viewport] of [
-    ['phone', { width: 390, height: 844 }],
-    ['wide', WIDE],
-  ] as const)
+  for (const [size, viewport] of SIZES)
     test(`axe finds nothing: ${theme}, ${size}`, async ({ page, stack }) => {
       await page.setViewportSize(viewport);
       await page.goto(`${stack.url}/settings`);

@@ -2,9 +2,18 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Locator } from '@playwright/test';
 
-import { type SetupPage, type Stack, TERRACE, WIDE, expect, pressOnceShown, test, pointIn as point } from './stack';
+import {
+  type SetupPage,
+  type Stack,
+  TERRACE,
+  WIDE,
+  expect,
+  pressOnceShown,
+  test,
+  pointIn as point,
+  SIZES,
+} from './stack';
 
-const PHONE = { width: 390, height: 844 };
 const PICTURE = path.join(import.meta.dirname, 'fixtures/terrace.jpg');
 
 /** A fresh setup, at its ambient part. */
@@ -18,10 +27,7 @@ const chooseMethod = async (ambient: Locator, name: string) => {
   await ambient.getByRole('button', { name: /^Done with how it is metered/ }).click();
 };
 
-for (const [size, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const)
+for (const [size, viewport] of SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -1,8 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 
-import { expect, HALL, type SetupPage, type Stack, test, WIDE, pointIn as point } from './stack';
-
-const PHONE = { width: 390, height: 844 };
+import { expect, HALL, type SetupPage, type Stack, test, pointIn as point, SIZES } from './stack';
 
 /** A fresh setup, at its ambient part, with face and background metered. */
 async function metered(stack: Stack, setup: SetupPage): Promise<Locator> {
@@ -30,10 +28,7 @@ const typeDial = async (part: Locator, page: Page, name: string, text: string) =
   await page.getByRole('textbox', { name: `${name}, typed` }).press('Enter');
 };
 
-for (const [size, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const)
+for (const [size, viewport] of SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

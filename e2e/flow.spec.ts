@@ -2,12 +2,9 @@ import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 
-import { HALL, SetupPage, Stack, TERRACE, WIDE, expect, test } from './stack';
+import { HALL, SetupPage, Stack, TERRACE, expect, test, SIZES } from './stack';
 
-for (const [size, viewport] of [
-  ['phone', { width: 390, height: 844 }],
-  ['wide', WIDE],
-] as const) {
+for (const [size, viewport] of SIZES) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -1,8 +1,7 @@
 import type { Locator } from '@playwright/test';
 
-import { expect, test, WIDE } from './stack';
+import { expect, test, SIZES } from './stack';
 
-const PHONE = { width: 390, height: 844 };
 const PANEL = 'Two-colour LED panel';
 
 const figure = async (line: Locator, pattern: RegExp): Promise<number> => {
@@ -10,10 +9,7 @@ const figure = async (line: Locator, pattern: RegExp): Promise<number> => {
   return Number(pattern.exec(said)?.[1] ?? NaN);
 };
 
-for (const [size, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const)
+for (const [size, viewport] of SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -1,8 +1,6 @@
 import type { Locator } from '@playwright/test';
 
-import { HALL, type SetupPage, TERRACE, WIDE, expect, test } from './stack';
-
-const PHONE = { width: 390, height: 844 };
+import { HALL, type SetupPage, TERRACE, expect, test, SIZES } from './stack';
 
 /** Types a reading of the light that is on, for a point, in the Check part. */
 async function readLight(
@@ -29,10 +27,7 @@ const foretold = (text: string | null): string =>
     ?.slice(1)
     .join('') ?? '';
 
-for (const [size, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
+for (const [size, viewport] of SIZES) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

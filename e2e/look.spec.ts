@@ -1,8 +1,6 @@
 import type { Locator } from '@playwright/test';
 
-import { HALL, type SetupPage, TERRACE, WIDE, expect, test } from './stack';
-
-const PHONE = { width: 390, height: 844 };
+import { HALL, type SetupPage, TERRACE, WIDE, expect, test, SIZES } from './stack';
 
 /** The large figure of the look: tapped, typed over, taken. */
 async function sayLook(setup: SetupPage, school: RegExp, text: string): Promise<Locator> {
@@ -22,10 +20,7 @@ async function sayLook(setup: SetupPage, school: RegExp, text: string): Promise<
 const card = (camera: Locator, name: RegExp) => camera.getByRole('article', { name });
 const take = (camera: Locator, name: RegExp) => camera.getByRole('button', { name }).click();
 
-for (const [size, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const) {
+for (const [size, viewport] of SIZES) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -92,7 +92,13 @@ export class Stack {
 
 export const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
 export const TERRACE = '/setup/019c9c00-0000-7000-8000-000000000012';
+export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
+/** What every flow is walked at. */
+export const SIZES = [
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const;
 
 /** A setup on screen, through what a person sees and touches. */
 export class SetupPage {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { decode } from 'fast-png';
 
-import { HALL, type SetupPage, WIDE, expect, pressOnceShown, test } from './stack';
+import { HALL, type SetupPage, expect, pressOnceShown, test, SIZES } from './stack';
 
 const PICTURE = HALL.replace('/setup/', '/picture/');
 const handle = (page: Page, name: string) => page.getByRole('slider', { name, exact: true }).filter({ visible: true });
@@ -56,10 +56,7 @@ async function agree(page: Page, setup: SetupPage): Promise<void> {
   await expect(setup.next).toContainText(await powerOf(page));
 }
 
-for (const [size, viewport] of [
-  ['phone', { width: 390, height: 844 }],
-  ['wide', WIDE],
-] as const)
+for (const [size, viewport] of SIZES)
   test(
     `at ${size} size › a light is dragged with the mouse: figures, power, picture and ladder follow, and ` +
       'one undo takes it back',
@@ -278,10 +275,7 @@ test('rendering is stopped and goes on; meanwhile the stage answers', async ({ p
   await finished(page);
 });
 
-for (const [size, viewport] of [
-  ['phone', { width: 390, height: 844 }],
-  ['wide', WIDE],
-] as const)
+for (const [size, viewport] of SIZES)
   test(`at ${size} size › the picture shows its parts, marks, before and after, and is saved with its settings`, async ({
     page,
     setup,

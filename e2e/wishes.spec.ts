@@ -1,6 +1,4 @@
-import { expect, HALL, type SetupPage, type Stack, TERRACE, test, WIDE } from './stack';
-
-const PHONE = { width: 390, height: 844 };
+import { expect, HALL, type SetupPage, type Stack, TERRACE, test, SIZES } from './stack';
 
 /** The sample's hall by its windows, with the dark side of the face metered. */
 async function inTheHall(stack: Stack, setup: SetupPage): Promise<void> {
@@ -10,10 +8,7 @@ async function inTheHall(stack: Stack, setup: SetupPage): Promise<void> {
   await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
 }
 
-for (const [size, viewport] of [
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const)
+for (const [size, viewport] of SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -2,25 +2,15 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { usualPanel } from '../../test/panels';
-import { usualPoint } from '../../test/points';
+import { ambientReading, usualPoint } from '../../test/points';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { newLight, type Panel, PLAIN_READING, type Reading, type Setup } from '../setup';
+import { newLight, type Panel, type Reading, type Setup } from '../setup';
 import { solve } from '../solution';
 import { backdropAt, panelAnswers } from './panelAnswers';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const hall = SAMPLE_HALL.setup;
-const read = (number: number, pointId: string, ev: number): Reading => ({
-  ...PLAIN_READING,
-  id: sampleId(number),
-  setupId: hall.id,
-  pointId,
-  at: '2026-02-27T15:30:00Z',
-  text: 'x',
-  av: ev - 6,
-  tv: 6,
-  sv: 0,
-});
+const read = (number: number, pointId: string, ev: number) => ambientReading(hall, number, pointId, ev);
 /** Face, dark side and background, read before the panel was there; or with it where it is an opening. */
 const scene = (panel: Panel, apartStops: number, over: Partial<Setup> = {}): { setup: Setup; facts: Reading[] } => ({
   setup: {

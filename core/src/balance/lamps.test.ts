@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { usualPoint } from '../../test/points';
+import { ambientReading, usualPoint } from '../../test/points';
 import { solveSaid } from '../../test/said';
 import { dimmerSettings, type Kit, type Lamp } from '../gear';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { type Light, newLight, PLAIN_READING, type PlacedLamp, type Reading, type Setup, withSettings } from '../setup';
+import { type Light, newLight, type PlacedLamp, type Reading, type Setup, withSettings } from '../setup';
 import { solveNumbers } from '../solution';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
@@ -42,15 +42,7 @@ const kitOf = (...lamps: Lamp[]): Kit => ({
 });
 /** Everything is read before a lamp is there. */
 const read = (pointId: string, number: number, ev: number): Reading => ({
-  ...PLAIN_READING,
-  id: sampleId(number),
-  setupId: hall.id,
-  pointId,
-  at: '2026-02-27T15:30:00Z',
-  text: 'x',
-  av: ev - 6,
-  tv: 6,
-  sv: 0,
+  ...ambientReading(hall, number, pointId, ev),
   stood: { turnDeg: hall.stage.subject.turnDeg, backgroundM: hall.backgroundM, sun: hall.stage.sun, lamps: [] },
 });
 
