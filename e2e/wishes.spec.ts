@@ -55,4 +55,24 @@ for (const [size, viewport] of SIZES)
       await expect(camera.getByRole('article').first()).toBeVisible();
       await expect(shade).toHaveCount(0);
     });
+
+    test('a light goes where it draws a pool of a wished width, or falls as the sun does', async ({ stack, setup }) => {
+      await setup.open(stack, HALL);
+      const lights = await setup.part('Lights');
+      await lights.getByRole('button', { name: /^Where it goes for what it should do\. / }).click();
+      await expect(lights).toContainText(/Holds within ¼ stop from \d\.\d+ m to \d\.\d+ m/);
+      const pool = lights.getByRole('article', { name: /^A pool of 1\.2 m, from / });
+      await expect(pool).toContainText(/At its edge −\d\.\d stops/);
+      const from = /from (\d+\.?\d*) m/.exec((await pool.textContent()) ?? '')?.[1] ?? '';
+      await pool.getByRole('button', { name: /^Apply/ }).click();
+      await expect(lights.getByRole('button', { name: new RegExp(`^Distance to the face ${from}`) })).toBeVisible();
+      // a large box is nowhere so small; its bare head is
+      await expect(lights).toContainText('No stand goes so far back');
+      await lights.getByRole('radio', { name: 'Standard reflector' }).click();
+      const sun = lights.getByRole('article', { name: /^As the sun, from / });
+      await expect(sun).toContainText(/The source is [01]\.\d° across/);
+      await sun.getByRole('button', { name: /^Apply/ }).click();
+      // so far away the power that it takes is said, or how much is missing
+      await expect(setup.next).toContainText(/Flash to|too weak/);
+    });
   });

@@ -175,11 +175,15 @@ export function solveLight(
   // chosen together with the others it may go on even where they alone would do
   const lightAt = (power: number) => gainStops + Math.min(power, strongestStops);
   const missAt = (power: number) => Math.abs((sum(before, lightAt(power)) ?? 0) - targetStops);
-  const powerStops = chosenStops ?? (exactPowerStops === null ? null : nearestPower(unit, exactPowerStops, missAt));
+  const { uncertaintyStops, measurement } = reach;
+  const nearest = exactPowerStops === null ? null : nearestPower(unit, exactPowerStops, missAt);
+  const firedStops = measurement?.fired.powerStops ?? null;
+  // a change that is seen by nobody is not worth a walk to the stand
+  const isGood = firedStops !== null && nearest !== null && missAt(firedStops) < missAt(nearest) + UNSEEN_STOPS;
+  const powerStops = chosenStops ?? (isGood ? firedStops : nearest);
   const tailLossStops = powerStops === null ? 0 : Math.max(0, powerStops - strongestStops);
   const flashStops = powerStops === null ? null : lightAt(powerStops);
   const totalStops = sum(before, flashStops) ?? targetStops;
-  const { uncertaintyStops, measurement } = reach;
   const distanceStops = 2 * Math.log2(effectiveDistanceM(modifier.shape, light.distanceM));
   const straightOn = avFromN(unitGuideNumberM(unit)) - distanceStops - config.lossStops - syncLossStops;
   const alone = (flash: number) => sum(ambientStops, flash) ?? flash;
@@ -276,6 +280,9 @@ export function solveLight(
     problem: reach.problem,
   };
 }
+
+/** What a total gains by it nobody sees, stops. */
+const UNSEEN_STOPS = 0.05;
 
 /** Light that is there to the last bit of rounding leaves no flash to fire, stops. */
 const ROUNDING_STOPS = 1e-6;

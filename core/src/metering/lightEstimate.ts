@@ -48,8 +48,14 @@ export const CARRIED_SD_STOPS = 0.37;
 const OVER_OWN_NOISE = 1.25;
 /** A level that was moved by less than this since its reading is as it was read, stops. */
 const MOVED_STOPS = 0.1;
-/** What the estimate leaves so near its newest reading is that reading: nobody's figures change in the last digit. */
-const AS_READ_STOPS = 0.05;
+/**
+ * What the estimate leaves so near its newest reading is that reading, with what changed since: no figure changes in its last
+ * digit, and no dial goes over to its next step, because something else was read.
+ */
+const AS_READ_STOPS = 0.1;
+/** What other readings leave of a light that nothing has moved, stops. */
+const STEADY_STOPS = 0.03;
+const steady = (stops: number): number => (Math.abs(stops) < STEADY_STOPS ? 0 : stops);
 const MINUTE_MS = 60_000;
 
 /** The light of a setup, given everything that was read in it. */
@@ -99,8 +105,9 @@ export class LightEstimate {
     const moved = Math.abs(stops - then.stops) > MOVED_STOPS || this.changeSince(point, reading) !== undefined;
     const basis = reading.method.kind === 'disc' ? 'one-source' : moved ? 'carried' : 'measured';
     const read = lightEv100(reading);
-    const asRead = !moved && Math.abs(stops - read) <= AS_READ_STOPS;
-    return { reading, ambientEv100: asRead ? read : stops, sdStops, basis, stale };
+    const since = stops - then.stops;
+    const ambientEv100 = Math.abs(then.stops - read) > AS_READ_STOPS ? stops : read + (moved ? since : steady(since));
+    return { reading, ambientEv100, sdStops, basis, stale };
   }
 
   private minuteOf({ id }: Reading): number {

@@ -140,8 +140,8 @@ describe('camera settings', () => {
       { path: 'camera.wantedAv', value: 16 / 3 },
     );
     const way = solveTerrace(nearly).waysOut.find(({ id }) => id === 'less-hold-back');
-    expect(way).toMatchObject({ solves: true, settings: [{ path: 'look.holdBackStops', value: 0.3 }] });
-    expect(way?.title).toBe('Hold the ambient back 0.3 stops instead');
+    expect(way).toMatchObject({ solves: true, settings: [{ path: 'look.holdBackStops', value: 0.4 }] });
+    expect(way?.title).toBe('Hold the ambient back 0.4 stops instead');
   });
 
   it('says how far the wish is missed in the dark, with the ways that help', () => {

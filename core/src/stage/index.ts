@@ -12,3 +12,4 @@ export {
 export { solveStage, type StageSolution } from './solveStage';
 export { setupView, type StageLight } from './stageLights';
 export type { StageWatch } from './watches';
+export { asSun, type AsSun, heldBetween, type Pool, poolOf } from './wishedPlace';

@@ -13,6 +13,7 @@ import { View } from 'react-native';
 
 import { equalLooks } from '@sphene/core/explain';
 import { type Light, LIGHT_ROLE_FACTS, LIGHT_ROLES, lightPath } from '@sphene/core/setup';
+import { WishedPlace } from './WishedPlace';
 
 /** The same look in another way, or half a step closer: what each changes. */
 function EqualLooks({ light, index }: { light: Light; index: number }) {
@@ -109,6 +110,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
           />
         )}
       </Disclosure>
+      <WishedPlace light={light} index={index} />
       <Disclosure title={texts.equalLooks} summary={texts.anotherModifierOrUnitFor}>
         <EqualLooks light={light} index={index} />
       </Disclosure>
