@@ -230,6 +230,24 @@ describe('three lights together', () => {
     expect(known).toBeLessThanOrEqual(1 / 6);
   });
 
+  it('names the lights that one reading with all on has not told, until they are read', () => {
+    const fired = (pointId: string, at: string): Reading =>
+      reading(pointId, 6.5, {
+        at,
+        light: 'total',
+        ...CAMERA,
+        fired: three.lights.map((one) => firedAs(three, one, -4, pointId, 0, USUAL_METHOD)),
+      });
+    const untold = (facts: Reading[]) => solved(three, facts).untold.map(({ lightId }) => lightId);
+    expect(untold(AMBIENT)).toEqual([]);
+    const once = untold([...AMBIENT, fired('face', '2026-02-27T14:01:00Z')]);
+    expect(once).toContain(three.lights[2]?.id);
+    for (const { sdStops } of solved(three, [...AMBIENT, fired('face', '2026-02-27T14:01:00Z')]).untold)
+      expect(sdStops).toBeGreaterThan(1 / 3);
+    const background = flashOnly(three, 2, -4, 5, '2026-02-27T14:02:00Z');
+    expect(untold([...AMBIENT, fired('face', '2026-02-27T14:01:00Z'), background])).not.toContain(three.lights[2]?.id);
+  });
+
   it('leads through them, each alone, then all together', () => {
     let setup: Setup = { ...three, tests: 'each' };
     const facts = [...AMBIENT];
