@@ -180,6 +180,18 @@ export function mirroredStage(setup: Setup, now: string, newestReadingAt: string
   ];
 }
 
+/** The open sides that lie round the subject, degrees from the line to the camera. */
+const ROUND_DEG = { camera: 0, right: 90, behind: 180, left: -90 } as const satisfies Partial<Record<OpenSide, number>>;
+
+/** The ambient stays where it comes from in the world: against a camera that walked it comes from the side that lies nearest. */
+function openSideTurned(openSide: OpenSide | null, byDeg: number): OpenSide | null {
+  if (openSide === null || openSide === 'above' || openSide === 'all-round') return openSide;
+  const deg = ROUND_DEG[openSide] - byDeg;
+  const offOf = (side: keyof typeof ROUND_DEG) => Math.abs(wrapDeg(ROUND_DEG[side] - deg));
+  const sides = Object.keys(ROUND_DEG) as (keyof typeof ROUND_DEG)[];
+  return sides.reduce((best, side) => (offOf(side) < offOf(best) ? side : best), openSide);
+}
+
 /** The set turned about the subject, and what that means. */
 export interface TurnedSet {
   settings: Setting[];
@@ -213,6 +225,8 @@ export function turnedSet(setup: Setup, byDeg: number, now: string, newestReadin
       value: { ...sun, cameraLooksDeg: (((sun.cameraLooksDeg - byDeg) % 360) + 360) % 360 },
     });
   if (openings.length > 0) settings.push({ path: 'panels', value: panels });
+  const openSide = openSideTurned(setup.stage.openSide, byDeg);
+  if (openSide !== setup.stage.openSide) settings.push({ path: 'stage.openSide', value: openSide });
   return {
     settings,
     happening: { what: 'set-turned', thingId: null },

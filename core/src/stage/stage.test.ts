@@ -9,7 +9,7 @@ import { sunStand } from '../gain';
 import { english } from '../english';
 import { SAMPLE_KIT, sampleId } from '../sample';
 import { type OpenSide, type Setting, type Setup, withSettings } from '../setup';
-import { mirroredStage, placementsFor } from './placements';
+import { mirroredStage, placementsFor, turnedSet } from './placements';
 import { halfBeamDeg } from './stageLights';
 import type { StageWatch } from './watches';
 
@@ -173,6 +173,21 @@ describe('what to watch', () => {
     for (const openSide of ['right', 'camera', 'all-round'] as const)
       expect(kinds(against(openSide))).not.toContain('crossed-shadows');
     expect(kinds(against('left', 4))).not.toContain('crossed-shadows');
+  });
+
+  it('the ambient stays where it comes from when the set is turned, and is mirrored with the stage', () => {
+    const { setup } = scene({ lights: [] });
+    const from = (openSide: OpenSide): Setup => ({ ...setup, stage: { ...setup.stage, openSide } });
+    const turned = (openSide: OpenSide, byDeg: number) =>
+      turnedSet(from(openSide), byDeg, CLOCK.toISOString(), null).settings.find(({ path }) => path === 'stage.openSide')
+        ?.value ?? openSide;
+    expect(turned('right', 90)).toBe('camera');
+    expect(turned('camera', 180)).toBe('behind');
+    expect(turned('left', -90)).toBe('camera');
+    expect(turned('left', 20)).toBe('left');
+    expect(turned('above', 90)).toBe('above');
+    const mirrored = mirroredStage(from('left'), CLOCK.toISOString(), null);
+    expect(mirrored.find(({ path }) => path === 'stage.openSide')?.value).toBe('right');
   });
 
   it('a key is put on the better side of a face, else on the side that the ambient comes from', () => {
