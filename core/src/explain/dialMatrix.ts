@@ -91,7 +91,10 @@ function cameraColumns(dials: Dials): DialColumn[] {
     const beyondStops = tv - limitsInForce(body, lens, setup.camera).safeSyncTv;
     return highSpeedSyncLossStops(entry, allowed && beyondStops > 1e-9 ? beyondStops : 0);
   };
-  const pin = (path: SettingPath, value: number): Setting[] => [{ path, value }];
+  // a dial at its end has no such step
+  const pin = (path: SettingPath, value: number, isThere: boolean): Setting[] => (isThere ? [{ path, value }] : []);
+  const smallestAv = lens?.smallestAv ?? body.smallestAv;
+  const lowestSv = body.extendedLowSv ?? body.baseSv;
   return [
     ofExposure(
       dials,
@@ -99,7 +102,11 @@ function cameraColumns(dials: Dials): DialColumn[] {
         dial: 'shutter',
         control: { kind: 'shutter' },
         step: { kind: 'faster', sizeText },
-        settings: setup.camera.video === null ? pin('camera.pins.tv', camera.tv + step) : [],
+        settings: pin(
+          'camera.pins.tv',
+          camera.tv + step,
+          setup.camera.video === null && camera.tv + step <= body.fastestTv + 1e-9,
+        ),
       },
       -step,
       ({ highSpeedSyncLossStops: entry }) => syncLoss(entry ?? 0, camera.tv) - syncLoss(entry ?? 0, camera.tv + step),
@@ -110,7 +117,7 @@ function cameraColumns(dials: Dials): DialColumn[] {
         dial: 'aperture',
         control: { kind: 'aperture' },
         step: { kind: 'smaller', sizeText },
-        settings: pin('camera.pins.av', camera.av + step),
+        settings: pin('camera.pins.av', camera.av + step, camera.av + step <= smallestAv + 1e-9),
       },
       -step,
     ),
@@ -120,7 +127,7 @@ function cameraColumns(dials: Dials): DialColumn[] {
         dial: 'iso',
         control: { kind: 'iso' },
         step: { kind: 'lower', sizeText },
-        settings: pin('camera.pins.sv', camera.sv - step),
+        settings: pin('camera.pins.sv', camera.sv - step, camera.sv - step >= lowestSv - 1e-9),
       },
       -step,
     ),
