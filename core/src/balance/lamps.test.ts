@@ -217,6 +217,22 @@ describe('lights that are lamps', () => {
     expect(points).toHaveLength(3);
   });
 
+  it('bring their point to a ratio or a share as to a tone', () => {
+    const rim = placed({ role: 'rim', pointId: 'hair', sideDeg: -140 });
+    const wants = (kind: 'ratio' | 'share' | 'value', stops: number) => {
+      const { look } = room();
+      const targets = [{ pointId: 'hair', kind, stops, weight: 1 as const }];
+      const solution = solved(room({ look: { ...look, targets } }, [rim]));
+      return { solution, wish: solution.lamps[0]?.wish };
+    };
+    const { finalStops } = wants('value', 0.5).solution.look;
+    expect(wants('value', 0.5).wish?.targetStops).toBeCloseTo(0.5, 9);
+    expect(wants('ratio', 1).wish?.targetStops).toBeCloseTo(finalStops - 1, 9);
+    // half of the light there is the lamp's: a stop over what is there without it
+    const share = wants('share', 1);
+    expect(share.wish?.targetStops).toBeCloseTo(5.5 - (share.solution.camera?.ev100 ?? NaN) + 1, 1);
+  });
+
   it('are told before filming: set to so much, then film with that', () => {
     const first = solved(room()).nextAction;
     expect(first).toMatchObject({ kind: 'set-lamps', text: expect.stringMatching(/^Key lamp \d+(\.\d)? %/) });

@@ -1,8 +1,8 @@
 import { dimmerSettings, type Kit, type Lamp } from '../gear';
-import { choosePowers, type PointTarget, usualTarget } from '../lights';
+import { choosePowers, FACE_WEIGHT, type PointTarget, targetLevel, usualTarget } from '../lights';
 import type { MeteredScene } from '../metering';
 import { addLight, remainingLight } from '../photometry';
-import type { LightRole, MeteringPoint, PlacedLamp, Setup } from '../setup';
+import type { LightRole, MeteringPoint, PlacedLamp, Setup, Target } from '../setup';
 import { askedLamps, restAt } from './askedLamps';
 import type { Balance } from './balance';
 
@@ -106,16 +106,21 @@ function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): 
   const places = [...new Set(asked.map(({ point }) => point))].filter(
     (point) => scene.ambientAt(point).ambientEv100 !== null,
   );
+  const restStops = (point: MeteringPoint): number | null => {
+    const rest = restAt(setup, scene, point);
+    return rest === null ? null : rest - camera.ev100;
+  };
   /** everything there that is none of these lamps, flash included: linear */
   const others = new Map(
     places.map((point) => {
-      const rest = restAt(setup, scene, point);
       const flash = now.points.find(({ pointId }) => pointId === point.id)?.flashStops ?? null;
-      const parts = [...(rest === null ? [] : [rest - camera.ev100]), ...(flash === null ? [] : [flash])];
+      const parts = [restStops(point), flash].filter((stops) => stops !== null);
       return [point.id, parts.reduce((sum, stops) => sum + 2 ** stops, 0)];
     }),
   );
-  const targets = new Map(places.map((point) => [point.id, targetAt(setup, asked, point, look.finalStops, now)]));
+  const targets = new Map(
+    places.map((point) => [point.id, targetAt(setup, asked, point, look.finalStops, restStops(point))]),
+  );
   const solvable = asked.filter(({ point }) => targets.has(point.id));
   const settings = solvable.map(({ lamp }) => dimmerSettings(lamp));
   const gain = ({ fullStops }: AskedLamp, pointId: string) => {
@@ -157,23 +162,23 @@ function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): 
   return wishes;
 }
 
-/** What a lamp's point should come to: as it was said, else by the lamp's role. */
+/**
+ * What a lamp's point should come to: as it was said, else by the lamp's role.
+ * @param restStops what is there without these lamps, stops against mid grey; null: nothing
+ */
 function targetAt(
   setup: Setup,
   asked: readonly AskedLamp[],
   point: MeteringPoint,
   finalStops: number,
-  { points }: Balance,
+  restStops: number | null,
 ): PointTarget {
-  if (point.role === 'face') return { kind: 'value', stops: finalStops, weight: 4 };
-  const known = points.find(({ pointId }) => pointId === point.id);
-  const said = setup.look.targets.find(({ pointId }) => pointId === point.id);
-  if (said !== undefined && known?.targetStops != null && said.kind !== 'ratio' && said.kind !== 'share')
-    return { kind: said.kind, stops: known.targetStops - point.toneStops, weight: said.weight };
-  if (said?.kind === 'ratio') return { kind: 'value', stops: finalStops - said.stops, weight: said.weight };
+  if (point.role === 'face') return { kind: 'value', stops: finalStops, weight: FACE_WEIGHT };
   const role = asked.find((one) => one.point === point)?.placed.role ?? 'key';
-  const { stops } = usualTarget({ role, aimPointId: point.id }, finalStops, setup);
-  return { kind: 'value', stops: (said?.stops ?? stops) - point.toneStops, weight: said?.weight ?? 1 };
+  const usual = usualTarget({ role, aimPointId: point.id }, finalStops, setup);
+  const said = setup.look.targets.find(({ pointId }) => pointId === point.id);
+  const level = (target: Target) => targetLevel(target, setup, finalStops, restStops);
+  return (said === undefined ? null : level(said)) ?? level(usual) ?? { kind: 'value', stops: finalStops, weight: 1 };
 }
 
 function rangeMiss(settings: readonly number[], exactStops: number): LampWish['outOfRange'] {

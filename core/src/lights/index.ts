@@ -2,7 +2,7 @@ export { evenness, type PersonPlace } from './evenness';
 export { type GroupCure, groupCures, type GroupLight, groupLight, type SolvedGroupCure } from './groupLight';
 
 export type { LightSolution, StepEffect } from './lightPower';
-export { type LightAtPoint, type LightsSolution, solveLights, usualTarget } from './lights';
+export { FACE_WEIGHT, type LightAtPoint, type LightsSolution, solveLights, targetLevel, usualTarget } from './lights';
 export { choosePowers, missStops, type PointTarget } from './powers';
 export { statedLight } from './statedLight';
 export { stayingPower, type StayingPower } from './stayingPower';

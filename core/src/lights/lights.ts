@@ -37,7 +37,7 @@ export interface LightsSolution {
 }
 
 /** The face counts this much against a usual target. */
-const FACE_WEIGHT = 4;
+export const FACE_WEIGHT = 4;
 
 /** Dark hair takes more light before its edge shows, light hair burns sooner: stops over the face. */
 const RIM_OVER_FACE: Record<Subject['hair'], number> = { dark: 1, light: 0 };
@@ -60,7 +60,7 @@ export const usualTarget = (
  * A target as a level of light: a tone less how far it lies from grey, a ratio under the face's final place, a share over the
  * ambient there. null where that ambient was not metered.
  */
-function levelOf(
+export function targetLevel(
   { pointId, kind, stops, weight }: Target,
   { points }: Setup,
   finalStops: number,
@@ -81,7 +81,7 @@ function targetsOf(
 ): Map<string, PointTarget> {
   const targets = new Map<string, PointTarget>();
   const put = (target: Target) => {
-    const level = levelOf(target, setup, finalStops, ambientAt.get(target.pointId) ?? null);
+    const level = targetLevel(target, setup, finalStops, ambientAt.get(target.pointId) ?? null);
     if (level !== null) targets.set(target.pointId, level);
   };
   for (const { light } of lights) if (!targets.has(light.aimPointId)) put(usualTarget(light, finalStops, setup));
