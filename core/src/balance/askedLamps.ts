@@ -12,4 +12,4 @@ export const isLitByLamp = (setup: Setup): boolean => {
 
 /** The ambient at a point without the lamps that are lights, EV100; null where it was not metered or is theirs alone. */
 export const restAt = (setup: Setup, scene: MeteredScene, point: MeteringPoint): number | null =>
-  scene.light.restWithout(point, new Set(askedLamps(setup).map(({ id }) => id)));
+  scene.restWithout(point, new Set(askedLamps(setup).map(({ id }) => id)));

@@ -253,6 +253,13 @@ describe('lights that are lamps', () => {
     expect(solved(moved.value).lamps[0]?.wish?.outOfRange).toBeNull();
   });
 
+  it('leave waiting for more light as a way out: the camera is led by the rest, which then is more', () => {
+    const dark = facts.map((one) => ({ ...one, av: one.av - 9 }));
+    const { waysOut, camera } = solveSaid(room(), kit, dark, CLOCK);
+    expect(camera?.missing).toBe('too dark');
+    expect(waysOut.map(({ id }) => id)).toContain('wait-darker');
+  });
+
   it('that nothing is asked of count as they are', () => {
     const { lamps, nextAction } = solved(room({}, [placed({ role: null })]));
     expect(lamps[0]?.wish).toBeNull();

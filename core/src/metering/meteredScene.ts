@@ -28,6 +28,7 @@ function metered(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): M
     standing,
     light,
     ambientAt: (point) => byId.get(point.id) ?? light.ambientAt(point),
+    restWithout: (point, lampIds) => light.restWithout(point, lampIds),
     again: meterAgain(light, points),
     dome: domeChoice(
       setup.points.find(({ role }) => role === 'face'),
@@ -47,6 +48,10 @@ export const litOtherwise = (scene: MeteredScene, byStops: (point: MeteringPoint
     return ambient.ambientEv100 === null
       ? ambient
       : { ...ambient, ambientEv100: ambient.ambientEv100 + byStops(point) };
+  },
+  restWithout: (point, lampIds) => {
+    const rest = scene.restWithout(point, lampIds);
+    return rest === null ? null : rest + byStops(point);
   },
 });
 

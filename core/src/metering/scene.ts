@@ -22,6 +22,8 @@ export interface MeteredScene {
   /** the estimate that everything is foretold from */
   light: LightEstimate;
   ambientAt: (point: MeteringPoint) => PointAmbient;
+  /** the ambient at a point but for some lamps, EV100; null where it was not metered, or nothing else is there */
+  restWithout: (point: MeteringPoint, lampIds: ReadonlySet<string>) => number | null;
   again: MeterAgain[];
   dome: DomeChoice | null;
   questions: ReadingQuestion[];
