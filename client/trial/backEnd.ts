@@ -97,20 +97,30 @@ export class BackEnd {
       .map(({ column_name }) => column_name)
       .join();
 
+  /** Everything as it stood in one moment, as a database's own backup has it. */
   async backUp(): Promise<void> {
-    for (const table of TABLES) await this.query(`create table backup_${table} as select * from ${table}`);
+    const copies = TABLES.map((table) => `create table backup_${table} as select * from ${table};`);
+    await this.query(`begin isolation level repeatable read; ${copies.join(' ')} commit`);
   }
 
-  /** What was written since the backup is gone. */
+  /** What was written since the backup is gone; what the killed server had still asked for comes to nothing. */
   async restore(): Promise<void> {
     await this.end('SIGKILL');
-    for (const table of [...TABLES].reverse()) if (table !== 'accounts') await this.query(`delete from ${table}`);
-    await this.query('update accounts a set seq = b.seq, mark = b.mark from backup_accounts b where b.id = a.id');
-    for (const table of TABLES) {
-      if (table === 'accounts') continue;
+    const kept = TABLES.filter((table) => table !== 'accounts');
+    const back: string[] = [];
+    for (const table of kept) {
       const columns = await this.columns(table);
-      await this.query(`insert into ${table} (${columns}) select ${columns} from backup_${table}`);
+      back.push(`insert into ${table} (${columns}) select ${columns} from backup_${table};`);
     }
+    await this.query(
+      `begin; lock table ${TABLES.join()} in access exclusive mode;
+       ${[...kept]
+         .reverse()
+         .map((table) => `delete from ${table};`)
+         .join(' ')}
+       update accounts a set seq = b.seq, mark = b.mark from backup_accounts b where b.id = a.id;
+       ${back.join(' ')} commit`,
+    );
     await this.startServer();
   }
 

@@ -214,6 +214,16 @@ describe('sync', () => {
     expect(results[1]).toMatchObject({ reason: { kind: 'not-storable' } });
   });
 
+  it('a counter that lags behind what is kept is the server’s fault: nothing is refused, and it is taken later', async () => {
+    const one = put(spot('Late'));
+    const raw = await requestOf(server, cookie, { mutations: [one] });
+    await server.dataSource.query('update accounts set seq = seq - 1');
+    const answer = await post(server, '/api/sync', cookie, { ...raw, seen: null });
+    await server.dataSource.query('update accounts set seq = seq + 1');
+    expect(answer.status).toBe(500);
+    expect(statuses(await sync(server, cookie, { mutations: [one] }))).toEqual([['applied', 1]]);
+  });
+
   it('ids have one case, whatever they come in', async () => {
     const one = spot('Upper');
     const { results } = await sync(server, cookie, {

@@ -179,7 +179,7 @@ export function solveLight(
   const nearest = exactPowerStops === null ? null : nearestPower(unit, exactPowerStops, missAt);
   const firedStops = measurement?.fired.powerStops ?? null;
   // a change that is seen by nobody is not worth a walk to the stand
-  const isGood = firedStops !== null && nearest !== null && missAt(firedStops) < missAt(nearest) + UNSEEN_STOPS;
+  const isGood = firedStops !== null && nearest !== null && missAt(firedStops) <= UNSEEN_STOPS;
   const powerStops = chosenStops ?? (isGood ? firedStops : nearest);
   const tailLossStops = powerStops === null ? 0 : Math.max(0, powerStops - strongestStops);
   const flashStops = powerStops === null ? null : lightAt(powerStops);
@@ -281,8 +281,8 @@ export function solveLight(
   };
 }
 
-/** What a total gains by it nobody sees, stops. */
-const UNSEEN_STOPS = 0.05;
+/** A total that is off by no more is seen by nobody, stops. */
+const UNSEEN_STOPS = 1 / 8;
 
 /** Light that is there to the last bit of rounding leaves no flash to fire, stops. */
 const ROUNDING_STOPS = 1e-6;

@@ -231,9 +231,15 @@ export class Work {
   }
 }
 
+/** A number that is given out twice is the server's fault: nothing that a device sent can make it. */
+const UNIQUE_VIOLATION = '23505';
+
 /** What the database itself cannot keep, as it says of a value or of a rule; anything else is no fault of what came. */
-export const isNotStorable = (error: unknown): boolean =>
-  error instanceof QueryFailedError && /^(22|23)/.test(String((error.driverError as { code?: unknown }).code));
+export function isNotStorable(error: unknown): boolean {
+  if (!(error instanceof QueryFailedError)) return false;
+  const code = String((error.driverError as { code?: unknown }).code);
+  return /^(22|23)/.test(code) && code !== UNIQUE_VIOLATION;
+}
 
 /** Work in a savepoint; null where the database cannot keep it, and everything is as it was before. */
 async function tried<T>(transaction: Queryable, work: () => Promise<T>): Promise<T | null> {
