@@ -39,9 +39,21 @@ const readJest = (report) => [
     const bad = assertionResults.filter(({ status }) => status === 'failed');
     const file = path.relative(ROOT, name);
     if (bad.length === 0) return assertionResults.length === 0 ? [`${file}: ${message}`] : [];
-    return bad.map(({ fullName, failureMessages }) => `${file}: ${fullName}\n${failureMessages.join('\n')}`);
+    return bad.map(({ fullName, failureMessages }) => {
+      const why = failureMessages.map((message) => plain(message).slice(0, MOST_LETTERS)).join('\n');
+      return `${file}: ${fullName}\n${why}`;
+    });
   }),
 ];
+
+/** Colours of a terminal, which a log does not need. */
+const plain = (text) => text.replace(/\u001b\[[0-9;]*m/g, '');
+const MOST_LETTERS = 2000;
+const messagesOf = ({ tests }) =>
+  tests
+    .flatMap(({ results }) => results.flatMap(({ errors }) => errors.map(({ message }) => plain(message ?? ''))))
+    .map((message) => message.slice(0, MOST_LETTERS))
+    .join('\n');
 
 const specsIn = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsIn)];
 /** The counts of Playwright's report and the names of what failed. */
@@ -51,7 +63,7 @@ const readPlaywright = ({ stats, suites }) => [
   suites
     .flatMap(specsIn)
     .filter(({ ok }) => !ok)
-    .map(({ file, line, title }) => `e2e/${file}:${line} ${title}`),
+    .map((spec) => `e2e/${spec.file}:${spec.line} ${spec.title}\n${messagesOf(spec)}`),
 ];
 
 /** A test runner's own count; a runner that left no report has failed. */
