@@ -23,6 +23,7 @@ export const CORE_ROOMS = [
   ['metering', 'readings to an estimate of the light, its doubts'],
   ['lights', 'gear of a light, reach, powers, what readings teach'],
   ['balance', 'the numbers of a setup, point by point'],
+  ['panels', 'what reflectors and openings do, and where to hold them'],
   ['stage', 'lights as they stand, cautions, placements'],
   ['advice', 'trouble, ways out, cures, the next action'],
   ['explain', 'why, which dial, ripple, equal looks'],

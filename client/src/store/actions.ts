@@ -143,7 +143,7 @@ export class Actions {
     const at = this.clock.timestamp();
     const fact: SettingsChange = {
       type: 'change',
-      version: 4,
+      version: 5,
       id: this.clock.newId(),
       setupId,
       at,

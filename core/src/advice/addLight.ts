@@ -23,7 +23,7 @@ export function lightToAdd(
   const kind = LIGHT_ROLE_FACTS[role].aims;
   const known = setup.points.find((point) => point.role === kind);
   const point = known ?? newPoint(ids.pointId, kind, ids.pointName);
-  const side = suggestedKeySide(setup);
+  const side = suggestedKeySide(setup, meterScene(setup, kit, facts, clock).openSide?.side ?? null);
   const free = offered(kit.flashUnits).filter(({ id }) => !setup.lights.some(({ unitId }) => unitId === id));
   const targeted = point.role === 'face' || setup.look.targets.some(({ pointId }) => pointId === point.id);
   const settingsFor = (unitId: string): Setting[] => {

@@ -1,4 +1,5 @@
 import type { Balance } from '../balance';
+import { panelsInSun } from '../gain';
 import type { Kit } from '../gear';
 import type { UsableLight } from '../lights';
 import { ballastKg } from '../scene';
@@ -29,6 +30,7 @@ export type Caution =
   | { kind: 'stand-too-short'; lightId: string; standName: string; highestM: number; heightM: number }
   | { kind: 'stand-unnamed'; lightId: string; gustMps: number }
   | { kind: 'ballast' | 'too-heavy'; lightId: string; gustMps: number; kg: number }
+  | { kind: 'sun-thrown'; panelId: string }
   | { kind: 'sail' | 'near-eyes' | 'hot-gels' | 'always' };
 
 /** Every kind of caution. */
@@ -39,6 +41,7 @@ export const CAUTION_KINDS = [
   'too-heavy',
   'sail',
   'near-eyes',
+  'sun-thrown',
   'hot-gels',
   'always',
 ] as const satisfies readonly Caution['kind'][];
@@ -60,11 +63,11 @@ function standCautions(one: UsableLight, { gustMps, stage }: Setup, kit: Kit): C
 
 /** The usual cautions that apply to this setup; local codes, venue rules and licensed practice come first. */
 export function cautionsFor({ usable }: Balance, setup: Setup, kit: Kit): Caution[] {
-  if (usable.length === 0) return [];
+  const thrown = panelsInSun(setup, kit).map((panelId): Caution => ({ kind: 'sun-thrown', panelId }));
+  if (usable.length === 0) return thrown;
   const cautions = usable.flatMap((one) => standCautions(one, setup, kit));
   if (setup.gustMps === null && usable.some((one) => areaM2Of(one) >= WINDY_AREA_M2)) cautions.push({ kind: 'sail' });
   if (usable.some(({ light }) => light.distanceM < NEAR_EYES_M)) cautions.push({ kind: 'near-eyes' });
   if (usable.some(({ config }) => config.gels.length > 0)) cautions.push({ kind: 'hot-gels' });
-  cautions.push({ kind: 'always' });
-  return cautions;
+  return [...cautions, ...thrown, { kind: 'always' }];
 }

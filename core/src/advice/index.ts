@@ -3,6 +3,5 @@ export { lightToAdd } from './addLight';
 export { type Caution, cautionsFor } from './cautions';
 export { type CureKind, diagnose, type Finding, type Symptom, SYMPTOMS, type TriedLook } from './cures';
 export { meteringOrder, nextAction } from './nextAction';
-export { backdropAt, type PanelAnswer, panelAnswers, type PanelPlace } from './panelAnswers';
 export type { CheaperSetting, NotHelping, Way, WayOut, WayPrice } from './wayOut';
 export { cheaperSettings, waysOut } from './waysOut';

@@ -22,7 +22,7 @@ import { askedLamps, isLitByLamp, restAt } from './askedLamps';
 import { solvePoint } from './balancePoints';
 import { type Contrast, contrastOf, contrastWarnings } from './contrast';
 import type { PointSolution } from './point';
-import { lightRatios, type LightRatios } from './ratios';
+import { type BurningLamp, lightRatios, type LightRatios } from './ratios';
 import {
   type LeastKnown,
   leastKnownTotal,
@@ -175,7 +175,7 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     video: !stills,
     lights: solved.lights,
     powersExact: solved.exact,
-    ratios: lightRatios(solved, points),
+    ratios: lightRatios(solved, camera === null ? [] : burningLamps(setup, scene, camera.ev100), points),
     together: togetherReading(setup, kit, scene, solved.lights),
     leastKnown: camera === null ? null : leastKnownTotal(setup, camera.tv, scene, solved),
     untold: untoldLights(scene, solved.lights),
@@ -203,6 +203,21 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     ],
   };
 }
+
+/** Every lamp that burns with a role. @param greyEv100 what lands at mid grey */
+const burningLamps = (setup: Setup, { light }: MeteredScene, greyEv100: number): BurningLamp[] =>
+  setup.lamps
+    .filter(({ on, role }) => on && role !== null)
+    .map((lamp) => ({
+      role: lamp.role,
+      aimPointId: lamp.pointId,
+      at: new Map(
+        setup.points.flatMap((point): [string, number][] => {
+          const there = light.lampAt(lamp, point);
+          return there === null ? [] : [[point.id, there.alone.stops - greyEv100]];
+        }),
+      ),
+    }));
 
 const above0 = (holdBackStops: number | null) =>
   holdBackStops === null || holdBackStops <= 1e-6 ? null : lookFigures(holdBackStops);

@@ -16,6 +16,7 @@ import {
 import { type Kit, offered } from '../gear';
 import type { LightSolution, UsableLight } from '../lights';
 import { type Light, LIGHT_ROLE_FACTS, type LightRole, type Setup } from '../setup';
+import type { LampSolution } from './lamps';
 import type { PointSolution } from './point';
 
 /** What gives light of a colour: the ambient at a point, a lamp of the kit, or a light of the setup. */
@@ -46,9 +47,18 @@ export interface GelAdvice {
   missMired: number;
 }
 
+/** The colour that a lamp is turned to for the wanted relation, as near as it goes. */
+export interface LampColourAdvice {
+  /** as it is placed in the setup */
+  lampId: string;
+  kelvin: number;
+  /** what the lamp does not make up, mired; gels do */
+  missMired: number;
+}
+
 /** What the white balance is set by. */
 export type WhiteBalanceReason =
-  'set' | 'to-ambient-neutral' | 'to-gelled-flash' | 'to-flash' | 'to-ambient' | 'daylight';
+  'set' | 'to-ambient-neutral' | 'to-gelled-flash' | 'to-flash' | 'to-lamp' | 'to-ambient' | 'daylight';
 
 /** Two plainly different colours on one face. */
 export interface MixedColour {
@@ -64,6 +74,7 @@ export interface ColourSolution {
   whiteBalance: LightColour & { because: WhiteBalanceReason };
   sources: SourceCast[];
   advice: GelAdvice[];
+  lampAdvice: LampColourAdvice[];
   /** null where one colour leads */
   mixed: MixedColour | null;
 }
@@ -73,6 +84,21 @@ const COOL_SKY_MIRED = 109;
 /** Two colours on one face are seen from here on, when both give at least this share of its light. */
 const MIXED_MIRED = 50;
 const MIXED_SHARE = 0.15;
+
+/** A lamp that stands so near to the wanted colour is left as it is, mired. */
+const LAMP_MIRED = 5;
+
+/** The colour of every lamp on people for the wanted relation. */
+function lampColours({ lamps }: Setup, kit: Kit, wanted: LightColour | null): LampColourAdvice[] {
+  if (wanted === null) return [];
+  return lamps.flatMap((placed): LampColourAdvice[] => {
+    const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
+    if (lamp === undefined || !placed.on || placed.role === null || !LIGHT_ROLE_FACTS[placed.role].onPeople) return [];
+    const kelvin = Math.min(lamp.kelvinHigh, Math.max(lamp.kelvinLow, wanted.kelvin));
+    if (Math.abs(miredOf(kelvin) - miredOf(placed.kelvin)) < LAMP_MIRED) return [];
+    return [{ lampId: placed.id, kelvin, missMired: Math.abs(miredOf(wanted.kelvin) - miredOf(kelvin)) }];
+  });
+}
 
 /** What the light is gelled towards: a colour for lights on people, or nothing to reach. */
 function wantedColour({ colour }: Setup, reference: LightColour | null): LightColour | null {
@@ -100,6 +126,7 @@ export function colourSolution(
   usable: readonly UsableLight[],
   lights: readonly LightSolution[],
   points: readonly PointSolution[],
+  lamps: readonly LampSolution[],
 ): ColourSolution {
   const { ambient, relation, whiteBalance } = setup.colour;
   const face = points.find(({ role }) => role === 'face');
@@ -127,6 +154,7 @@ export function colourSolution(
         });
   const key = onPeople.find(({ light }) => light.role === 'key') ?? onPeople[0];
   const keyColour = key === undefined ? null : gelled(FLASH_COLOUR, key.config.gels);
+  const keyLamp = setup.lamps.find(({ role, on }) => role === 'key' && on);
   const [white, because]: [LightColour, WhiteBalanceReason] =
     whiteBalance !== null
       ? [whiteBalance, 'set']
@@ -134,9 +162,11 @@ export function colourSolution(
         ? [reference, 'to-ambient-neutral']
         : keyColour !== null
           ? [keyColour, relation === 'coolSky' ? 'to-gelled-flash' : 'to-flash']
-          : reference !== null
-            ? [reference, 'to-ambient']
-            : [NAMED_SOURCES.daylight, 'daylight'];
+          : keyLamp !== undefined
+            ? [{ kelvin: keyLamp.kelvin, greenCc: 0 }, 'to-lamp']
+            : reference !== null
+              ? [reference, 'to-ambient']
+              : [NAMED_SOURCES.daylight, 'daylight'];
   const cast = (id: string, source: CastSource, light: LightColour): SourceCast => ({
     id,
     source,
@@ -161,7 +191,14 @@ export function colourSolution(
       cast(id, { kind: 'light', role, group }, gelled(FLASH_COLOUR, config.gels)),
     ),
   ];
-  return { whiteBalance: { ...white, because }, sources, advice, mixed: mixedOn(face, sources, lights) };
+  const onFace = lamps.filter(({ on, pointId }) => on && pointId === face?.pointId);
+  return {
+    whiteBalance: { ...white, because },
+    sources,
+    advice,
+    lampAdvice: lampColours(setup, kit, wanted),
+    mixed: mixedOn(face, sources, lights, onFace),
+  };
 }
 
 /** Two plainly different colours that both light the face. */
@@ -169,11 +206,20 @@ function mixedOn(
   face: PointSolution | undefined,
   sources: readonly SourceCast[],
   lights: readonly LightSolution[],
+  lamps: readonly LampSolution[],
 ): MixedColour | null {
-  if (face?.totalStops == null || face.ambientStops === null) return null;
+  if (face?.totalStops == null || face.ambientStops === null || face.ambientEv100 === null) return null;
   const ambient = sources.find(({ id }) => id === `ambient:${face.pointId}`);
+  const ambientShare = 2 ** (face.ambientStops - face.totalStops);
+  const { ambientEv100 } = face;
+  const ofAmbient = lamps.map(({ id, ev100 }) => ({ id, share: ambientShare * 2 ** (ev100 - ambientEv100) }));
+  const restShare = ofAmbient.reduce((rest, { share }) => rest - share, ambientShare);
   const parts = [
-    ...(ambient === undefined ? [] : [{ source: ambient, share: 2 ** (face.ambientStops - face.totalStops) }]),
+    ...(ambient === undefined ? [] : [{ source: ambient, share: restShare }]),
+    ...ofAmbient.flatMap(({ id, share }) => {
+      const source = sources.find((one) => one.id === id);
+      return source === undefined ? [] : [{ source, share }];
+    }),
     ...face.sources.flatMap(({ lightId, share }) => {
       const source = sources.find(({ id }) => id === lightId);
       return source === undefined || !lights.some((one) => one.lightId === lightId) ? [] : [{ source, share }];

@@ -39,6 +39,7 @@ const panel = {
   dimStops: 0,
   kelvin: 3200,
   role: null,
+  standsFor: null,
 };
 const withLamp = (over: Partial<typeof panel> = {}): Setup => ({ ...setup, lamps: [{ ...panel, ...over }] });
 const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(one, kit, facts, CLOCK);

@@ -4,11 +4,11 @@ export {
   type ColourSolution,
   colourSolution,
   type GelAdvice,
+  type LampColourAdvice,
   type MixedColour,
   type WhiteBalanceReason,
 } from './colourSolution';
 export { type LampSolution, type LampWish, solveLamps } from './lamps';
-export { type PanelSolution, solvePanels } from './panelSolution';
 export type { PointSolution } from './point';
 export type { LightRatios } from './ratios';
 export { type SecondBody, secondBody } from './secondBody';

@@ -34,6 +34,7 @@ const placed = (over: Partial<PlacedLamp>): PlacedLamp => ({
   dimStops: -1,
   kelvin: 4000,
   role: 'key',
+  standsFor: null,
   ...over,
 });
 const kitOf = (...lamps: Lamp[]): Kit => ({

@@ -1,5 +1,6 @@
 import type { LightsSolution } from '../lights';
-import { remainingLight, stopsToRatio } from '../photometry';
+import { addLight, remainingLight, stopsToRatio } from '../photometry';
+import type { LightRole } from '../setup';
 import type { PointSolution } from './point';
 
 /** How the lights stand to each other; null where one of them is missing. */
@@ -15,17 +16,41 @@ export interface LightRatios {
   rimOverKeyStops: number | null;
 }
 
-/** The face's ratio, key to fill and rim over key, from what the lights do at the powers that were found. */
-export function lightRatios({ lights, at }: LightsSolution, points: readonly PointSolution[]): LightRatios {
+/** What a lamp that burns gives at the points, stops against mid grey. */
+export interface BurningLamp {
+  role: LightRole | null;
+  aimPointId: string;
+  at: ReadonlyMap<string, number>;
+}
+
+/**
+ * The face's ratio, key to fill and rim over key, from what the flashes do at the powers that were found and the lamps as they
+ * burn.
+ */
+export function lightRatios(
+  { lights, at }: LightsSolution,
+  lamps: readonly BurningLamp[],
+  points: readonly PointSolution[],
+): LightRatios {
   const face = points.find(({ role }) => role === 'face');
-  const [key, fill, rim] = (['key', 'fill', 'rim'] as const).map((role) => lights.find((light) => light.role === role));
-  const there = (pointId: string | undefined, lightId: string | undefined) =>
-    at.get(pointId ?? '')?.find((one) => one.lightId === lightId)?.stops ?? null;
-  const keyStops = there(face?.pointId, key?.lightId);
+  const sum = (stops: readonly number[]) => (stops.length === 0 ? null : addLight(...stops));
+  /** all of a role at a point, or where each of them aims */
+  const there = (role: LightRole, pointId: string | null) =>
+    sum([
+      ...lights
+        .flatMap((light) =>
+          light.role === role
+            ? (at.get(pointId ?? light.aimPointId) ?? []).filter(({ lightId }) => lightId === light.lightId)
+            : [],
+        )
+        .map(({ stops }) => stops),
+      ...lamps.flatMap((lamp) => (lamp.role === role ? (lamp.at.get(pointId ?? lamp.aimPointId) ?? []) : [])),
+    ]);
+  const onFace = (role: LightRole) => (face === undefined ? null : there(role, face.pointId));
+  const keyStops = onFace('key');
   // fill is judged where it aims, on the side that the key leaves dark
-  const fillStops =
-    fill === undefined ? null : (there(face?.pointId, fill.lightId) ?? there(fill.aimPointId, fill.lightId));
-  const rimStops = rim === undefined ? null : there(rim.aimPointId, rim.lightId);
+  const fillStops = onFace('fill') ?? there('fill', null);
+  const rimStops = there('rim', null);
   return {
     face: faceRatio(points, keyStops),
     keyOverFillStops: keyStops === null || fillStops === null ? null : keyStops - fillStops,

@@ -18,7 +18,7 @@ const change = (
   settings: Change['settings'],
   undoes: string[] = [],
   at = `2026-02-27T15:${String(number % 60)}:00Z`,
-): Change => ({ type: 'change', version: 4, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
+): Change => ({ type: 'change', version: 5, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -282,7 +282,7 @@ describe('documents from before several lights', () => {
     };
     const now = documentSchema.parse(old);
     expect(now).toMatchObject({
-      version: 6,
+      version: 7,
       lights: [{ role: 'key', aimPointId: 'face', distanceM: 2.2, dialledStops: -3, group: 'A', locked: false }],
       people: null,
     });

@@ -3,6 +3,7 @@ import { camera2 } from './migrations/camera2';
 import { change1 } from './migrations/change1';
 import { change2 } from './migrations/change2';
 import { change3 } from './migrations/change3';
+import { change4 } from './migrations/change4';
 import { filter1 } from './migrations/filter1';
 import { filter2 } from './migrations/filter2';
 import { flashUnit1 } from './migrations/flashUnit1';
@@ -23,6 +24,7 @@ import { setup2 } from './migrations/setup2';
 import { setup3 } from './migrations/setup3';
 import { setup4 } from './migrations/setup4';
 import { setup5 } from './migrations/setup5';
+import { setup6 } from './migrations/setup6';
 import type { IsRaw, Raw, Step } from './migrations/step';
 
 const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -34,6 +36,7 @@ const STEPS: Record<string, Step> = {
   'change 1': change1,
   'change 2': change2,
   'change 3': change3,
+  'change 4': change4,
   'filter 1': filter1,
   'filter 2': filter2,
   'flashUnit 1': flashUnit1,
@@ -54,6 +57,7 @@ const STEPS: Record<string, Step> = {
   'setup 3': setup3,
   'setup 4': setup4,
   'setup 5': setup5,
+  'setup 6': setup6,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

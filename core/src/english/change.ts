@@ -15,6 +15,7 @@ import { shareFromHoldBack } from '../photometry';
 import {
   type LightField,
   type LightRole,
+  type Motive,
   lightSetting,
   type Motion,
   type OpenSide,
@@ -30,7 +31,7 @@ import { MOTIONS } from './camera';
 import { plural, stopsBothWays } from './count';
 import { LIGHT_ROLES, lightName, panelName, powerTextOf } from './gear';
 import { lookAs } from './look';
-import { OPEN_SIDES, subject, sun } from './stage';
+import { OPEN_SIDES, subject, sun, MOTIVES } from './stage';
 
 const LABELS: Record<PlainPath, string> = {
   title: 'Name',
@@ -94,6 +95,7 @@ const LABELS: Record<PlainPath, string> = {
   tests: 'Several lights tested',
   reserveStops: 'Power kept free',
   backgroundM: 'Distance to the background',
+  backdrop: 'Backdrop',
   people: 'The group',
   pace: 'Planned pace',
   gustMps: 'Gusts',
@@ -107,6 +109,7 @@ const LABELS: Record<PlainPath, string> = {
 
 const LIGHT_LABELS: Record<LightField, string> = {
   role: 'role',
+  standsFor: 'stands for',
   unitId: 'unit',
   outlet: 'outlet',
   zoomMm: 'zoom',
@@ -267,6 +270,9 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   reserveStops: stops,
   gustMps: asNumber((mps) => `${mps.toFixed(0)} m/s`),
   backgroundM: metres,
+  backdrop: (value, { kit }) =>
+    `${formatDistance(field(value, 'widthM'), kit.preferences.distanceUnit)} wide, ` +
+    `${formatDistance(field(value, 'tallM'), kit.preferences.distanceUnit)} high`,
   people: (value, { kit }) =>
     `${formatDistance(field(value, 'leftM') + field(value, 'rightM'), kit.preferences.distanceUnit)} ` +
     'wide, ' +
@@ -295,6 +301,7 @@ const SAY_LIGHT: Partial<
   Record<LightField, (value: NonNullable<Value>, context: SayContext & { unitId: string }) => string>
 > = {
   role: (value) => LIGHT_ROLES[value as LightRole].name.toLowerCase(),
+  standsFor: (value) => MOTIVES[value as Motive],
   unitId: inKit(({ flashUnits }) => flashUnits),
   modifierId: inKit(({ modifiers }) => modifiers),
   gridId: inKit(({ grids }) => grids),
@@ -333,6 +340,7 @@ function sayNothing(path: SettingPath): string {
       pace: 'not said',
       gustMps: 'none',
       backgroundM: 'not said',
+      backdrop: 'as far as is seen',
       'colour.whiteBalance': 'as suggested',
     }[path as string] ?? 'none'
   );

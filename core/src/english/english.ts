@@ -4,8 +4,17 @@ import { notHelping, way, wayOut } from './waysOut';
 import { cameraReason, MOTIONS, secondBody, secondFollows, sharpShutter, shutterReason, tie, video } from './camera';
 import { describeChange } from './change';
 import { age, paces, sayStops, seconds, speakAperture, stopsBothWays } from './count';
-import { field, fieldValue, refusal } from './documents';
-import { iesFault, rule, schemaFault, schemaIssue, settingFault, setupFileFault } from './faults';
+import {
+  iesFault,
+  rule,
+  schemaFault,
+  schemaIssue,
+  settingFault,
+  setupFileFault,
+  field,
+  fieldValue,
+  refusal,
+} from './faults';
 import {
   casterName,
   castSourceName,
@@ -41,13 +50,15 @@ import {
   staleness,
   warning,
 } from './metering';
+import { panel, panelOnEyes, panelParts, reflectorPlace, reflectorPlaceName } from './panels';
 import { dialControl, dialSource, dialStep, equalLook, ripple, why } from './reasons';
 import {
+  backdrop,
   groupCure,
   lamp,
   lampWish,
   lightingRatio,
-  panel,
+  MOTIVES,
   placement,
   stageMove,
   stageWatch,
@@ -72,7 +83,13 @@ export const english: Words = {
   light: lightName,
   lightInText,
   panelKind: (kind) => PANELS[kind],
+  motive: (motive) => MOTIVES[motive],
+  backdrop,
   panelName,
+  panelParts,
+  panelOnEyes,
+  reflectorPlace,
+  reflectorPlaceName,
   front,
   power: powerTextOf,
   tone: (id) => TONE_NAMES[id],

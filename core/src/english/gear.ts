@@ -58,7 +58,8 @@ export const lightInText = ({ role, group }: Pick<Light, 'role' | 'group'>): str
 
 export const lightNamed = (id: string | null, context: WordsContext): string => {
   const light = lightOf(context, id);
-  return light === undefined ? 'Light' : lightName(light);
+  if (light !== undefined) return lightName(light);
+  return context.setup.lamps.some((lamp) => lamp.id === id) ? lampNamed(id ?? '', context) : 'Light';
 };
 export const lightNamedInText = (id: string | null, context: WordsContext): string => {
   const light = lightOf(context, id);
@@ -152,6 +153,7 @@ export const WHITE_BALANCE_REASONS: Record<WhiteBalanceReason, string> = {
   'to-ambient-neutral': 'to the ambient, so that it is neutral',
   'to-gelled-flash': 'to the gelled flash: all that is not gelled turns bluer',
   'to-flash': 'to the flash on people',
+  'to-lamp': 'to the key lamp',
   'to-ambient': 'to the ambient',
   daylight: 'daylight, until a colour is known',
 };

@@ -202,6 +202,11 @@ export function caution(one: Caution, context: WordsContext): string {
       return 'Outdoors this modifier is a sail: weight on the tallest leg, or a hand on the stand; take it down when it gusts.';
     case 'near-eyes':
       return 'Close to the eyes: ask for closed eyes until the frame. Never near the eyes of infants or drivers.';
+    case 'sun-thrown':
+      return (
+        'The reflector throws the sun at the eyes: eyes closed, count in aloud, open on three, one frame, and rest. ' +
+        'Never at people who drive, nor at infants.'
+      );
     case 'hot-gels':
       return 'Gels and cloth off hot modelling lamps.';
     case 'always':

@@ -1,10 +1,19 @@
 import type { SunStand } from '../gain';
-import type { LampSolution, LampWish, LightRatios, PanelSolution } from '../balance';
+import type { LampSolution, LampWish, LightRatios } from '../balance';
 import { percentOf } from '../gear';
 import type { GroupCure } from '../lights';
 import { formatDistance, formatShare, formatStopCount, formatStops } from '../notation';
-import { type OpenSide, PANEL_FACTS, type Subject } from '../setup';
-import type { Placement, PlacementId, StageMove, StageWatch, TurnedSet } from '../stage';
+import type { Motive, OpenSide, Subject } from '../setup';
+import {
+  type BackdropFill,
+  isMotiveWatch,
+  type MotiveWatch,
+  type Placement,
+  type PlacementId,
+  type StageMove,
+  type StageWatch,
+  type TurnedSet,
+} from '../stage';
 import { unitOf, type WordsContext } from '../words';
 import { DIRECTION, sentence, stopsOf } from './count';
 import { lightNamed, panelName, pointInText } from './gear';
@@ -47,6 +56,7 @@ const SOCKETS = {
 /** Something to watch on the stage. */
 export function stageWatch(one: StageWatch, context: WordsContext): string {
   const name = lightNamed(one.lightId, context);
+  if (isMotiveWatch(one)) return motiveWatch(one, context);
   switch (one.kind) {
     case 'beam-misses':
       return `${name}'s beam misses the face: ${formatStopCount(one.lostStops)} stops are lost beside its axis.`;
@@ -98,6 +108,59 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
   }
 }
 
+/** A side as it is walked to: `70° left of the camera`. */
+const sideText = (deg: number): string => {
+  const aside = Math.round(Math.abs(deg));
+  return aside === 0 ? 'the camera' : `${aside}° ${deg < 0 ? 'left' : 'right'} of the camera`;
+};
+
+/** What a motivated light stands for. */
+export const MOTIVES: Record<Motive, string> = {
+  lowSun: 'the low sun',
+  window: 'a window',
+  lamp: 'a lamp',
+  headlight: 'a headlight',
+  fire: 'a fire',
+};
+
+const kelvinOf = (kelvin: number): number => Math.round(kelvin / 50) * 50;
+
+/** A motivated light that no longer agrees with what it stands for. */
+function motiveWatch(one: MotiveWatch, context: WordsContext): string {
+  const name = lightNamed(one.lightId, context);
+  const at = (m: number) => formatDistance(m, unitOf(context));
+  switch (one.kind) {
+    case 'motive-direction':
+      return (
+        `${name} stands for ${MOTIVES[one.standsFor]}, which would come from ${sideText(one.sideDeg)}: ` +
+        `it is ${Math.round(one.offDeg)}° off.`
+      );
+    case 'two-suns':
+      return (
+        `${name} stands for the low sun, and the real one shines from ${sideText(one.sideDeg)}, ` +
+        `${Math.round(one.offDeg)}° off: two suns would show.`
+      );
+    case 'motive-height':
+      return (
+        `${name} stands for ${MOTIVES[one.standsFor]} and hangs ${at(one.overGroundM)} over the ground: ` +
+        `such a light lies under ${at(one.mostM)}.`
+      );
+    case 'motive-rise':
+      return `${name} stands for the low sun and stands ${Math.round(one.riseDeg)}° over the eyes: it is low up to ${one.mostDeg}°.`;
+    case 'motive-colour':
+      return (
+        `${name} stands for ${MOTIVES[one.standsFor]} and burns at ${kelvinOf(one.kelvin)} K: such a light has ` +
+        `${kelvinOf(one.warmestKelvin)} to ${kelvinOf(one.coolestKelvin)} K. A gel brings it there.`
+      );
+    case 'motive-level':
+      return (
+        `${name} stands for ${MOTIVES[one.standsFor]} and lies ${stopsOf(Math.abs(one.overAmbientStops))} ` +
+        `${one.overAmbientStops < 0 ? 'under' : 'over'} the light that is there: ` +
+        `${stopsOf(Math.abs(one.byStops))} ${one.byStops > 0 ? 'more' : 'less'} and it is believed.`
+      );
+  }
+}
+
 /** A change that brings a group under its bound. */
 export function groupCure(cure: GroupCure, context: WordsContext): string {
   const unit = unitOf(context);
@@ -129,6 +192,8 @@ export function stageMove(move: StageMove, context: WordsContext): string {
       return `Lower it by ${formatDistance(move.byM, unit)}`;
     case 'to-angle':
       return `To ${move.deg}°`;
+    case 'to-side':
+      return `To ${sideText(move.deg)}`;
     case 'use-modifier':
       return `Use ${move.name}`;
     case 'to-axis':
@@ -194,28 +259,6 @@ export function placement(
   };
 }
 
-const WORTH_SAYING_STOPS = 0.05;
-const effect = (stops: number): string =>
-  Math.abs(stops) < WORTH_SAYING_STOPS
-    ? 'nothing'
-    : `${formatStopCount(stops)} stops ${stops < 0 ? 'darker' : 'brighter'}`;
-
-/** What one flat thing does to the light on the face. */
-export function panel(one: PanelSolution): string {
-  const { widthM, tallM, round } = one.size;
-  const size = round ? `${Math.round(widthM * 100)} cm` : `${widthM.toFixed(1)} × ${tallM.toFixed(1)} m`;
-  const what = PANEL_FACTS[one.kind].opening
-    ? `face ${effect(one.faceStops)} than the room alone`
-    : `dark side ${effect(one.shadowStops)}, face ${effect(one.faceStops)}`;
-  const contrast =
-    one.contrastBeforeStops === null || one.contrastAfterStops === null
-      ? 'Meter face and shadow side: then the contrast stands here.'
-      : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops` +
-        (one.contrastWithFlashStops === null ? '.' : `, with flash ${formatStopCount(one.contrastWithFlashStops)}.`);
-  const sure = `± ${formatStopCount(one.sdStops)}${one.assumed ? ', assumed: no reading has told it yet' : ''}`;
-  return `${panelName(one)}, ${size}: ${what}, ${sure}. ${contrast}`;
-}
-
 /** Where the light that is there comes from. */
 export const OPEN_SIDES: Record<OpenSide, string> = {
   left: 'the left',
@@ -266,6 +309,7 @@ export function lamp(
 export const lightingRatio = ({ ratio, stops }: Pick<NonNullable<LightRatios['face']>, 'ratio' | 'stops'>): string =>
   `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(stops)} stops`;
 
+const listedOr = (things: readonly string[]): string => things.join(' or ');
 const listed = (things: readonly string[]): string =>
   things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`;
 
@@ -288,4 +332,23 @@ export function turnedSet({ along, stays }: TurnedSet, { setup }: WordsContext):
     `${sentence(listed(went))} went round the subject, who turned with them. ` +
     `${sentence(listed(stayed))} stayed. What is behind the subject is something else now: meter it again.`
   );
+}
+
+const FILL_SURE_M = 0.05;
+
+/** Whether a backdrop fills the frame, and what makes it do so. */
+export function backdrop(fill: BackdropFill, context: WordsContext): string {
+  const at = (m: number) => formatDistance(m, unitOf(context));
+  const { fills, spareAsideM, spareAboveM, upToM, fromFocalMm } = fill;
+  if (fills) {
+    const close = Math.min(spareAsideM, spareAboveM) < FILL_SURE_M ? ', just' : '';
+    return `The backdrop fills the frame${close}: ${at(spareAsideM)} to spare on each side, ${at(spareAboveM)} above.`;
+  }
+  const missing = [
+    ...(spareAsideM < 0 ? [`${at(-spareAsideM)} on each side`] : []),
+    ...(spareAboveM < 0 ? [`${at(-spareAboveM)} above`] : []),
+  ];
+  const nearer = upToM === null ? [] : [`up to ${at(upToM)} behind the subject`];
+  const ways = listedOr([...nearer, `from ${fromFocalMm} mm on`]);
+  return `The backdrop does not fill the frame: ${listed(missing)} missing. It does ${ways}.`;
 }

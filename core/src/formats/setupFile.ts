@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(7),
+  version: z.literal(8),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -55,6 +55,7 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   4: { lamps: 1 },
   5: { lamps: 1 },
   6: { lamps: 1 },
+  7: {},
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -84,7 +85,7 @@ function migrateCalibration(calibration: unknown): unknown {
 /**
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
  * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5), and no
- * dimmers on lamps (6).
+ * dimmers on lamps (6); no light said what it stands for (7).
  */
 function migrateFile(raw: unknown): unknown {
   const version = isRaw(raw) ? Number(raw['version']) : NaN;
@@ -93,7 +94,7 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 7,
+    version: 8,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
     sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),

@@ -9,6 +9,8 @@ import {
   hiddenBy,
   isOpening,
   receivedFrom,
+  receivedOfParts,
+  receivedPast,
   sentOfBeam,
   sentOfField,
   sentOfFlat,
@@ -176,11 +178,9 @@ export function gainOf(source: AmbientSource, receiver: Receiver, panels: readon
 function thrown(receiver: Receiver, panels: readonly Standing[], sent: (one: Standing, rest: Standing[]) => number) {
   let sum = 0;
   for (const one of panels) {
-    const received =
-      one.panel.kind === 'reflector' && one.panel.surface !== 'black' ? receivedFrom(one.flat, receiver) : 0;
-    if (received <= 0) continue;
+    if (one.panel.kind !== 'reflector' || one.panel.surface === 'black') continue;
     const rest = panels.filter((other) => other !== one);
-    sum += sent(one, rest) * received * through(rest, one.flat.at, receiver.at);
+    sum += receivedOfParts(one, receiver, (part) => sent(part, rest) * through(rest, part.flat.at, receiver.at));
   }
   return sum;
 }
@@ -195,7 +195,7 @@ function sunGain(towards: Place, receiver: Receiver, panels: readonly Standing[]
 
 function openingGain(opening: Standing, receiver: Receiver, panels: readonly Standing[]): number {
   const { flat } = opening;
-  const direct = receivedFrom(flat, receiver) * through(panels, receiver.at, flat.at);
+  const direct = receivedPast(flat, receiver, panels);
   return direct + thrown(receiver, panels, (one) => sentOfFlat(one, flat, receiver.at));
 }
 
@@ -239,14 +239,28 @@ const LEAST_LEFT = 0.05;
 function fieldGain(field: Field, receiver: Receiver, panels: readonly Standing[]): number {
   const open = field.onReceiver(receiver);
   // an even field counts on a card as on a dome, so what is hidden counts alike
-  const hidden = panels.reduce(
-    (sum, one) => (isOpening(one) ? sum : sum + hiddenBy(one.flat, receiver, field.radiance)),
-    0,
-  );
+  const hidden = panels.reduce((sum, one) => (isOpening(one) ? sum : sum + hiddenBy(one, receiver, field.radiance)), 0);
   return (
     Math.max(LEAST_LEFT * open, open - hidden) +
     thrown(receiver, panels, ({ panel, flat }) =>
       sentOfField({ panel, flat }, field.onCard(flat.faces), field.radiance, receiver.at),
     )
   );
+}
+
+/** A sheet as bright as this against a white one that faces the sun dazzles. */
+const DAZZLES = 1;
+
+/** Panels that throw the sun at the eyes of whoever stands there: what they show from the eyes is brighter than white cloth in it. */
+export function panelsInSun(setup: Setup, kit: Kit): string[] {
+  const sun = sunStand(setup.stage);
+  if (sun === null || sun.altitudeDeg <= 0 || isIndoors(setup)) return [];
+  const panels = standing(setup, kit, (panel) => panel);
+  return panels.flatMap((one) => {
+    const rest = panels.filter((other) => other !== one);
+    const { at } = one.flat;
+    const reached = through(rest, at, movedBy(at, sun.towards, FAR_M)) * through(rest, at, EYES);
+    const sent = one.panel.kind === 'reflector' ? sentOfBeam(one, sun.towards, EYES) * reached : 0;
+    return sent > DAZZLES ? [one.panel.id] : [];
+  });
 }

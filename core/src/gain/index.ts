@@ -1,8 +1,24 @@
-export { type AmbientSource, ambientSources, type BelievedSource, gainOf, isIndoors, skyEv100 } from './ambientSources';
+export {
+  type AmbientSource,
+  ambientSources,
+  type BelievedSource,
+  gainOf,
+  isIndoors,
+  panelsInSun,
+  skyEv100,
+} from './ambientSources';
 export { firedAs, type LightConfig, lightConfig, type MissingGear, sameSource } from './lightConfig';
 export { flashAt, lampAt } from './lightGain';
 export { panelFlat, panelSize } from './panelPlace';
-export { type Arrangement, AS_IT_STANDS, isOpening, type Standing, standing, withoutSending } from './panels';
+export {
+  type Arrangement,
+  AS_IT_STANDS,
+  isOpening,
+  receivedFrom,
+  type Standing,
+  standing,
+  withoutSending,
+} from './panels';
 export { asideOf, EYES, heldAs, keySideDeg, pointPlace, type Receiver, receiverOf, turnedFrom } from './receiver';
 export { sunStand, type SunStand } from './sun';
 export { aimPlace, type FlashStand, lightAxis, receiverForAim } from './stand';

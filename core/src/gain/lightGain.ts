@@ -5,7 +5,7 @@ import { addLight, ev100FromLux } from '../photometry';
 import { angleDeg, lengthM, lightPlace, minus, type Place, turned } from '../scene';
 import type { PlacedLamp, Setup } from '../setup';
 import type { LightConfig } from './lightConfig';
-import { receivedFrom, sentOfBeam, type Standing, through } from './panels';
+import { mirrorOf, receivedOfParts, sentOfBeam, type Standing, through } from './panels';
 import { asideOf, type Receiver, responseAt } from './receiver';
 import { aimPlace, type FlashStand, lightAxis } from './stand';
 
@@ -46,12 +46,15 @@ function levelAt(
   const response = Math.max(Math.log2(responseAt(receiver, asideOf(receiver, from))), leastStops);
   const ways = [straight + response + opened(panels, from, receiver.at)];
   for (const one of panels) {
-    const sent = sentOfBeam(one, minus(from, one.flat.at), receiver.at);
-    const received = sent <= 0 ? 0 : receivedFrom(one.flat, receiver);
-    if (received <= 0) continue;
+    if (mirrorOf(one, receiver.at) === null) continue;
     const others = panels.filter((other) => other !== one);
-    const onIt = straightOn(light, one.flat.at) + opened(others, from, one.flat.at);
-    ways.push(onIt + Math.log2(sent * received) + opened(others, one.flat.at, receiver.at));
+    const linear = receivedOfParts(one, receiver, (part) => {
+      const { at } = part.flat;
+      const sent = sentOfBeam(part, minus(from, at), receiver.at);
+      const onIt = straightOn(light, at) + opened(others, from, at) + opened(others, at, receiver.at);
+      return sent * 2 ** (onIt - straight);
+    });
+    if (linear > 0) ways.push(straight + Math.log2(linear));
   }
   const some = ways.filter((stops) => stops > straight + NOTHING_STOPS);
   return some.length === 0 ? null : addLight(...some);

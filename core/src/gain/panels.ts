@@ -5,9 +5,12 @@ import {
   type Answer,
   dot,
   type Flat,
+  flatAxes,
   minus,
   mirrored,
+  movedBy,
   overFlat,
+  partsOf,
   passesThrough,
   type Place,
   shareFromFlat,
@@ -55,7 +58,7 @@ export const withoutSending = (panels: readonly Standing[], panelId: string): St
 /** White and metal send back this share of what falls on them. Usual value of clean cloth and foil. */
 const SENDS = 0.85;
 /** Metal mirrors, blurred by its grain: one standard deviation, degrees. */
-const BLUR_DEG: Record<Exclude<Surface, 'black' | 'white'>, number> = { silver: 22, striped: 30 };
+const BLUR_DEG: Record<Exclude<Surface, 'black' | 'white'>, number> = { silver: 22, striped: 30, gold: 22 };
 const RADIANS = Math.PI / 180;
 
 /** What a panel of a kind lets through of light that crosses it. */
@@ -125,7 +128,26 @@ export function sentOfFlat(one: Standing, source: Flat, to: Place): number {
 export function sentOfField(one: Standing, onCard: number, radiance: (way: Place) => number, to: Place): number {
   const mirror = mirrorOf(one, to);
   if (mirror === null) return 0;
-  return mirror.sends * (mirror.towards === null ? onCard : Math.PI * radiance(mirror.towards));
+  const { sends, towards, blurDeg } = mirror;
+  return sends * (towards === null ? onCard : Math.PI * blurred(radiance, towards, blurDeg, one.flat.faces));
+}
+
+/** A Gaussian's rings of equal weight, in standard deviations: radii at which ⅙, ½ and ⅚ of it lie inside. */
+const RINGS = [1 / 6, 1 / 2, 5 / 6].map((inside) => Math.sqrt(-2 * Math.log(1 - inside)));
+const RING_WAYS = 8;
+
+/** A field's radiance from a direction, blurred as metal shows it; what lies behind the metal it does not show. */
+function blurred(radiance: (way: Place) => number, towards: Place, blurDeg: number, faces: Place): number {
+  const { across, up } = flatAxes(towards);
+  let sum = 0;
+  for (const ring of RINGS)
+    for (let i = 0; i < RING_WAYS; i += 1) {
+      const turn = (2 * Math.PI * i) / RING_WAYS;
+      const off = Math.tan(Math.min(80, ring * blurDeg) * RADIANS);
+      const way = unitOf(movedBy(movedBy(towards, across, Math.cos(turn) * off), up, Math.sin(turn) * off));
+      if (dot(way, faces) > 0) sum += radiance(way);
+    }
+  return sum / (RINGS.length * RING_WAYS);
 }
 
 /** A receiver's answer by the cosine of the angle from where it faces. */
@@ -140,12 +162,47 @@ export const answerOf = ({ answers, shadedFromDeg }: Receiver): Answer => {
 export const receivedFrom = (flat: Flat, receiver: Receiver): number =>
   shareFromFlat(flat, receiver.at, receiver.faces, answerOf(receiver));
 
-/** What a flat thing hides from a receiver of a field of light. */
-export function hiddenBy(flat: Flat, receiver: Receiver, radiance: (way: Place) => number): number {
+/**
+ * What a receiver gets of what a panel sends, part by part of the panel, because near it one part mirrors another place, and is
+ * lit more, than the next.
+ * @param sent by the panel as if it were all at that part, as if evenly all round
+ */
+export function receivedOfParts(one: Standing, receiver: Receiver, sent: (part: Standing) => number): number {
+  const received = receivedFrom(one.flat, receiver);
+  if (received <= 0) return 0;
   const answer = answerOf(receiver);
-  return overFlat(
+  let [sum, weights] = [0, 0];
+  for (const at of partsOf(one.flat)) {
+    const to = minus(at, receiver.at);
+    const r2 = Math.max(1e-4, dot(to, to));
+    const way = unitOf(to);
+    const weight = (Math.max(0, -dot(way, one.flat.faces)) * Math.max(0, answer(dot(way, receiver.faces)))) / r2;
+    if (weight <= 0) continue;
+    weights += weight;
+    sum += weight * sent({ ...one, flat: { ...one.flat, at } });
+  }
+  return weights <= 0 ? 0 : (received * sum) / weights;
+}
+
+/** The same of an opening, part by part past panels that hide some of it. */
+export function receivedPast(flat: Flat, receiver: Receiver, panels: readonly Standing[]): number {
+  const inTheWay = panels.filter((one) => !isOpening(one));
+  if (inTheWay.length === 0) return receivedFrom(flat, receiver);
+  const answer = answerOf(receiver);
+  const sum = overFlat(flat, receiver.at, (way, solidAngle, leaving, cell) => {
+    const answered = leaving <= 0 ? 0 : answer(dot(way, receiver.faces));
+    return answered <= 0 ? 0 : answered * solidAngle * through(inTheWay, receiver.at, cell);
+  });
+  return sum / Math.PI;
+}
+
+/** What a panel hides from a receiver of a field of light: a diffuser lets its part through. */
+export function hiddenBy({ panel, flat }: Standing, receiver: Receiver, radiance: (way: Place) => number): number {
+  const answer = answerOf(receiver);
+  const behind = overFlat(
     flat,
     receiver.at,
     (way, solidAngle) => radiance(way) * answer(dot(way, receiver.faces)) * solidAngle,
   );
+  return behind * (1 - passes(panel));
 }

@@ -31,5 +31,5 @@ export {
   type LookWayId,
   type Preferences,
 } from './preferences';
-export { type Surface, SURFACES } from './reflector';
+export { type Surface, SURFACE_TINT_MIRED, SURFACES } from './reflector';
 export { type SchemaFault, schemaFault, type SchemaIssue } from './schemaFault';

@@ -1,7 +1,7 @@
 export { instrumentOf, meterIncrementOf } from './instruments';
 export type { MeterAgain } from './again';
 export { type Answer, answerOf } from './answers';
-export type { DomeChoice } from './dome';
+export type { DomeChoice, ToldSide } from './dome';
 export { surpriseQuestion } from './evidence';
 export {
   ambientReadings,

@@ -1,7 +1,8 @@
+import { keySideDeg } from '../gain';
 import type { Kit } from '../gear';
 import type { MeteringPoint, Setup } from '../setup';
 import { meterAgain } from './again';
-import { domeChoice, fooledStops } from './dome';
+import { domeChoice, fooledStops, toldSide } from './dome';
 import { lightEv100, standingReadings } from './levels';
 import { LightEstimate } from './lightEstimate';
 import type { PointAmbient } from './pointAmbient';
@@ -20,7 +21,9 @@ function metered(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): M
   const own = facts.filter((fact) => fact.setupId === setup.id);
   const standing = standingReadings(own.filter((fact) => fact.type === 'reading'));
   const changes = own.filter((fact) => fact.type === 'sceneChange').sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const light = new LightEstimate(setup, kit, standing, changes, clock);
+  const openSide = toldSide(setup, standing, keySideDeg(setup));
+  const told = openSide === null ? setup : { ...setup, stage: { ...setup.stage, openSide: openSide.side } };
+  const light = new LightEstimate(told, kit, standing, changes, clock);
   const points = setup.points.map((point) => ({ point, ambient: light.ambientAt(point) }));
   const byId = new Map(points.map(({ point, ambient }) => [point.id, ambient]));
   return {
@@ -36,6 +39,7 @@ function metered(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): M
       setup.look.faceBy,
     ),
     questions: questionReadings(setup, light, clock),
+    openSide,
     warnings: meteringWarnings(points),
   };
 }

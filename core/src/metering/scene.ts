@@ -1,6 +1,6 @@
 import type { MeteringPoint, Reading, SceneChange } from '../setup';
 import type { MeterAgain } from './again';
-import type { DomeChoice } from './dome';
+import type { DomeChoice, ToldSide } from './dome';
 import type { LightEstimate } from './lightEstimate';
 import type { PointAmbient } from './pointAmbient';
 import type { ReadingQuestion } from './questions';
@@ -26,6 +26,8 @@ export interface MeteredScene {
   restWithout: (point: MeteringPoint, lampIds: ReadonlySet<string>) => number | null;
   again: MeterAgain[];
   dome: DomeChoice | null;
+  /** where the ambient comes from; null where nothing tells */
+  openSide: ToldSide | null;
   questions: ReadingQuestion[];
   /** readings that say less than they seem to */
   warnings: MeteringWarning[];

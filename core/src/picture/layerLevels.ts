@@ -3,12 +3,15 @@ import {
   flashAt,
   lampAt,
   lightConfig,
+  receivedFrom,
+  type Receiver,
   receiverOf,
   standing,
   type Standing,
   withoutSending,
 } from '../gain';
 import type { Kit } from '../gear';
+import { direction } from '../scene';
 import type { Light, MeteringPoint, PlacedLamp, Setup } from '../setup';
 import type { SolutionNumbers } from '../solution';
 
@@ -17,6 +20,12 @@ export interface ByPanel {
   ambient: number;
   by: Map<string, number>;
 }
+
+/** The level of a light or lamp at a receiver among panels, stops; null for nothing. */
+type LevelAt = (receiver: Receiver, panels: readonly Standing[]) => number | null;
+
+/** A card gets of a panel at least this share of what a dome does, or grazing light leads it astray. */
+const LEAST_ON_CARD = 0.05;
 
 /**
  * What each layer of a picture gives a point, as the numbers have it. A light is meant with nothing in its way, because the
@@ -37,10 +46,7 @@ export class LayerLevels {
   lightAt(light: Light, point: MeteringPoint): number | null {
     const solved = this.solution.points.find(({ pointId }) => pointId === point.id);
     const stops = solved?.sources.find(({ lightId }) => lightId === light.id)?.stops;
-    const its = this.ofLight(light, point);
-    if (stops === undefined) return null;
-    const [all, open] = its === null ? [null, null] : [its(this.panels), its([])];
-    return all === null || open === null ? stops : stops + open - all;
+    return stops === undefined ? null : stops + this.openedAt(point, this.ofLight(light));
   }
 
   /** A lamp at the point that it is meant for with nothing in its way, stops against mid grey; null where it is off or not there. */
@@ -49,43 +55,70 @@ export class LayerLevels {
     const { camera } = this.solution;
     if (!lamp.on || solved === undefined || camera === null) return null;
     const point = this.setup.points.find(({ id }) => id === lamp.pointId);
-    const its = point === undefined ? null : this.ofLamp(lamp, point);
-    const [all, open] = its === null ? [null, null] : [its(this.panels), its([])];
-    return solved.ev100 - camera.ev100 + (all === null || open === null ? 0 : open - all);
+    const opened = point === undefined ? 0 : this.openedAt(point, this.ofLamp(lamp));
+    return solved.ev100 - camera.ev100 + opened;
   }
 
-  /** What a panel sends to the face. @param face its point  @param ambientStops the ambient there, against mid grey */
+  /**
+   * What a panel sends to the face, as a dome there reads it. A picture draws a panel evenly bright, and near foil is not: what
+   * it throws is levelled on a card that the camera sees, where one gets anything of the panel.
+   * @param face its point  @param ambientStops the ambient there, against mid grey
+   */
   byPanel(panelId: string, face: MeteringPoint, ambientStops: number): ByPanel {
     const muted = withoutSending(this.panels, panelId);
     const { camera, points, lamps, stage } = this.solution;
     const share = stage.ambient.panels.find((one) => one.panelId === panelId)?.share ?? 0;
     const by = new Map<string, number>();
-    const put = (id: string, stops: number, its: ((panels: readonly Standing[]) => number | null) | null) => {
-      const [all, rest] = its === null ? [null, null] : [its(this.panels), its(muted)];
-      if (all !== null) by.set(id, 2 ** stops * (1 - (rest === null ? 0 : 2 ** (rest - all))));
+    const dome = receiverOf(face, this.setup);
+    const levelled = this.levelledOn(panelId, dome);
+    const put = (id: string, stops: number, its: LevelAt | null) => {
+      const all = its === null || dome === null ? null : its(dome, this.panels);
+      if (its === null || all === null || levelled === null) return;
+      const linear = (panels: readonly Standing[]) => {
+        const level = its(levelled.receiver, panels);
+        return level === null ? 0 : 2 ** (stops + level - all);
+      };
+      by.set(id, Math.max(0, linear(this.panels) - linear(muted)) * levelled.onDome);
     };
     for (const { lightId, stops } of points.find(({ pointId }) => pointId === face.id)?.sources ?? []) {
       const light = this.setup.lights.find(({ id }) => id === lightId);
-      if (light !== undefined) put(lightId, stops, this.ofLight(light, face));
+      if (light !== undefined) put(lightId, stops, this.ofLight(light));
     }
     for (const lamp of this.setup.lamps) {
       const solved = lamps.find(({ id }) => id === lamp.id);
       if (lamp.on && solved !== undefined && camera !== null && lamp.pointId === face.id)
-        put(lamp.id, solved.ev100 - camera.ev100, this.ofLamp(lamp, face));
+        put(lamp.id, solved.ev100 - camera.ev100, this.ofLamp(lamp));
     }
     return { ambient: share * 2 ** ambientStops, by };
   }
 
-  /** A light's level at a point by its stated figures, as it hangs on panels; null where its gear or the place is not known. */
-  private ofLight(light: Light, point: MeteringPoint): ((panels: readonly Standing[]) => number | null) | null {
-    const config = lightConfig(this.kit, light);
-    const receiver = receiverOf(point, this.setup);
-    if (config === null || receiver === null) return null;
-    return (panels) => flashAt(light, config, 0, receiver, this.setup, panels);
+  /** What a panel's light is levelled on, and what a dome reads of an evenly bright panel for what that gets. */
+  private levelledOn(panelId: string, dome: Receiver | null): { receiver: Receiver; onDome: number } | null {
+    const standing = this.panels.find(({ panel }) => panel.id === panelId);
+    if (dome === null || standing === undefined) return null;
+    const card: Receiver = { at: dome.at, faces: direction(0), answers: 'card' };
+    const [onCard, onDome] = [receivedFrom(standing.flat, card), receivedFrom(standing.flat, dome)];
+    const isSeen = standing.panel.kind === 'reflector' && onCard > LEAST_ON_CARD * onDome;
+    return isSeen ? { receiver: card, onDome: onDome / onCard } : { receiver: dome, onDome: 1 };
   }
 
-  private ofLamp(lamp: PlacedLamp, point: MeteringPoint): ((panels: readonly Standing[]) => number | null) | null {
+  /** A light's level at a receiver by its stated figures, as it hangs on panels; null where its gear is not known. */
+  private ofLight(light: Light): LevelAt | null {
+    const config = lightConfig(this.kit, light);
+    if (config === null) return null;
+    return (receiver, panels) => flashAt(light, config, 0, receiver, this.setup, panels);
+  }
+
+  private readonly ofLamp =
+    (lamp: PlacedLamp): LevelAt =>
+    (receiver, panels) =>
+      lampAt(lamp, this.kit, receiver, this.setup, panels);
+
+  /** What nothing in its way adds to a level at a point, stops. */
+  private openedAt(point: MeteringPoint, its: LevelAt | null): number {
     const receiver = receiverOf(point, this.setup);
-    return receiver === null ? null : (panels) => lampAt(lamp, this.kit, receiver, this.setup, panels);
+    if (its === null || receiver === null) return 0;
+    const [all, open] = [its(receiver, this.panels), its(receiver, [])];
+    return all === null || open === null ? 0 : open - all;
   }
 }

@@ -95,6 +95,7 @@ function setupOf({ turnDeg, key, rimDeg, lamp, sun, window, panel }: Stage): Set
             dimStops: 0,
             kelvin: 4000,
             role: null,
+            standsFor: null,
             ...lamp,
           },
         ];

@@ -34,6 +34,7 @@ describe('the picture of a setup', () => {
       dimStops: 0,
       kelvin: 4000,
       role: null,
+      standsFor: null,
     };
     const changed = withSettings(SAMPLE_HALL.setup, [{ path: 'lamps', value: [lamp] }]);
     if (!changed.ok) throw new Error(JSON.stringify(changed.reason));

@@ -1,5 +1,5 @@
 import { lightConfig, pointPlace } from '../gain';
-import { FLASH_COLOUR, gelled, type LightColour, linearRgb } from '../colour';
+import { FLASH_COLOUR, gelled, type LightColour, linearRgb, shiftedKelvin } from '../colour';
 import type { Kit } from '../gear';
 import {
   CARD,
@@ -14,7 +14,7 @@ import {
   type Vec,
   WEIGHTS_PER_LAYER,
 } from '../renderer';
-import { type MeteringPoint, PANEL_FACTS, type Setup } from '../setup';
+import { type MeteringPoint, PANEL_FACTS, type Setup, tintMiredOf } from '../setup';
 import type { SolutionNumbers } from '../solution';
 import { type ByPanel, LayerLevels } from './layerLevels';
 import { type LayerSource, type PictureOf, toVec } from './pictureOf';
@@ -150,28 +150,41 @@ export function strengthsOf(
   }
 }
 
+/** The colour of a light or a lamp of the setup; null: there is none of this number. */
+function ownColour(id: string, setup: Setup, kit: Kit): LightColour | null {
+  const light = setup.lights.find((one) => one.id === id);
+  if (light !== undefined) {
+    const config = lightConfig(kit, light);
+    return config === null ? FLASH_COLOUR : gelled(FLASH_COLOUR, config.gels);
+  }
+  const lamp = setup.lamps.find((one) => one.id === id);
+  return lamp === undefined ? null : { kelvin: lamp.kelvin, greenCc: 0 };
+}
+
+/** The mean of colours, each by its share. */
+function mixed(parts: readonly { rgb: Rgb; share: number }[]): Rgb {
+  const all = parts.reduce((sum, { share }) => sum + share, 0);
+  const mean = (k: 0 | 1 | 2) => parts.reduce((sum, { rgb, share }) => sum + rgb[k] * share, 0) / Math.max(1e-9, all);
+  return [mean(0), mean(1), mean(2)];
+}
+
 /** The colour of a layer against the white balance, channel by channel. */
 function tintOf(
   { id }: LayerSource,
   setup: Setup,
   kit: Kit,
   solution: SolutionNumbers,
+  { parts }: Strengths,
 ): { subject: Rgb; backdrop: Rgb } {
   const white = linearRgb(solution.colour.whiteBalance);
   const against = (colour: LightColour): Rgb => {
     const [r, g, b] = linearRgb(colour);
     return [r / white[0], g / white[1], b / white[2]];
   };
-  const [kind, own] = id.split(':');
-  if (kind === 'light') {
-    const light = setup.lights.find((one) => one.id === own);
-    const config = light === undefined ? null : lightConfig(kit, light);
-    const rgb = against(config === null ? FLASH_COLOUR : gelled(FLASH_COLOUR, config.gels));
-    return { subject: rgb, backdrop: rgb };
-  }
-  if (kind === 'lamp') {
-    const lamp = setup.lamps.find((one) => one.id === own);
-    const rgb = against({ kelvin: lamp?.kelvin ?? FLASH_COLOUR.kelvin, greenCc: 0 });
+  const [, own = ''] = id.split(':');
+  const itsOwn = ownColour(own, setup, kit);
+  if (itsOwn !== null) {
+    const rgb = against(itsOwn);
     return { subject: rgb, backdrop: rgb };
   }
   const ambientAt = (role: 'face' | 'background'): LightColour | null => {
@@ -179,6 +192,16 @@ function tintOf(
     return setup.colour.ambient.find(({ pointId }) => pointId === point?.id) ?? null;
   };
   const onFace = ambientAt('face') ?? ambientAt('background') ?? solution.colour.whiteBalance;
+  const sent = parts.get(id);
+  const panel = setup.panels.find((one) => one.id === own);
+  if (sent !== undefined && panel !== undefined) {
+    // foil warms whatever it throws back
+    const warmer = ({ kelvin, greenCc }: LightColour): Rgb =>
+      against({ kelvin: shiftedKelvin(kelvin, tintMiredOf(panel)), greenCc });
+    const byOthers = [...sent.by].map(([one, share]) => ({ rgb: warmer(ownColour(one, setup, kit) ?? onFace), share }));
+    const rgb = mixed([{ rgb: warmer(onFace), share: sent.ambient }, ...byOthers]);
+    return { subject: rgb, backdrop: rgb };
+  }
   return { subject: against(onFace), backdrop: against(ambientAt('background') ?? onFace) };
 }
 
@@ -201,7 +224,7 @@ export function weightsOf(
     const shown = shownOf(showing, layer, strengths, setup);
     if (shown === 0) return;
     const strength = (strengths.at.get(layer.id) ?? [0, 0, 0]).map((one) => one * shown);
-    const { subject, backdrop } = tintOf(layer, setup, kit, solution);
+    const { subject, backdrop } = tintOf(layer, setup, kit, solution, strengths);
     for (let region = 0; region < 3; region += 1)
       for (let k = 0; k < 3; k += 1)
         weights[index * WEIGHTS_PER_LAYER + region * 3 + k] =

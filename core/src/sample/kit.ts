@@ -151,7 +151,12 @@ export const SAMPLE_KIT: Kit = {
     },
   ],
   reflectors: [
-    { ...ours(166), name: 'Reflector disc 110 cm', diameterM: 1.1, surfaces: ['white', 'silver', 'striped', 'black'] },
+    {
+      ...ours(166),
+      name: 'Reflector disc 110 cm',
+      diameterM: 1.1,
+      surfaces: ['white', 'silver', 'striped', 'gold', 'black'],
+    },
   ],
   stands: [
     { ...ours(161), name: 'Light stand 2.6 m', highestM: 2.6, footRadiusM: 0.45 },

@@ -58,12 +58,13 @@ export const shareFromFlat = (flat: Flat, at: Place, faces: Place, answer: Answe
 
 /**
  * A sum over a flat thing's cells as seen from a place.
- * @param weigh takes the unit direction to a cell, the solid angle that it fills, and the cosine at it: negative from behind
+ * @param weigh takes the unit direction to a cell, the solid angle that it fills, the cosine at it (negative from behind), and
+ * where it lies
  */
 export function overFlat(
   { at, faces, widthM, tallM, round }: Flat,
   from: Place,
-  weigh: (way: Place, solidAngle: number, leaving: number) => number,
+  weigh: (way: Place, solidAngle: number, leaving: number, cell: Place) => number,
 ): number {
   const { across, up } = flatAxes(faces);
   const cells = round ? ROUND_CELLS : SQUARE_CELLS;
@@ -75,9 +76,25 @@ export function overFlat(
     const r2 = Math.max(1e-4, dot(to, to));
     const way = times(to, 1 / Math.sqrt(r2));
     const leaving = -dot(way, faces);
-    sum += weigh(way, (Math.abs(leaving) * areaM2) / r2, leaving);
+    sum += weigh(way, (Math.abs(leaving) * areaM2) / r2, leaving, cell);
   }
   return sum;
+}
+
+/** Rows and columns of a flat thing's larger parts: enough where what falls on it, or what it mirrors, differs over it. */
+const PART_ROWS = 4;
+const SQUARE_PARTS = Array.from({ length: PART_ROWS * PART_ROWS }, (_, part) => ({
+  a: (2 * Math.floor(part / PART_ROWS) + 1) / PART_ROWS - 1,
+  b: (2 * (part % PART_ROWS) + 1) / PART_ROWS - 1,
+}));
+const ROUND_PARTS = SQUARE_PARTS.filter(({ a, b }) => a * a + b * b <= 1);
+
+/** The middles of a flat thing's larger parts, all of one size. */
+export function partsOf({ at, faces, widthM, tallM, round }: Flat): Place[] {
+  const { across, up } = flatAxes(faces);
+  return (round ? ROUND_PARTS : SQUARE_PARTS).map(({ a, b }) =>
+    plus(at, plus(times(across, (a * widthM) / 2), times(up, (b * tallM) / 2))),
+  );
 }
 
 /** Nearer than this to an end of a way, a thing is there and not in between, metres. */

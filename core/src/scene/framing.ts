@@ -41,6 +41,25 @@ export function inFrame(
   return { across: dot(to, across) / deepM / halfWidth, up: dot(to, up) / deepM / halfHeight, deepM };
 }
 
+/** Where the corners of the frame meet a plane so far behind the subject, low left first; its middle by 0, 0. */
+export function onPlaneBehind(
+  { from, towards, halfWidth, halfHeight }: FrameView,
+  behindM: number,
+  [acrossShare, upShare]: readonly [number, number],
+): Place {
+  const { across, up } = flatAxes(towards);
+  const ray = movedBy(movedBy(towards, across, acrossShare * halfWidth), up, upShare * halfHeight);
+  return movedBy(from, ray, (from.z + behindM) / Math.max(0.05, -ray.z));
+}
+
+/** The frame's corners: shares of half its width and height. */
+export const FRAME_CORNERS = [
+  [-1, -1],
+  [1, -1],
+  [-1, 1],
+  [1, 1],
+] as const;
+
 const isInside = (view: FrameView, place: Place, mostM: number): boolean => {
   const seen = inFrame(view, place);
   return seen !== null && seen.deepM < mostM && Math.abs(seen.across) < 1 && Math.abs(seen.up) < 1;

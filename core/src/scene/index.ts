@@ -9,11 +9,20 @@ export {
   mirrored,
   movedBy,
   overFlat,
+  partsOf,
   passesThrough,
   shareFromFlat,
   unitOf,
 } from './flat';
-export { flatInFrame, frameSizeM, type FrameView, frameView, poleInFrame } from './framing';
+export {
+  FRAME_CORNERS,
+  flatInFrame,
+  frameSizeM,
+  type FrameView,
+  frameView,
+  onPlaneBehind,
+  poleInFrame,
+} from './framing';
 export {
   angleDeg,
   direction,

@@ -98,7 +98,7 @@ export const stoodOf = ({ stage, backgroundM, lamps }: Setup): Stood => ({
   turnDeg: stage.subject.turnDeg,
   backgroundM,
   sun: stage.sun,
-  lamps: lamps.map(({ role: _role, ...stands }) => stands),
+  lamps: lamps.map(({ role: _role, standsFor: _standsFor, ...stands }) => stands),
 });
 
 /**
@@ -109,7 +109,7 @@ export function setupAt(setup: Setup, stood: Stood): Setup {
   const { stage, backgroundM } = setup;
   return {
     ...setup,
-    lamps: stood.lamps.map((lamp) => ({ role: null, ...lamp })),
+    lamps: stood.lamps.map((lamp) => ({ role: null, standsFor: null, ...lamp })),
     backgroundM: stood.backgroundM ?? backgroundM,
     stage: { ...stage, subject: { ...stage.subject, turnDeg: stood.turnDeg }, sun: stood.sun ?? stage.sun },
   };

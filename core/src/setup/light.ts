@@ -1,7 +1,12 @@
 import { z } from 'zod';
 
 import { idSchema, kelvin } from '../gear';
-import { LIGHT_ROLES, RADIO_GROUPS } from './lightRoles';
+import { LIGHT_ROLES, MOTIVES, RADIO_GROUPS } from './lightRoles';
+
+const standsFor = z
+  .enum(MOTIVES)
+  .nullable()
+  .meta({ description: 'of a motivated light: the source that it imitates; null: nobody said' });
 
 /** A lamp as it stands and burns: it counts as ambient with a dial. */
 export const stoodLampSchema = z.strictObject({
@@ -25,12 +30,14 @@ export type StoodLamp = z.infer<typeof stoodLampSchema>;
 /** A lamp in a setup, with what it is meant to do. */
 export const placedLampSchema = stoodLampSchema.extend({
   role: z.enum(LIGHT_ROLES).nullable().meta({ description: 'null: it is there, and nothing is asked of it' }),
+  standsFor,
 });
 export type PlacedLamp = z.infer<typeof placedLampSchema>;
 
 export const lightSchema = z.strictObject({
   id: idSchema,
   role: z.enum(LIGHT_ROLES),
+  standsFor,
   unitId: idSchema,
   outlet: z
     .number()

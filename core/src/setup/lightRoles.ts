@@ -4,6 +4,10 @@ import type { PointRole } from './point';
 export const LIGHT_ROLES = ['background', 'fill', 'rim', 'motivated', 'key'] as const;
 export type LightRole = (typeof LIGHT_ROLES)[number];
 
+/** What a motivated light stands for: a source that the viewer believes in, seen in the picture or not. */
+export const MOTIVES = ['lowSun', 'window', 'lamp', 'headlight', 'fire'] as const;
+export type Motive = (typeof MOTIVES)[number];
+
 interface LightRoleFacts {
   /** the kind of point that it aims at */
   aims: PointRole;

@@ -40,6 +40,7 @@ export const PLAIN_LIGHTING: Pick<
   | 'tests'
   | 'reserveStops'
   | 'backgroundM'
+  | 'backdrop'
   | 'people'
   | 'pace'
   | 'gustMps'
@@ -53,6 +54,7 @@ export const PLAIN_LIGHTING: Pick<
   tests: 'together',
   reserveStops: 2 / 3,
   backgroundM: null,
+  backdrop: null,
   people: null,
   pace: null,
   gustMps: null,
@@ -118,6 +120,7 @@ export function newLight(
   return {
     id,
     role,
+    standsFor: null,
     unitId,
     outlet: null,
     zoomMm: null,

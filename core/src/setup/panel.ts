@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { idSchema, SURFACES } from '../gear';
+import { idSchema, SURFACE_TINT_MIRED, SURFACES } from '../gear';
 import type { LightStand } from '../scene';
 
 /** Flat things that shape the light that is there. */
@@ -100,6 +100,10 @@ export const panelSchema = z.strictObject({
     .meta({ description: 'how it stood for the readings before that; null: it was not there' }),
 });
 export type Panel = z.infer<typeof panelSchema>;
+
+/** How much warmer light is that a panel throws back, mired. */
+export const tintMiredOf = ({ kind, surface }: Pick<Panel, 'kind' | 'surface'>): number =>
+  kind === 'reflector' ? SURFACE_TINT_MIRED[surface] : 0;
 
 /** How a panel stood when something was metered; null where it was not there. */
 export const standAt = (panel: Panel, when: string): PanelStand | null =>

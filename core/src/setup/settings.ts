@@ -10,6 +10,7 @@ type Slot = (typeof SLOTS)[number];
 /** The settings of one light. */
 export const LIGHT_FIELDS = [
   'role',
+  'standsFor',
   'unitId',
   'outlet',
   'zoomMm',
@@ -103,6 +104,7 @@ const PLAIN_PATHS = [
   'tests',
   'reserveStops',
   'backgroundM',
+  'backdrop',
   'people',
   'pace',
   'gustMps',

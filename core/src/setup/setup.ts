@@ -13,7 +13,7 @@ import { meteringMethodSchema } from './reading';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 6;
+export const SETUP_VERSION = 7;
 
 /** A look and camera set aside, to be compared with the one in force. */
 export const versionSchema = z.strictObject({
@@ -65,6 +65,10 @@ export const setupSchema = z.strictObject({
     .max(100)
     .nullable()
     .meta({ description: 'from the subject to the background; null: not said' }),
+  backdrop: z
+    .strictObject({ widthM: z.number().min(0.3).max(30), tallM: z.number().min(0.3).max(30) })
+    .nullable()
+    .meta({ description: 'a cloth or wall of stated size behind the subject; null: it reaches as far as is seen' }),
   people: z
     .strictObject({ nearerM: span, fartherM: span, leftM: span, rightM: span, withinStops: z.number().min(0.1).max(2) })
     .nullable()

@@ -1,7 +1,8 @@
 import type { Caution, CheaperSetting, NextAction, NotHelping, WayOut } from '../advice';
-import type { Balance, ColourSolution, LampSolution, PanelSolution, SecondBody, VideoSolution } from '../balance';
+import type { Balance, ColourSolution, LampSolution, SecondBody, VideoSolution } from '../balance';
 import type { DialMatrix, WhyChains } from '../explain';
 import type { GroupLight, SolvedGroupCure, StayingPower } from '../lights';
+import type { PanelSolution } from '../panels';
 import type { StageCures, StageSolution } from '../stage';
 
 /** What follows a thumb: the numbers of a setup, and what they say by themselves. */

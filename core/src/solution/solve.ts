@@ -1,10 +1,11 @@
 import { cautionsFor, cheaperSettings, meteringOrder, nextAction, waysOut } from '../advice';
-import { type Balance, balance, colourSolution, secondBody, solveLamps, solvePanels, videoSolution } from '../balance';
+import { type Balance, balance, colourSolution, secondBody, solveLamps, videoSolution } from '../balance';
 import { dialMatrix, whyChains } from '../explain';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
 import { groupCures, groupLight, stayingPower } from '../lights';
 import { type Fact, type MeteredScene, meterScene } from '../metering';
+import { solvePanels } from '../panels';
 import type { Setup } from '../setup';
 import { solveStage, stageCures } from '../stage';
 import type { Solution, SolutionAdvice, SolutionNumbers } from './solution';
@@ -44,6 +45,7 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
   const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, leastKnown, untold, points } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
   const group = groupLight(setup, kit, now.usable);
+  const lamps = solveLamps(setup, kit, scene, now);
   return {
     look,
     depth,
@@ -69,10 +71,10 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
           },
     second: secondBody(setup, kit, now),
     video: videoSolution(setup, kit, now),
-    colour: colourSolution(setup, kit, now.usable, lights, points),
+    colour: colourSolution(setup, kit, now.usable, lights, points, lamps),
     staying: stayingPower(setup, lights),
     group,
-    lamps: solveLamps(setup, kit, scene, now),
+    lamps,
     panels: solvePanels(setup, kit, scene, points),
     stage: solveStage(setup, kit, scene, now, group),
     meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),

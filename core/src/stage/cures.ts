@@ -12,6 +12,7 @@ import {
   wrapDeg,
 } from '../scene';
 import { type Light, lightPath, type Setting, type Setup } from '../setup';
+import { isMotiveWatch } from './motives';
 import { firstClear, moved, raised, range } from './moves';
 import type { StageSolution } from './solveStage';
 import { EYES } from '../gain';
@@ -22,7 +23,7 @@ import { frameDepthM, LENS_SHARE, MISSES_STOPS, RIM_FROM_DEG, SOCKETS_DEG, type 
 export type StageMove =
   | { kind: 'turn-back' | 'aside' | 'turn-from-camera' | 'tip-frames'; byDeg: number }
   | { kind: 'raise' | 'lower'; byM: number }
-  | { kind: 'to-angle'; deg: number }
+  | { kind: 'to-angle' | 'to-side'; deg: number }
   | { kind: 'use-modifier'; name: string }
   | { kind: 'to-axis' | 'to-other-side'; lightId: string }
   | { kind: 'group'; cure: GroupCure };
@@ -36,6 +37,7 @@ export const STAGE_MOVE_KINDS = [
   'raise',
   'lower',
   'to-angle',
+  'to-side',
   'use-modifier',
   'to-axis',
   'to-other-side',
@@ -82,6 +84,8 @@ function movesFor(watch: StageWatch, context: CureContext): StageCure[] {
     return groupCures.map(({ spreadStops: _spread, settings, ...cure }) => ({ kind: 'group', cure, settings }));
   const one = usable.find(({ light }) => light.id === watch.lightId);
   if (one === undefined) return [];
+  // only where it comes from is a matter of its stand alone
+  if (isMotiveWatch(watch)) return 'sideDeg' in watch ? [toSide(one, watch.sideDeg)] : [];
   switch (watch.kind) {
     case 'beam-misses':
       return turnBack(one);
@@ -120,6 +124,12 @@ function movesFor(watch: StageWatch, context: CureContext): StageCure[] {
       return [];
   }
 }
+
+const toSide = ({ index }: UsableLight, sideDeg: number): StageCure => ({
+  kind: 'to-side',
+  deg: sideDeg,
+  settings: [{ path: lightPath(index, 'sideDeg'), value: sideDeg }],
+});
 
 /** Degrees to turn by, where a turn was found. */
 const byDeg = <K extends 'turn-back' | 'aside' | 'turn-from-camera'>(

@@ -1,6 +1,6 @@
 import { AS_IT_STANDS, EYES, flashAt, type LightConfig, type Receiver, standing, type Standing } from '../gain';
 import type { Kit } from '../gear';
-import { direction, flatAxes, type FrameView, movedBy, type Place } from '../scene';
+import { direction, FRAME_CORNERS, type FrameView, onPlaneBehind } from '../scene';
 import type { Light, Setup } from '../setup';
 
 /** Shoes are lit where they are seen, over the ground, m. */
@@ -36,26 +36,11 @@ export class Falls {
   cornersStops(light: Light, config: LightConfig): number | null {
     const { backgroundM } = this.setup;
     if (backgroundM === null) return null;
-    const levels = this.cornersOf(backgroundM).map((at) =>
-      this.at(light, config, { at, faces: direction(0), answers: 'card' }),
-    );
+    const levels = [[0, 0] as const, ...FRAME_CORNERS].map((corner) => {
+      const at = onPlaneBehind(this.view, backgroundM, corner);
+      return this.at(light, config, { at, faces: direction(0), answers: 'card' });
+    });
     const reached = levels.filter((level) => level !== null);
     return reached.length < levels.length ? null : Math.max(...reached) - Math.min(...reached);
-  }
-
-  /** The middle and the four corners of what the frame shows of a background so far behind the subject. */
-  private cornersOf(backgroundM: number): Place[] {
-    const { from, towards, halfWidth, halfHeight } = this.view;
-    const { across, up } = flatAxes(towards);
-    return [
-      [0, 0],
-      [-1, -1],
-      [1, -1],
-      [-1, 1],
-      [1, 1],
-    ].map(([x = 0, y = 0]): Place => {
-      const ray = movedBy(movedBy(towards, across, x * halfWidth), up, y * halfHeight);
-      return movedBy(from, ray, (from.z + backgroundM) / Math.max(0.05, -ray.z));
-    });
   }
 }

@@ -1,6 +1,8 @@
+export type { BackdropFill } from './backdrop';
 export { type Companion, companions } from './company';
 export { type StageCure, stageCures, type StageCures, type StageMove } from './cures';
 export { suggestedKeySide } from './keySide';
+export { isMotiveWatch, type MotiveWatch } from './motives';
 export {
   mirroredStage,
   type Placement,

@@ -114,11 +114,11 @@ function rimAsSun({ stage }: Setup): Placed[] {
 }
 
 /** A key goes to the side that is asked for; everything else stays on its own. */
-const sideFor = ({ role, sideDeg }: Light, setup: Setup): number =>
-  (role === 'key' ? suggestedKeySide(setup) : null) ?? (sideDeg < 0 ? -1 : 1);
+const sideFor = ({ role, sideDeg }: Light, setup: Setup, openSide: OpenSide | null): number =>
+  (role === 'key' ? suggestedKeySide(setup, openSide) : null) ?? (sideDeg < 0 ? -1 : 1);
 
-/** Starting placements for a light of a setup. */
-export function placementsFor(setup: Setup, index: number): Placement[] {
+/** Starting placements for a light of a setup. @param openSide where the ambient comes from; null: nothing tells */
+export function placementsFor(setup: Setup, index: number, openSide: OpenSide | null): Placement[] {
   const light = setup.lights[index];
   if (light === undefined) return [];
   const to = (stand: Stand): Setting[] =>
@@ -127,7 +127,7 @@ export function placementsFor(setup: Setup, index: number): Placement[] {
       value: stand[field] ?? 0,
     }));
   return [
-    ...stands(light.role, setup, sideFor(light, setup)).map(({ id, stand }) => ({
+    ...stands(light.role, setup, sideFor(light, setup, openSide)).map(({ id, stand }) => ({
       id,
       distanceM: stand.distanceM,
       settings: to({ ...stand, featherDeg: 0 }),

@@ -2,12 +2,14 @@ import { EYES, type SunStand, sunStand } from '../gain';
 import type { Balance } from '../balance';
 import type { Kit } from '../gear';
 import type { GroupLight } from '../lights';
-import type { AmbientShares, MeteredScene } from '../metering';
+import type { AmbientShares, MeteredScene, ToldSide } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
 import { frameSizeM, type FrameView, type Place, wrapDeg } from '../scene';
 import type { Setup } from '../setup';
 import { cameraAt, halfBeamDeg, placed, RADIANS, setupView, type StageLight } from './stageLights';
+import { backdropFill, type BackdropFill } from './backdrop';
 import { Falls } from './falls';
+import { watchMotives } from './motives';
 import { depthOfLight, secondShadow, type StageWatch, type WatchContext, watchLight, watchSun } from './watches';
 
 /** Where everything stands and what that does. */
@@ -18,7 +20,11 @@ export interface StageSolution {
   sun: SunStand | null;
   /** what the light at the face is made of */
   ambient: AmbientShares;
+  /** where it comes from, and how that is known; null: nothing tells */
+  openSide: ToldSide | null;
   camera: { at: Place; focalMm: number; view: FrameView; frameWidthM: number; frameHeightM: number };
+  /** whether the backdrop fills the frame; null where its size or place is not said */
+  backdrop: BackdropFill | null;
   /** brightest over darkest person by the key, stops; null for one person */
   spreadStops: number | null;
 }
@@ -27,11 +33,12 @@ export interface StageSolution {
 export function solveStage(
   setup: Setup,
   kit: Kit,
-  { light }: MeteredScene,
+  scene: MeteredScene,
   now: Balance,
   group: GroupLight | null,
 ): StageSolution {
   const { stage } = setup;
+  const { light: estimate } = scene;
   const sun = sunStand(stage);
   const { focalMm, view } = setupView(setup, kit);
   const { widthM, heightM } = frameSizeM(view, EYES);
@@ -63,18 +70,21 @@ export function solveStage(
       powerText: now.lights.find(({ lightId }) => lightId === light.id)?.powerText ?? null,
     };
   });
-  const context: WatchContext = { setup, now, view, lights };
+  const context: WatchContext = { setup, now, view, openSide: scene.openSide?.side ?? null, lights };
   return {
     lights,
     sun,
-    ambient: light.shares(),
+    ambient: estimate.shares(),
+    openSide: scene.openSide,
     camera: { at: cameraAt(setup), focalMm, view, frameWidthM: widthM, frameHeightM: heightM },
+    backdrop: backdropFill(setup, kit),
     spreadStops: group?.spreadStops ?? null,
     watches: [
       ...now.usable.flatMap((one) => watchLight(one, context)),
       ...secondShadow(context),
       ...depthOfLight(group),
       ...watchSun(setup, sun),
+      ...watchMotives(setup, scene, now, sun),
     ],
   };
 }

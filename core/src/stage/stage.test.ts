@@ -194,7 +194,7 @@ describe('what to watch', () => {
     const place = (over: Partial<Setup['stage']['subject']>, openSide: OpenSide | null): number => {
       const { setup } = scene({ lights: [{ role: 'key', sideDeg: 40, distanceM: 1.5 }] });
       const stage = { ...setup.stage, openSide, subject: { ...setup.stage.subject, ...over } };
-      const loop = placementsFor({ ...setup, stage }, 0).find(({ id }) => id === 'loop');
+      const loop = placementsFor({ ...setup, stage }, 0, openSide).find(({ id }) => id === 'loop');
       return Number(loop?.settings.find(({ path }) => path === 'lights.0.sideDeg')?.value);
     };
     expect(place({}, null)).toBe(40);
@@ -263,7 +263,7 @@ describe('starting places', () => {
         stage: { sun: { by: 'hand', sideDeg: 150, altitudeDeg: 20 } },
         lights: [{ role, sideDeg: 35 }],
       });
-      const placements = placementsFor(setup, 0);
+      const placements = placementsFor(setup, 0, null);
       expect(placements.length).toBeGreaterThanOrEqual(3);
       for (const placement of placements) {
         const { settings } = placement;
@@ -273,7 +273,7 @@ describe('starting places', () => {
       }
       expect(placements.at(-1)?.settings.find(({ path }) => path === 'lights.0.sideDeg')?.value).toBe(-35);
     }
-    expect(placementsFor(scene({ lights: [] }).setup, 0)).toEqual([]);
+    expect(placementsFor(scene({ lights: [] }).setup, 0, null)).toEqual([]);
   });
 
   it('a mirrored stage gives the same powers, and twice is as before', () => {

@@ -3,7 +3,8 @@ import type { Balance } from '../balance';
 import type { GroupLight, UsableLight } from '../lights';
 import { beamLossStops, beamShare } from '../modifiers';
 import { angleDeg, flatInFrame, type FrameView, minus, poleInFrame, spectaclesShow, wrapDeg } from '../scene';
-import { LIGHT_ROLE_FACTS, type Setup } from '../setup';
+import { LIGHT_ROLE_FACTS, type OpenSide, type Setup } from '../setup';
+import { MOTIVE_WATCH_KINDS, type MotiveWatch } from './motives';
 import { cameraAt, type StageLight } from './stageLights';
 
 /** Something to watch on the stage, with its figures. */
@@ -19,7 +20,8 @@ export type StageWatch =
   | { kind: 'crossed-shadows'; lightId: string; underStops: number }
   | { kind: 'eye-sockets'; lightId: string; riseDeg: number; because: keyof typeof SOCKETS_DEG }
   | { kind: 'depth-light'; lightId: null; overStops: number }
-  | { kind: 'sun-into-lens' | 'sun-in-eyes'; lightId: null };
+  | { kind: 'sun-into-lens' | 'sun-in-eyes'; lightId: null }
+  | MotiveWatch;
 
 /** Every kind of thing to watch on the stage. */
 export const STAGE_WATCH_KINDS = [
@@ -37,6 +39,7 @@ export const STAGE_WATCH_KINDS = [
   'depth-light',
   'sun-into-lens',
   'sun-in-eyes',
+  ...MOTIVE_WATCH_KINDS,
 ] as const satisfies readonly StageWatch['kind'][];
 
 /** Farther than anything that could hide a stand. */
@@ -56,6 +59,8 @@ export interface WatchContext {
   setup: Setup;
   now: Balance;
   view: FrameView;
+  /** where the ambient comes from; null: nothing tells */
+  openSide: OpenSide | null;
   lights: readonly StageLight[];
 }
 
@@ -130,8 +135,7 @@ const CROSSES_WITHIN_STOPS = 2;
 /** A key nearer to the nose line than this draws its shadow down, not to a side. */
 const TO_A_SIDE_DEG = 15;
 
-function crossedShadows({ light }: UsableLight, its: StageLight, { setup, now }: WatchContext): StageWatch[] {
-  const { openSide } = setup.stage;
+function crossedShadows({ light }: UsableLight, its: StageLight, { now, openSide }: WatchContext): StageWatch[] {
   const { lightId, noseDeg, faceStops } = its;
   const openDeg = openSide === 'left' ? -1 : openSide === 'right' ? 1 : 0;
   if (light.role !== 'key' || openDeg === 0 || Math.abs(noseDeg) < TO_A_SIDE_DEG) return [];

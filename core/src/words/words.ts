@@ -6,7 +6,6 @@ import type {
   LampWish,
   LightRatios,
   MixedColour,
-  PanelSolution,
   PointSolution,
   SecondBody,
   VideoSolution,
@@ -24,8 +23,10 @@ import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights
 import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, Staleness } from '../metering';
 import type { Assumption, ReadingFault, ReadText, StopAnswer, StopFault, TypedFault } from '../notation';
 import type { FaultId, Increment, Outcome, ToneId } from '../photometry';
+import type { PanelOnEyes, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
 import type { Caster } from '../picture';
 import type {
+  Motive,
   Light,
   LightRole,
   MethodKey,
@@ -39,7 +40,7 @@ import type {
   Subject,
   Sun,
 } from '../setup';
-import type { Companion, Placement, StageMove, StageWatch, TurnedSet } from '../stage';
+import type { BackdropFill, Companion, Placement, StageMove, StageWatch, TurnedSet } from '../stage';
 import type { WordsContext } from './context';
 
 /** A name, and what to know of what it names. */
@@ -229,6 +230,19 @@ export interface Words {
   /** what it should be set to, or from how far it does so as it is */
   lampWish: (wish: LampWish, context: WordsContext) => string;
   panel: (panel: PanelSolution) => string;
+  /** what a motivated light stands for: `the low sun` */
+  motive: (motive: Motive) => string;
+  /** whether a backdrop fills the frame */
+  backdrop: (fill: BackdropFill, context: WordsContext) => string;
+  /** what it throws back or takes, source by source */
+  panelParts: (panel: Pick<PanelSolution, 'face' | 'shadow'>, context: WordsContext) => string[];
+  panelOnEyes: (onEyes: PanelOnEyes, surface: Panel['surface'] | null) => string;
+  reflectorPlaceName: (place: ReflectorPlace) => string;
+  reflectorPlace: (
+    placed: PlacedReflector,
+    surface: Panel['surface'],
+    context: WordsContext,
+  ) => { title: string; lines: string[] };
   stageWatch: (watch: StageWatch, context: WordsContext) => string;
   stageMove: (move: StageMove, context: WordsContext) => string;
   /** what went along when the set was turned, and what stayed */

@@ -95,7 +95,7 @@ export function answersOf(corpus: readonly SolutionCase[], index: number, reache
   const diagnoses = SYMPTOMS.map((symptom, place) =>
     diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null),
   );
-  const placements = setup.lights.map((_, place) => placementsFor(setup, place));
+  const placements = setup.lights.map((_, place) => placementsFor(setup, place, solution.stage.openSide?.side ?? null));
   const placementIds = placements.flat().map(({ id }) => id);
   for (const kind of kindsOf(solution, diagnoses, placementIds)) reached.add(kind);
   return {

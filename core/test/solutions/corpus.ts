@@ -5,6 +5,7 @@ import { teach } from '../../src/lights';
 import type { Fact } from '../../src/metering';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../../src/sample';
 import {
+  type Motive,
   type FiredLight,
   type Light,
   LIGHT_ROLES,
@@ -28,6 +29,7 @@ import {
 } from '../../src/setup';
 import { solve } from '../../src/solution';
 import { PICTURE_SCENES } from '../pictureScenes';
+import { usualPanel } from '../panels';
 import { usualPoint } from '../points';
 import { SCENES_FROM_TESTS } from './fromTests';
 
@@ -279,6 +281,7 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
             dimStops: pick([0, -1, -2.5]),
             kelvin: pick([3200, 5000]),
             role: null,
+            standsFor: null,
           },
         ]
       : [],
@@ -588,6 +591,7 @@ export function casesAfterBaseline(): SolutionCase[] {
         dimStops: 0,
         kelvin: 5000,
         role: 'key',
+        standsFor: null,
       },
     ],
   });
@@ -595,7 +599,34 @@ export function casesAfterBaseline(): SolutionCase[] {
     ...hall,
     stage: { ...hall.stage, openSide: (hall.lights[0]?.sideDeg ?? 40) < 0 ? 'right' : 'left' },
   };
+  /** the first light stands for something in a picture with a sun */
+  const standing = (standsFor: Motive, over: Partial<Light>, altitudeDeg = 8): Setup => ({
+    ...hall,
+    panels: [],
+    points: hall.points.map((point, place) => ({ ...point, standsIn: place === 1 ? 'sun' : null })),
+    stage: { ...hall.stage, sun: { by: 'hand', sideDeg: 60, altitudeDeg } },
+    lights: hall.lights.map((light, place) =>
+      place === 0 ? { ...light, role: 'motivated', standsFor, ...over } : light,
+    ),
+  });
+  const inShade: Setup = {
+    ...standing('lowSun', { sideDeg: -70 }),
+    points: hall.points.map((point) => ({ ...point, standsIn: 'shade' })),
+  };
+  const foil: Setup = {
+    ...standing('lamp', {}, 35),
+    panels: [usualPanel('reflector', { surface: 'silver', sideDeg: 60, heightM: -0.4 })],
+  };
+  const motives: [string, Setup][] = [
+    ['a sun in shade', inShade],
+    ['two suns', standing('lowSun', { sideDeg: -70 })],
+    ['a high sun', standing('lowSun', { distanceM: 2, heightM: 1.6 })],
+    ['a high headlight', standing('headlight', { heightM: 0.6 })],
+    ['a weak sun', standing('lowSun', { locked: true, dialledStops: -9 })],
+    ['foil in the sun', foil],
+  ];
   return [
+    ...motives.map(([name, setup]) => ({ name, setup, kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK })),
     { name: 'a lamp to set', setup: filmedFrom(0.8), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
     { name: 'a lamp too far', setup: filmedFrom(9), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
     { name: 'crossed shadows', setup: crossed, kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },

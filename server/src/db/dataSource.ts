@@ -11,6 +11,7 @@ import { Sync1780000400000 } from './migrations/1780000400000-sync';
 import { Stands1780000500000 } from './migrations/1780000500000-stands';
 import { HowItStood1780000600000 } from './migrations/1780000600000-howItStood';
 import { LampsAreLights1780000700000 } from './migrations/1780000700000-lampsAreLights';
+import { MotivesAndBackdrops1780000800000 } from './migrations/1780000800000-motivesAndBackdrops';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -30,6 +31,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       Stands1780000500000,
       HowItStood1780000600000,
       LampsAreLights1780000700000,
+      MotivesAndBackdrops1780000800000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

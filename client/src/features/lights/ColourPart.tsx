@@ -4,12 +4,13 @@ import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
+import { OfferCard } from '@/ui/OfferCard';
 import { Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
-import type { GelAdvice } from '@sphene/core/balance';
+import type { GelAdvice, LampColourAdvice } from '@sphene/core/balance';
 import { GREEN_RANGE, KELVIN_RANGE, NAMED_SOURCES, type NamedSource } from '@sphene/core/colour';
 import { lightPath } from '@sphene/core/setup';
 
@@ -137,6 +138,30 @@ function GelChoice({ gels }: { gels: GelAdvice }) {
   );
 }
 
+/** What the dial of a lamp does not make up is told from here on, mired. */
+const MISS_MIRED = 15;
+
+/** The colour that one lamp is turned to, in one tap. */
+function LampColour({ advice: { lampId, kelvin, missMired } }: { advice: LampColourAdvice }) {
+  const { setup } = useSetup();
+  const { lamps } = useNumbers();
+  const { changeOne } = useChange();
+  const name = lamps.find(({ id }) => id === lampId)?.name ?? '';
+  const shown = Math.round(kelvin / 50) * 50;
+  return (
+    <OfferCard
+      title={texts.turnToKelvin(name, shown)}
+      lines={missMired > MISS_MIRED ? [texts.lampComesNoNearer(Math.round(missMired))] : []}
+      onApply={() =>
+        changeOne(
+          'lamps',
+          setup.lamps.map((lamp) => (lamp.id === lampId ? { ...lamp, kelvin } : lamp)),
+        )
+      }
+    />
+  );
+}
+
 /** The white balance that follows, or the one that was set. */
 function WhiteBalance() {
   const { whiteBalance: own } = useSetup().setup.colour;
@@ -232,6 +257,9 @@ export function ColourPart() {
       )}
       {colour.advice.map((advice) => (
         <GelChoice key={advice.lightId} gels={advice} />
+      ))}
+      {colour.lampAdvice.map((advice) => (
+        <LampColour key={advice.lampId} advice={advice} />
       ))}
       <WhiteBalance />
       <Sources />

@@ -13,6 +13,7 @@ import type { LampWish } from '@sphene/core/balance';
 import { type Kit, offered, percentOf } from '@sphene/core/gear';
 import { formatDistance, formatStops } from '@sphene/core/notation';
 import { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, type PlacedLamp } from '@sphene/core/setup';
+import { StandsFor } from './StandsFor';
 
 const USUAL_LAMP_M = 1.5;
 const MOST_LAMPS = 6;
@@ -151,6 +152,9 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
           ...[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: words.lightRole(role).name })),
         ]}
       />
+      {placed.role === 'motivated' && (
+        <StandsFor name={lamp.name} value={placed.standsFor} onChoose={(standsFor) => put({ standsFor })} />
+      )}
       {its?.wish != null && <Wish wish={its.wish} put={put} />}
       {placed.role !== null && its !== undefined && its.wish === null && (
         <Txt tone="quiet">{texts.meterItsPointFirst}</Txt>
@@ -206,6 +210,7 @@ export function LampsPart() {
         offAxisDeg: 0,
         on: true,
         role: null,
+        standsFor: null,
         dimStops: 0,
         kelvin: kelvinHigh,
       },

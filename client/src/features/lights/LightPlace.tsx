@@ -12,7 +12,8 @@ import { DistanceDial, HeightDial, SideDial } from '@/ui/dials';
 import { View } from 'react-native';
 
 import { equalLooks } from '@sphene/core/explain';
-import { type Light, LIGHT_ROLE_FACTS, LIGHT_ROLES, lightPath } from '@sphene/core/setup';
+import { type Light, LIGHT_ROLE_FACTS, lightPath } from '@sphene/core/setup';
+import { RoleChoice } from './StandsFor';
 import { WishedPlace } from './WishedPlace';
 
 /** The same look in another way, or half a step closer: what each changes. */
@@ -68,12 +69,7 @@ export function LightPlace({ light, index }: { light: Light; index: number }) {
         title={texts.roleAimAndPlace}
         summary={`${aim === undefined ? texts.aimsAtNothing : texts.atThe(aim.name.toLowerCase())}, ${side}`}
       >
-        <ChoiceList
-          label={texts.role}
-          value={light.role}
-          onChoose={(role) => changeOne(lightPath(index, 'role'), role)}
-          choices={[...LIGHT_ROLES].reverse().map((role) => ({ value: role, label: words.lightRole(role).name }))}
-        />
+        <RoleChoice light={light} index={index} />
         <ChoiceList
           label={texts.aimsAt}
           value={light.aimPointId}

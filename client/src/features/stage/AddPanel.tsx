@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useChange, useKit, useSetup } from '@/setupView/setupContext';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
@@ -8,17 +8,16 @@ import { View } from 'react-native';
 
 import { keySideDeg } from '@sphene/core/gain';
 import { type Kit, offered } from '@sphene/core/gear';
-import { type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type Setup } from '@sphene/core/setup';
+import { type OpenSide, type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type Setup } from '@sphene/core/setup';
 import { isOpening } from './things';
 import type { Moment } from './useStage';
 
 const MOST_PANELS = 8;
 
 /** A panel of a kind where such a one usually stands: a reflector on the dark side, a diffuser or flag in the sun's way. */
-function newPanel(kind: PanelKind, setup: Setup, kit: Kit, moment: Moment): Panel {
+function newPanel(kind: PanelKind, setup: Setup, kit: Kit, moment: Moment, openSide: OpenSide | null): Panel {
   const { stand, widthM, tallM, opening } = PANEL_FACTS[kind];
   // the dark side is the one away from the window, else from the open side, else from the key
-  const { openSide } = setup.stage;
   const saidDeg = openSide === 'left' ? -90 : openSide === 'right' ? 90 : null;
   const brightDeg = setup.panels.find(isOpening)?.sideDeg ?? saidDeg ?? keySideDeg(setup);
   const side = brightDeg < 0 ? -1 : 1;
@@ -45,9 +44,10 @@ function newPanel(kind: PanelKind, setup: Setup, kit: Kit, moment: Moment): Pane
 export function AddPanel({ moment, onSelect }: { moment: Moment; onSelect: (id: string) => void }) {
   const { setup } = useSetup();
   const kit = useKit();
+  const { stage } = useNumbers();
   const { change } = useChange();
   const add = (kind: PanelKind) => {
-    const panel = newPanel(kind, setup, kit, moment);
+    const panel = newPanel(kind, setup, kit, moment, stage.openSide?.side ?? null);
     change({ path: 'panels', value: [...setup.panels, panel] });
     onSelect(`panel:${panel.id}`);
   };

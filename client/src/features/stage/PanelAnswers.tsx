@@ -8,9 +8,9 @@ import { Disclosure } from '@/ui/Disclosure';
 import { OfferCard } from '@/ui/OfferCard';
 import { Txt } from '@/ui/Txt';
 import { StopsDial } from '@/ui/dials';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 
-import { backdropAt, type PanelAnswer, panelAnswers } from '@sphene/core/advice';
+import { backdropAt, type PanelAnswer, panelAnswers, reflectorPlaces } from '@sphene/core/panels';
 import { formatDistance, formatStops } from '@sphene/core/notation';
 import { stopsToRatio } from '@sphene/core/photometry';
 import type { Panel } from '@sphene/core/setup';
@@ -21,16 +21,18 @@ function useTrial() {
   const kit = useKit();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
-  return { setup, kit, facts, clock: new Date(clockMs) };
+  return useMemo(() => ({ setup, kit, facts, clock: new Date(clockMs) }), [setup, kit, facts, clockMs]);
 }
 
 const sayContrast = (stops: number): string => words.lightingRatio({ ratio: stopsToRatio(stops), stops });
 
 /** From how far this panel, or another of the kit, gives the contrast that is wished; worked out while it is looked at. */
 function Answers({ panel, put }: { panel: Panel; put: (over: Partial<Panel>) => void }) {
-  const { setup, kit, facts, clock } = useTrial();
+  const trial = useTrial();
+  const { setup, kit } = trial;
   const { distanceUnit } = kit.preferences;
-  const answers = panelAnswers(setup, kit, facts, clock, panel.id, setup.look.faceContrastStops);
+  const wanted = setup.look.faceContrastStops;
+  const answers = useMemo(() => panelAnswers(trial, panel.id, wanted), [trial, panel.id, wanted]);
   const [own, ...others] = answers;
   if (own === undefined) return <Txt tone="quiet">{texts.meterBothSidesFirst}</Txt>;
   const at = (distanceM: number) => formatDistance(distanceM, distanceUnit);
@@ -47,13 +49,14 @@ function Answers({ panel, put }: { panel: Panel; put: (over: Partial<Panel>) => 
       {[own, ...others].map((answer) => {
         const place = answer.at;
         if (place === null) return null;
-        const { reflectorId, surface } = answer;
+        const { reflectorId, surface, stand } = answer;
+        const from = texts.fromSoFar(nameOf(answer), at(place.distanceM));
         return (
           <OfferCard
-            key={`${reflectorId ?? ''} ${surface}`}
-            title={texts.fromSoFar(nameOf(answer), at(place.distanceM))}
+            key={`${reflectorId ?? ''} ${surface} ${answer.place ?? ''}`}
+            title={answer.place === null ? from : `${words.reflectorPlaceName(answer.place)}: ${from}`}
             lines={[texts.faceContrast(sayContrast(place.contrastStops))]}
-            onApply={() => put({ reflectorId, surface, distanceM: Number(place.distanceM.toFixed(2)) })}
+            onApply={() => put({ reflectorId, surface, ...stand, distanceM: Number(place.distanceM.toFixed(2)) })}
           />
         );
       })}
@@ -82,14 +85,29 @@ export function PanelAnswers({ panel, put }: { panel: Panel; put: (over: Partial
   );
 }
 
+function Places({ panel, put }: { panel: Panel; put: (over: Partial<Panel>) => void }) {
+  const { context } = useSetup();
+  return reflectorPlaces(useTrial(), panel.id).map((placed) => {
+    const { title, lines } = words.reflectorPlace(placed, panel.surface, context);
+    return <OfferCard key={placed.place} title={title} lines={lines} onApply={() => put(placed.stand)} />;
+  });
+}
+
+/** Where a reflector is usually held, and what it does from there; worked out while it is looked at. */
+export const ReflectorPlaces = (props: { panel: Panel; put: (over: Partial<Panel>) => void }) => (
+  <Disclosure title={texts.startingPlaces} summary={texts.lowOrHigh}>
+    <Places {...props} />
+  </Disclosure>
+);
+
 const USUAL_WISH_STOPS = -1;
 
 function BackdropAnswer({ byStops }: { byStops: number }) {
-  const { setup, kit, facts, clock } = useTrial();
+  const trial = useTrial();
   const { changeOne } = useChange();
-  const distanceM = backdropAt(setup, kit, facts, clock, byStops);
+  const distanceM = backdropAt(trial, byStops);
   if (distanceM === null) return <Txt tone="quiet">{texts.noBackdropDoesIt}</Txt>;
-  const place = formatDistance(distanceM, kit.preferences.distanceUnit);
+  const place = formatDistance(distanceM, trial.kit.preferences.distanceUnit);
   return (
     <ActionButton
       label={texts.moveBackdropTo(place)}

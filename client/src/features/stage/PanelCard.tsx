@@ -12,7 +12,7 @@ import { View } from 'react-native';
 import { offered, type Surface, SURFACES } from '@sphene/core/gear';
 import { formatDistance } from '@sphene/core/notation';
 import type { Panel } from '@sphene/core/setup';
-import { PanelAnswers } from './PanelAnswers';
+import { PanelAnswers, ReflectorPlaces } from './PanelAnswers';
 import { isOpening, panelSettings } from './things';
 import type { Moment } from './useStage';
 
@@ -147,7 +147,7 @@ function PanelActions({ panel, moment }: { panel: Panel; moment: Moment }) {
 
 /** One flat thing: what it does, and its numbers. */
 export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
-  const { setup } = useSetup();
+  const { setup, context } = useSetup();
   const kit = useKit();
   const { panels } = useNumbers();
   const { change } = useChange();
@@ -171,6 +171,15 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
       <Txt bold role="status">
         {solved === undefined ? name : words.panel(solved)}
       </Txt>
+      {solved !== undefined &&
+        words.panelParts(solved, context).map((line) => (
+          <Txt key={line} size="label">
+            {line}
+          </Txt>
+        ))}
+      {solved?.onEyes != null && panel.kind === 'reflector' && (
+        <Txt size="label">{words.panelOnEyes(solved.onEyes, panel.surface)}</Txt>
+      )}
       <Txt size="label" tone="quiet">
         {because}
         {kit.preferences.paces ? texts.away(words.paces(panel.distanceM)) : ''}
@@ -191,6 +200,7 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
           />
         )}
       </View>
+      {panel.kind === 'reflector' && <ReflectorPlaces panel={panel} put={put} />}
       {ANSWERS.includes(panel.kind) && <PanelAnswers panel={panel} put={put} />}
       {panel.kind === 'reflector' && (
         <Txt size="label" tone="quiet">

@@ -24,7 +24,8 @@ function PlacePart() {
   const { changeOne } = useChange();
   const unit = kit.preferences.distanceUnit;
   const { stage } = setup;
-  const { frameWidthM, frameHeightM, focalMm } = numbers.stage.camera;
+  const { openSide, camera } = numbers.stage;
+  const { frameWidthM, frameHeightM, focalMm } = camera;
   return (
     <>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
@@ -53,6 +54,7 @@ function PlacePart() {
           texts.highAtTheSubject(formatDistance(frameHeightM, unit))}
       </Txt>
       {setup.backgroundM !== null && <BackdropPlace />}
+      <BackdropSize />
       <ChoiceList
         label={texts.frame}
         layout="row"
@@ -80,6 +82,11 @@ function PlacePart() {
           ...OPEN_SIDES.map((value) => ({ value, label: texts.openSides[value] })),
         ]}
       />
+      {openSide !== null && openSide.by !== 'said' && (
+        <Txt size="label" tone="quiet" role="status">
+          {texts.toldSide[openSide.by](texts.openSides[openSide.side].toLowerCase())}
+        </Txt>
+      )}
       <ChoiceList
         label={texts.ground}
         layout="row"
@@ -87,6 +94,62 @@ function PlacePart() {
         onChoose={(ground) => changeOne('stage.ground', ground)}
         choices={GROUNDS.map((value) => ({ value, label: texts.grounds[value] }))}
       />
+    </>
+  );
+}
+
+/** A cloth of the usual roll, and as high as stands reach. */
+const USUAL_BACKDROP = { widthM: 2.7, tallM: 2.5 };
+
+/** How large a backdrop is, and whether it fills the frame. */
+function BackdropSize() {
+  const { backdrop } = useSetup().setup;
+  const { distanceUnit } = useKit().preferences;
+  const at = (m: number) => formatDistance(m, distanceUnit);
+  return (
+    <Disclosure
+      title={texts.backdropSize}
+      summary={backdrop === null ? texts.backdropReaches : `${at(backdrop.widthM)} × ${at(backdrop.tallM)}`}
+    >
+      <BackdropDials />
+    </Disclosure>
+  );
+}
+
+function BackdropDials() {
+  const { setup, context } = useSetup();
+  const { distanceUnit } = useKit().preferences;
+  const { backdrop: fill } = useNumbers().stage;
+  const { changeOne } = useChange();
+  const { backdrop } = setup;
+  if (backdrop === null)
+    return (
+      <View style={{ alignItems: 'flex-start' }}>
+        <ActionButton label={texts.sayItsSize} onPress={() => changeOne('backdrop', USUAL_BACKDROP)} />
+      </View>
+    );
+  return (
+    <>
+      <Txt bold role="status">
+        {fill === null ? texts.sayTheDistanceToo : words.backdrop(fill, context)}
+      </Txt>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+        <DistanceDial
+          label={texts.backdropWide}
+          value={backdrop.widthM}
+          unit={distanceUnit}
+          onChange={(widthM) => changeOne('backdrop', { ...backdrop, widthM })}
+        />
+        <DistanceDial
+          label={texts.backdropHigh}
+          value={backdrop.tallM}
+          unit={distanceUnit}
+          onChange={(tallM) => changeOne('backdrop', { ...backdrop, tallM })}
+        />
+      </View>
+      <View style={{ alignItems: 'flex-start' }}>
+        <ActionButton kind="plain" label={texts.asFarAsSeen} onPress={() => changeOne('backdrop', null)} />
+      </View>
     </>
   );
 }

@@ -123,6 +123,7 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
 /** The same light's numbers to be typed, and starting places in one tap. */
 export function LightNumbers({ light, index }: { light: Light; index: number }) {
   const { setup } = useSetup();
+  const { stage } = useNumbers();
   const kit = useKit();
   const { change, changeOne } = useChange();
   const unit = kit.preferences.distanceUnit;
@@ -163,7 +164,7 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
         </View>
       </Disclosure>
       <Disclosure title={texts.startingPlaces} summary={texts.inOneTapWithThe}>
-        {placementsFor(setup, index).map((placement) => {
+        {placementsFor(setup, index, stage.openSide?.side ?? null).map((placement) => {
           const { id, settings } = placement;
           const { title, because } = words.placement(placement, { setup, kit });
           return (

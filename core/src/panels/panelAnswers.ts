@@ -1,7 +1,9 @@
-import { type Balance, balance } from '../balance';
+import { balance } from '../balance';
 import { type Kit, offered, type Surface } from '../gear';
-import { type Fact, meterScene } from '../metering';
-import { changedPanel, type Panel, PANEL_FACTS, type Setup } from '../setup';
+import { meterScene } from '../metering';
+import { type Panel, PANEL_FACTS } from '../setup';
+import { type ReflectorPlace, usualStands } from './panelPlaces';
+import { faceContrastOf, type Trial, tryPanel } from './tryPanel';
 
 /** A place of a panel, and the contrast of the face that it then gives: lit side over dark side, flash included. */
 export interface PanelPlace {
@@ -14,7 +16,10 @@ export interface PanelAnswer {
   /** of the kit, or null for the panel's own size; and its side that looks at the face */
   reflectorId: string | null;
   surface: Surface;
-  /** the place that gives it; null: none does */
+  /** a usual place that it is moved to; null: it stays on its side and at its height */
+  place: ReflectorPlace | null;
+  stand: Pick<Panel, 'sideDeg' | 'heightM' | 'turnedDeg'>;
+  /** the distance that gives it; null: none does */
   at: PanelPlace | null;
   /** what comes nearest to it, where none gives it */
   nearest: PanelPlace;
@@ -22,49 +27,20 @@ export interface PanelAnswer {
 
 /** So near a contrast is met, stops. */
 const MET_STOPS = 0.03;
-const COARSE_STEPS = 9;
-const FINE_STEPS = 7;
+const COARSE_STEPS = 7;
+const FINE_STEPS = 6;
 /** Reflectors are held between arm's length and the far side of a room; from openings people step farther. */
 const RANGE_M = { held: { least: 0.35, most: 4 }, opening: { least: 0.7, most: 9 } };
 
-/** Lit side of the face over its dark side, with everything that falls on them; null before both are metered. */
-const contrastOf = ({ points }: Balance): number | null => {
-  const [lit, dark] = (['face', 'shadow'] as const).map((role) => points.find((point) => point.role === role));
-  return lit?.totalStops == null || dark?.totalStops == null ? null : lit.totalStops - dark.totalStops;
-};
-
-/** What panels are tried on. */
-interface Trial {
-  setup: Setup;
-  kit: Kit;
-  facts: readonly Fact[];
-  clock: Date;
-}
-
-/** The contrast with a panel standing otherwise than it does. */
-function contrastWith({ setup, kit, facts, clock }: Trial, panel: Panel, over: Partial<Panel>): number | null {
-  const readings = facts.flatMap((fact) => (fact.type === 'reading' && fact.light === 'ambient' ? [fact.at] : []));
-  const newest = readings.reduce<string | null>(
-    (latest, at) => (latest === null || Date.parse(at) > Date.parse(latest) ? at : latest),
-    null,
-  );
-  // a clock may lag behind the newest reading, which saw the panel as it stands
-  const now = new Date(Math.max(clock.getTime(), newest === null ? 0 : Date.parse(newest) + 1)).toISOString();
-  const moved = changedPanel(panel, over, now, newest);
-  const tried = { ...setup, panels: setup.panels.map((one) => (one.id === panel.id ? moved : one)) };
-  return contrastOf(balance(tried, kit, meterScene(tried, kit, facts, clock)));
-}
+type Held = Pick<PanelAnswer, 'reflectorId' | 'surface' | 'place' | 'stand'>;
 
 /** Where a panel gives a contrast: the place nearest to where it stands. null before face and dark side are metered. */
-function answerFor(
-  trial: Trial,
-  panel: Panel,
-  over: Pick<Panel, 'reflectorId' | 'surface'>,
-  wantedStops: number,
-): PanelAnswer | null {
+function answerFor(trial: Trial, panel: Panel, held: Held, wantedStops: number): PanelAnswer | null {
   const { least, most } = PANEL_FACTS[panel.kind].opening ? RANGE_M.opening : RANGE_M.held;
+  const { reflectorId, surface, stand } = held;
   const placeAt = (distanceM: number): PanelPlace | null => {
-    const contrastStops = contrastWith(trial, panel, { ...over, distanceM });
+    const tried = tryPanel(trial, panel, { reflectorId, surface, ...stand, distanceM });
+    const contrastStops = faceContrastOf(tried.now);
     return contrastStops === null ? null : { distanceM, contrastStops };
   };
   const places = Array.from({ length: COARSE_STEPS }, (_, i) =>
@@ -76,13 +52,18 @@ function answerFor(
     const near = places[i];
     return near === undefined || Math.sign(offOf(near)) === Math.sign(offOf(far)) ? [] : [between(near, far)];
   });
+  /** Between a place over the wish and one under it, by the chord: contrast goes with the logarithm of the distance. */
   function between(one: PanelPlace, other: PanelPlace): PanelPlace {
     let [a, b] = [one, other];
     for (let step = 0; step < FINE_STEPS; step += 1) {
-      const middle = placeAt(Math.sqrt(a.distanceM * b.distanceM));
-      if (middle === null) break;
-      if (Math.sign(offOf(middle)) === Math.sign(offOf(a))) a = middle;
-      else b = middle;
+      const share = offOf(a) / (offOf(a) - offOf(b));
+      // never at an end again, or a bent curve is followed from one side only
+      const part = Math.min(0.9, Math.max(0.1, share));
+      const next = placeAt(a.distanceM * (b.distanceM / a.distanceM) ** part);
+      if (next === null) break;
+      if (Math.abs(offOf(next)) < MET_STOPS / 3) return next;
+      if (Math.sign(offOf(next)) === Math.sign(offOf(a))) a = next;
+      else b = next;
     }
     return Math.abs(offOf(a)) < Math.abs(offOf(b)) ? a : b;
   }
@@ -93,31 +74,32 @@ function answerFor(
   const nearest = [...places, ...found].reduce((best, one) =>
     Math.abs(offOf(one)) < Math.abs(offOf(best)) ? one : best,
   );
-  return { ...over, at: met, nearest };
+  return { ...held, at: met, nearest };
 }
 
 /**
- * From how far a panel gives a wished contrast of the face, for the ambient and every flash that it throws back: as it is, and
- * with every reflector of the kit on each of its sides; those that do it first, the ones that need the shortest walk before
- * others. An opening stays what it is: the answer is how far people step from it.
- * @param wantedStops lit side over dark side  @returns empty before face and dark side are metered
+ * From how far a panel gives a wished contrast of the face, for the ambient and every flash that it throws back: as it is, with
+ * every reflector of the kit on each of its sides, the shortest walk first, and from its usual places. An opening stays what it
+ * is: the answer is how far people step from it.
+ * @param wantedStops lit side over dark side
+ * @returns as it stands first, then what gives it; empty before face and dark side are metered
  */
-export function panelAnswers(
-  setup: Setup,
-  kit: Kit,
-  facts: readonly Fact[],
-  clock: Date,
-  panelId: string,
-  wantedStops: number,
-): PanelAnswer[] {
-  const panel = setup.panels.find(({ id }) => id === panelId);
+export function panelAnswers(trial: Trial, panelId: string, wantedStops: number): PanelAnswer[] {
+  const panel = trial.setup.panels.find(({ id }) => id === panelId);
   if (panel === undefined) return [];
-  const trial = { setup, kit, facts, clock };
-  const own = answerFor(trial, panel, { reflectorId: panel.reflectorId, surface: panel.surface }, wantedStops);
-  const others = panel.kind !== 'reflector' ? [] : othersOf(panel, kit);
-  const answers = others.flatMap((over) => answerFor(trial, panel, over, wantedStops) ?? []);
+  const { reflectorId, surface, sideDeg, heightM, turnedDeg } = panel;
+  const asItIs: Held = { reflectorId, surface, place: null, stand: { sideDeg, heightM, turnedDeg } };
+  const own = answerFor(trial, panel, asItIs, wantedStops);
+  if (own === null) return [];
+  const metBy = (held: readonly Held[]) =>
+    held.flatMap((one) => answerFor(trial, panel, one, wantedStops) ?? []).filter(({ at }) => at !== null);
+  const others = panel.kind !== 'reflector' ? [] : othersOf(panel, trial.kit).map((over) => ({ ...asItIs, ...over }));
   const byWalk = (a: PanelAnswer, b: PanelAnswer) => walkOf(panel, a) - walkOf(panel, b);
-  return [...(own === null ? [] : [own]), ...answers.filter(({ at }) => at !== null).sort(byWalk)];
+  const elsewhere = usualStands(trial, panel).map(({ place, stand }): Held => {
+    const { distanceM: _distanceM, ...turned } = stand;
+    return { ...asItIs, place, stand: turned };
+  });
+  return [own, ...metBy(others).sort(byWalk), ...metBy(elsewhere)];
 }
 
 const walkOf = (panel: Panel, { at }: PanelAnswer): number =>
@@ -134,13 +116,7 @@ const BACKDROP_M = { least: 0.5, most: 15, steps: 40 };
  * Where the background stands for its light to be so many stops brighter or darker than now, lit by the openings and lights that
  * are there; null where it is not metered, nothing that lights it falls off, or no place does it.
  */
-export function backdropAt(
-  setup: Setup,
-  kit: Kit,
-  facts: readonly Fact[],
-  clock: Date,
-  byStops: number,
-): number | null {
+export function backdropAt({ setup, kit, facts, clock }: Trial, byStops: number): number | null {
   const levelAt = (backgroundM: number | null): number | null => {
     const tried = { ...setup, backgroundM };
     const { points } = balance(tried, kit, meterScene(tried, kit, facts, clock));
