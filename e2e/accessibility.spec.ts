@@ -54,3 +54,35 @@ for (const theme of ['glare', 'dark', 'dim'])
     found.push(...(await faults(page)));
     expect(found).toEqual([]);
   });
+
+for (const theme of ['glare', 'dark', 'dim'])
+  test(`axe finds nothing in lamps, motives, panels and backdrops: ${theme}`, async ({ page, stack, setup }) => {
+    await page.addInitScript((choice) => localStorage.setItem('sphene.theme', choice), theme);
+    await setup.open(stack, HALL);
+    const ambient = await setup.part('Ambient');
+    await ambient.getByRole('button', { name: 'Add shadow side' }).click();
+    await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
+    const found: string[] = [];
+    const lights = await setup.part('Lights');
+    await lights.getByRole('button', { name: /^Continuous lamps\. / }).click();
+    await lights.getByRole('button', { name: /^Add Two-colour LED panel/ }).click();
+    const lamp = lights.getByRole('group', { name: 'Two-colour LED panel', exact: true });
+    await lamp.getByRole('radio', { name: 'Motivated' }).click();
+    await lamp.getByRole('radio', { name: 'a fire' }).click();
+    found.push(...(await faults(page)));
+    const stage = await setup.part('Stage');
+    await expect(stage.getByText(/stands for a fire/).first()).toBeVisible();
+    await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
+    await stage.getByRole('button', { name: 'Add a reflector' }).click();
+    const card = stage.getByRole('group', { name: 'Reflector', exact: true });
+    await card.getByRole('radio', { name: 'Gold', exact: true }).click();
+    await expect(card).toContainText('mired warmer');
+    await card.getByRole('button', { name: /^Starting places\. / }).click();
+    await card.getByRole('button', { name: /^From how far\. / }).click();
+    await expect(card.getByRole('article').first()).toBeVisible();
+    await stage.getByRole('button', { name: /^Camera and background\. / }).click();
+    await stage.getByRole('button', { name: /^Size of the backdrop\. / }).click();
+    await stage.getByRole('button', { name: 'Say its size' }).click();
+    found.push(...(await faults(page)));
+    expect(found).toEqual([]);
+  });

@@ -1,3 +1,5 @@
+import type { Locator, Page } from '@playwright/test';
+
 import { expect, HALL, type SetupPage, type Stack, TERRACE, test, SIZES } from './stack';
 
 /** The sample's hall by its windows, with the dark side of the face metered. */
@@ -6,6 +8,32 @@ async function inTheHall(stack: Stack, setup: SetupPage): Promise<void> {
   const ambient = await setup.part('Ambient');
   await ambient.getByRole('button', { name: 'Add shadow side' }).click();
   await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
+}
+
+/** A reflector put up on the stage. @returns its card */
+async function addReflector(setup: SetupPage): Promise<Locator> {
+  const stage = await setup.part('Stage');
+  await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
+  await stage.getByRole('button', { name: 'Add a reflector' }).click();
+  return stage.getByRole('group', { name: 'Reflector', exact: true });
+}
+
+/** Asks for a contrast, takes the first place that gives it, and finds on the card what was promised. */
+async function placedFor(
+  card: Locator,
+  page: Page,
+  contrast: string,
+  told: (promised: string) => RegExp,
+): Promise<void> {
+  await card.getByRole('button', { name: /^From how far\. / }).click();
+  await card.getByRole('button', { name: /^Contrast wished .*Type a value/ }).click();
+  const typed = page.getByRole('textbox', { name: 'Contrast wished, typed' });
+  await typed.fill(contrast);
+  await typed.press('Enter');
+  const offer = card.getByRole('article', { name: /from \d\.\d+ m/ }).first();
+  await expect(offer).toContainText(`${contrast} stops`);
+  await offer.getByRole('button', { name: /^Apply/ }).click();
+  await expect(card).toContainText(told(contrast));
 }
 
 for (const [size, viewport] of SIZES)
@@ -18,26 +46,44 @@ for (const [size, viewport] of SIZES)
       setup,
     }) => {
       await inTheHall(stack, setup);
-      const stage = await setup.part('Stage');
-      await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
-      await stage.getByRole('button', { name: 'Add a reflector' }).click();
-      const card = stage.getByRole('group', { name: 'Reflector', exact: true });
+      const card = await addReflector(setup);
       const before = Number(/with flash (\d\.\d)/.exec((await card.textContent()) ?? '')?.[1] ?? NaN);
-      await card.getByRole('button', { name: /^From how far\. / }).click();
-      const wished = card.getByRole('button', { name: /^Contrast wished .*Type a value/ });
-      await wished.click();
-      const typed = page.getByRole('textbox', { name: 'Contrast wished, typed' });
-      await typed.fill(String(Number((before + 0.3).toFixed(1))));
-      await typed.press('Enter');
-      const offers = card.getByRole('article');
-      await expect(offers.first()).toContainText(/from \d\.\d+ m/);
-      const promised = /(\d\.\d) stops/.exec((await offers.first().textContent()) ?? '')?.[1] ?? '';
-      await offers
-        .first()
-        .getByRole('button', { name: /^Apply/ })
-        .click();
-      // what was promised comes true on the card
-      await expect(card).toContainText(new RegExp(`Contrast from .*, with flash ${promised}\\.`));
+      const wished = (before + 0.3).toFixed(1);
+      await placedFor(card, page, wished, (promised) => new RegExp(`Contrast from .*, with flash ${promised}\\.`));
+    });
+
+    test('a reflector at noon, and under a flash alone', async ({ page, stack, setup }) => {
+      await setup.openFresh(stack, 'Noon');
+      await setup.typeReading('Ambient', 'Face, ambient', '11');
+      const ambient = await setup.part('Ambient');
+      await ambient.getByRole('button', { name: 'Add shadow side' }).click();
+      await setup.typeReading('Ambient', 'Shadow side, ambient', '4');
+      const stage = await setup.part('Stage');
+      await stage.getByRole('button', { name: /^Sun\. / }).click();
+      await stage.getByRole('radio', { name: /^By hand/ }).click();
+      await stage.getByRole('button', { name: /^Sun over the horizon .*Type a value/ }).click();
+      const height = page.getByRole('textbox', { name: 'Sun over the horizon, typed' });
+      await height.fill('60');
+      await height.press('Enter');
+      const card = await addReflector(setup);
+      await placedFor(card, page, '2.5', (promised) => new RegExp(`Contrast from \\d\\.\\d to ${promised} stops`));
+
+      // indoors a flash is what it throws back, and the card tells it apart
+      await setup.openFresh(stack, 'Dark room');
+      await setup.typeReading('Ambient', 'Face, ambient', '1');
+      const dim = await setup.part('Ambient');
+      await dim.getByRole('button', { name: 'Add shadow side' }).click();
+      await setup.typeReading('Ambient', 'Shadow side, ambient', '0.9');
+      const lights = await setup.part('Lights');
+      await lights.getByRole('button', { name: /^Add a key/ }).click();
+      const other = await addReflector(setup);
+      await expect(other).toContainText(/Dark side: ambient \+\d\.\d, key A \+\d\.\d, together \+\d\.\d\./);
+      await other.getByRole('button', { name: /^Starting places\. / }).click();
+      const front = other.getByRole('article', { name: /^Low in front/ });
+      await expect(front).toContainText(/shows in the eyes at 6 o’clock\. Light from below/);
+      const lift = /Dark side (\d\.\d) stops brighter/.exec((await front.textContent()) ?? '')?.[1] ?? '';
+      await front.getByRole('button', { name: /^Apply/ }).click();
+      await expect(other).toContainText(new RegExp(`together \\+${lift}\\b`));
     });
 
     test('open shade is offered where it cures, and not where the camera follows what it leaves in the sun', async ({

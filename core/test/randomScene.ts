@@ -60,7 +60,7 @@ export const anyScene = fc.record({
     modifierId: fc.constantFrom(null, sampleId(121), sampleId(125)),
     distanceM: stops(0.5, 12),
   }),
-  withFill: fc.constantFrom(false, false, false, true),
+  withFill: fc.constantFrom(false, false, true),
 });
 export type Scene = typeof anyScene extends fc.Arbitrary<infer T> ? T : never;
 

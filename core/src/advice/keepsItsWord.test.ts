@@ -17,12 +17,14 @@ import type { WayOut } from './wayOut';
 /** Scenes in lots, so that each stays within a test's usual time: all of them where they were asked for. */
 const LOTS = Array.from({ length: 4 }, (_, index) => [index + 1]);
 const RUNS = { numRuns: process.env['CORPUS'] === 'all' ? 1000 : 100 };
-/** Stills, with the key alone: what stands in the way is the camera or this light. */
+/** Stills, with the key alone or a fill beside it. */
 const stills = anyScene.map((scene): Scene => ({
   ...scene,
-  withFill: false,
   camera: { ...scene.camera, video: null },
 }));
+
+/** With the key alone: its dial is not chosen together with another's. */
+const alone = stills.map((scene): Scene => ({ ...scene, withFill: false }));
 
 const CLOSE_STOPS = 0.1;
 const keyOf = ({ lights }: Pick<Solution, 'lights'>) => lights[0];
@@ -56,14 +58,14 @@ describe('ways out', () => {
           const then = solve(changed.value, KIT, way.asks === null ? facts : readAgain(setup, facts, way), CLOCK);
           if (way.solves) expect([way.id, isTroubled(then)]).toEqual([way.id, false]);
           const promised = way.after;
-          const key = keyOf(then);
+          const its = then.lights.find(({ lightId }) => lightId === promised.lightId);
           expect([way.id, Math.abs((then.camera?.ev100 ?? 0) - (promised.ev100 ?? 0)) < CLOSE_STOPS]).toEqual([
             way.id,
             true,
           ]);
           // beside ambient that is nearly enough a power is any power: there the total tells
           if (way.asks === null)
-            expect([way.id, key?.exactPowerStops ?? null]).toEqual([way.id, promised.exactPowerStops]);
+            expect([way.id, its?.exactPowerStops ?? null]).toEqual([way.id, promised.exactPowerStops]);
           const face = then.points.find(({ role }) => role === 'face');
           expect([way.id, Math.abs((face?.totalStops ?? 0) - (promised.faceStops ?? 0)) < CLOSE_STOPS]).toEqual([
             way.id,
@@ -170,7 +172,7 @@ describe('a second body', () => {
 describe('a dial', () => {
   it('between two settings takes the one whose total is nearer', () => {
     fc.assert(
-      fc.property(stills, (scene) => {
+      fc.property(alone, (scene) => {
         const [setup, facts] = build(scene);
         const { lights, points } = solve(setup, KIT, facts, CLOCK);
         const light = keyOf({ lights });

@@ -12,11 +12,14 @@ export interface Trouble {
 
 /** Flash has something to do from here on. */
 const LEAST_ROOM_STOPS = 0.1;
+/** Room to the last bit of rounding is room, stops. */
+const ROUNDING_STOPS = 1e-6;
 
 /** How far the ambient on the face stands over what leaves room for flash, where a flash is meant to work; 0 when it has room. */
 export function noFlashStops({ light, face, look }: Balance): number {
   if (light?.solution == null || light.solution.exactPowerStops !== null || face?.ambientStops == null) return 0;
-  return face.ambientStops - look.finalStops + LEAST_ROOM_STOPS;
+  const over = face.ambientStops - look.finalStops + LEAST_ROOM_STOPS;
+  return over > ROUNDING_STOPS ? over : 0;
 }
 
 /** The first thing in the way: the camera before the flash, since its settings decide on the power. */

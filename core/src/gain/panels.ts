@@ -1,6 +1,7 @@
 import type { Kit, Surface } from '../gear';
 import {
   angleDeg,
+  CARD_ANSWER,
   DOME_ANSWER,
   type Answer,
   dot,
@@ -115,11 +116,15 @@ export function sentOfFlat(one: Standing, source: Flat, to: Place): number {
   if (mirror === null) return 0;
   const { at, faces } = one.flat;
   const { towards } = mirror;
-  if (towards === null) return mirror.sends * shareFromFlat(source, at, faces, (cosine) => Math.max(0, cosine));
+  if (towards === null) return mirror.sends * shareFromFlat(source, at, faces, CARD_ANSWER, 'parts');
   return (
     mirror.sends *
-    overFlat(source, at, (way, solidAngle, leaving) =>
-      leaving <= 0 || dot(way, faces) <= 0 ? 0 : lobe(angleDeg(way, towards), mirror.blurDeg) * solidAngle,
+    overFlat(
+      source,
+      at,
+      (way, solidAngle, leaving) =>
+        leaving <= 0 || dot(way, faces) <= 0 ? 0 : lobe(angleDeg(way, towards), mirror.blurDeg) * solidAngle,
+      'parts',
     )
   );
 }

@@ -1,5 +1,11 @@
 export { backdropAt, type PanelAnswer, panelAnswers, type PanelPlace } from './panelAnswers';
 export type { PanelOnEyes } from './panelOnEyes';
 export type { PanelAtPoint, PanelPartOf } from './panelParts';
-export { type PlacedReflector, type ReflectorPlace, REFLECTOR_PLACES, reflectorPlaces } from './panelPlaces';
+export {
+  brightSideDeg,
+  type PlacedReflector,
+  type ReflectorPlace,
+  REFLECTOR_PLACES,
+  reflectorPlaces,
+} from './panelPlaces';
 export { type PanelSolution, solvePanels } from './panelSolution';

@@ -41,6 +41,17 @@ const SQUARE_CELLS = Array.from({ length: ROWS * ROWS }, (_, cell) => ({
 }));
 const ROUND_CELLS = SQUARE_CELLS.filter(({ a, b }) => a * a + b * b <= 1);
 
+/** Rows and columns of a flat thing's larger parts: enough where what falls on it, or what it mirrors, differs over it. */
+const PART_ROWS = 4;
+const SQUARE_PARTS = Array.from({ length: PART_ROWS * PART_ROWS }, (_, part) => ({
+  a: (2 * Math.floor(part / PART_ROWS) + 1) / PART_ROWS - 1,
+  b: (2 * (part % PART_ROWS) + 1) / PART_ROWS - 1,
+}));
+const ROUND_PARTS = SQUARE_PARTS.filter(({ a, b }) => a * a + b * b <= 1);
+
+/** How finely a flat thing is summed over: in small cells, or in larger parts where it is one of many that are summed. */
+export type FlatCells = 'cells' | 'parts';
+
 /** How a receiver answers light by the cosine of the angle from where it faces. */
 export type Answer = (cosine: number) => number;
 export const CARD_ANSWER: Answer = (cosine) => Math.max(0, cosine);
@@ -51,9 +62,12 @@ export const DOME_ANSWER: Answer = (cosine) => (1 + cosine) / 2;
  * `∫ cosθ₁·answer(cosθ₂) / (π·r²) dA`, for a card or a dome.
  * @param faces where the receiver looks
  */
-export const shareFromFlat = (flat: Flat, at: Place, faces: Place, answer: Answer): number =>
-  overFlat(flat, at, (way, solidAngle, leaving) =>
-    leaving <= 0 ? 0 : solidAngle * Math.max(0, answer(dot(way, faces))),
+export const shareFromFlat = (flat: Flat, at: Place, faces: Place, answer: Answer, by?: FlatCells): number =>
+  overFlat(
+    flat,
+    at,
+    (way, solidAngle, leaving) => (leaving <= 0 ? 0 : solidAngle * Math.max(0, answer(dot(way, faces)))),
+    by,
   ) / Math.PI;
 
 /**
@@ -65,9 +79,10 @@ export function overFlat(
   { at, faces, widthM, tallM, round }: Flat,
   from: Place,
   weigh: (way: Place, solidAngle: number, leaving: number, cell: Place) => number,
+  by: FlatCells = 'cells',
 ): number {
   const { across, up } = flatAxes(faces);
-  const cells = round ? ROUND_CELLS : SQUARE_CELLS;
+  const cells = by === 'cells' ? (round ? ROUND_CELLS : SQUARE_CELLS) : round ? ROUND_PARTS : SQUARE_PARTS;
   const areaM2 = (round ? (Math.PI / 4) * widthM * tallM : widthM * tallM) / cells.length;
   let sum = 0;
   for (const { a, b } of cells) {
@@ -80,14 +95,6 @@ export function overFlat(
   }
   return sum;
 }
-
-/** Rows and columns of a flat thing's larger parts: enough where what falls on it, or what it mirrors, differs over it. */
-const PART_ROWS = 4;
-const SQUARE_PARTS = Array.from({ length: PART_ROWS * PART_ROWS }, (_, part) => ({
-  a: (2 * Math.floor(part / PART_ROWS) + 1) / PART_ROWS - 1,
-  b: (2 * (part % PART_ROWS) + 1) / PART_ROWS - 1,
-}));
-const ROUND_PARTS = SQUARE_PARTS.filter(({ a, b }) => a * a + b * b <= 1);
 
 /** The middles of a flat thing's larger parts, all of one size. */
 export function partsOf({ at, faces, widthM, tallM, round }: Flat): Place[] {

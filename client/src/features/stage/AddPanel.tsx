@@ -6,10 +6,9 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { View } from 'react-native';
 
-import { keySideDeg } from '@sphene/core/gain';
 import { type Kit, offered } from '@sphene/core/gear';
+import { brightSideDeg } from '@sphene/core/panels';
 import { type OpenSide, type Panel, PANEL_FACTS, PANEL_KINDS, type PanelKind, type Setup } from '@sphene/core/setup';
-import { isOpening } from './things';
 import type { Moment } from './useStage';
 
 const MOST_PANELS = 8;
@@ -17,10 +16,8 @@ const MOST_PANELS = 8;
 /** A panel of a kind where such a one usually stands: a reflector on the dark side, a diffuser or flag in the sun's way. */
 function newPanel(kind: PanelKind, setup: Setup, kit: Kit, moment: Moment, openSide: OpenSide | null): Panel {
   const { stand, widthM, tallM, opening } = PANEL_FACTS[kind];
-  // the dark side is the one away from the window, else from the open side, else from the key
-  const saidDeg = openSide === 'left' ? -90 : openSide === 'right' ? 90 : null;
-  const brightDeg = setup.panels.find(isOpening)?.sideDeg ?? saidDeg ?? keySideDeg(setup);
-  const side = brightDeg < 0 ? -1 : 1;
+  // the dark side is the one away from the light
+  const side = brightSideDeg(setup, openSide) < 0 ? -1 : 1;
   const own = kind === 'reflector' ? offered(kit.reflectors)[0] : undefined;
   const sun = kind === 'diffuser' || kind === 'flag' ? setup.stage.sun : null;
   return {

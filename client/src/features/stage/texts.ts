@@ -111,7 +111,7 @@ export const texts = catalogue({
   backdropWide: 'Backdrop, wide',
   backdropHigh: 'Backdrop, high',
   sayItsSize: 'Say its size',
-  asFarAsSeen: 'As far as is seen',
+  asFarAsSeen: 'Without a size',
   sayTheDistanceToo: 'Say how far behind the subject it hangs: then it is told whether it fills the frame.',
   forContrast: (contrast: string) => `For a contrast of ${contrast}`,
   wishedContrast: 'Contrast wished',
