@@ -371,7 +371,12 @@ describe('large and old documents', () => {
     // the answer was lost: the same part again, and one that does not fit
     expect(await send(0, 400)).toBe(400);
     expect(await send(600, 1000)).toBe(400);
+    const { head: before } = await sync(server, cookie, { cursor: MOST });
     expect(await send(400, 1000)).toBe(1000);
+    // a place in the history of its own: a database from before it is told apart, and what was seen before still holds
+    const { head: after } = await sync(server, cookie, { cursor: MOST, seen: before });
+    expect(after).toEqual({ seq: before.seq, mark: expect.not.stringContaining(before.mark) });
+    await sync(server, cookie, { cursor: MOST, seen: after });
     expect(new Uint8Array(await (await read(cookie)).arrayBuffer())).toEqual(bytes);
     expect((await read(await otherAccount(server))).status).toBe(404);
     expect(await send(0, 10, sampleId(99_999))).toBe(404);

@@ -1,6 +1,7 @@
 import { BRING_BACK_DAYS } from '@sphene/core/documents';
 import { MAX_FRAME_IMAGE_LETTERS } from '@sphene/core/frames';
 import type { Queryable } from '../db/dataSource';
+import { CHANNEL } from '../sync/changes';
 
 /** The most that a downsized copy takes: four letters of a data address are three bytes. */
 export const MOST_PICTURE_BYTES = (MAX_FRAME_IMAGE_LETTERS * 3) / 4;
@@ -49,7 +50,22 @@ export async function addPart(database: Queryable, accountId: string, part: Pict
     'select octet_length(bytes) as have from pictures where account_id = $1 and frame_id = $2',
     [accountId, frameId],
   );
-  return row?.have ?? 0;
+  const have = row?.have ?? 0;
+  if (have >= size && from + bytes.length >= size) await markHistory(database, accountId);
+  return have;
+}
+
+/**
+ * A picture that is whole is a place in the account's history of its own, though no document changed: a database that was
+ * restored from before it is then known as one, and devices send the picture again.
+ */
+async function markHistory(database: Queryable, accountId: string): Promise<void> {
+  await database.query(
+    `with account as (update accounts set mark = gen_random_uuid() where id = $1 returning id, seq, mark),
+     marked as (insert into marks (account_id, seq, mark) select id, seq, mark from account)
+     select pg_notify('${CHANNEL}', id::text) from account`,
+    [accountId],
+  );
 }
 
 /** A whole picture; undefined where there is none, or not all of it yet. */

@@ -173,7 +173,7 @@ export const texts = catalogue({
   skin: 'Skin',
   skinOf: (skin: string) => `${skin} skin`,
   softness: 'Softness',
-  surfaces: { white: 'White', silver: 'Silver', striped: 'Silver and gold', gold: 'Gold', black: 'Black' },
+  surfaces: { white: 'White', silver: 'Silver', striped: 'Striped', gold: 'Gold', black: 'Black' },
   inStops: 'stops',
   spectacles: 'Spectacles',
   spectaclesTippedDown: 'Spectacles tipped down',
