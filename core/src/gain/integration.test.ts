@@ -3,9 +3,9 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { usualPanel } from '../../test/panels';
+import { usualLamp, usualPanel } from '../../test/panels';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { newLight, type Panel, type PlacedLamp, type Setup } from '../setup';
+import { newLight, type Panel, type Setup } from '../setup';
 import { type AmbientSource, gainOf } from './ambientSources';
 import { lightConfig } from './lightConfig';
 import { flashAt, lampAt } from './lightGain';
@@ -172,18 +172,7 @@ const standAt: V = [
   Math.cos(rad(50)) * Math.sqrt(2.5 ** 2 - 0.3 ** 2),
 ];
 const bare = { ...newLight(sampleId(21), 'key', sampleId(111), 'face', []), ...STAND };
-const lamp: PlacedLamp = {
-  id: sampleId(31),
-  lampId: sampleId(165),
-  pointId: 'face',
-  ...STAND,
-  offAxisDeg: 0,
-  on: true,
-  dimStops: 0,
-  kelvin: 5000,
-  role: null,
-  standsFor: null,
-};
+const lamp = usualLamp(STAND);
 const sunAt = level(70, 25);
 const openTo = level(90);
 const CASES: Record<string, Case> = {

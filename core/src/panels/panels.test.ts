@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { usualPanel } from '../../test/panels';
+import { usualLamp, usualPanel } from '../../test/panels';
 import { ambientReading, usualPoint } from '../../test/points';
 import { english } from '../english';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
-import { type Light, newLight, type Panel, type PlacedLamp, type Setup } from '../setup';
+import { type Light, newLight, type Panel, type Setup } from '../setup';
 import { solve } from '../solution';
 import { reflectorPlaces } from './panelPlaces';
 
@@ -13,20 +13,6 @@ const CLOCK = new Date('2026-02-27T15:40:00Z');
 const hall = SAMPLE_HALL.setup;
 const facts = [ambientReading(hall, 951, 'face', 9), ambientReading(hall, 952, 'shadow', 7.2)];
 const key: Light = { ...newLight(sampleId(21), 'key', sampleId(111), 'face', []), placeSaid: true, distanceM: 2 };
-const lamp: PlacedLamp = {
-  id: sampleId(31),
-  lampId: sampleId(165),
-  pointId: 'face',
-  distanceM: 1.5,
-  sideDeg: 50,
-  heightM: 0.2,
-  offAxisDeg: 0,
-  on: true,
-  dimStops: 0,
-  kelvin: 5000,
-  role: null,
-  standsFor: null,
-};
 /** Put up after everything was read. */
 const reflector = (over: Partial<Panel> = {}): Panel =>
   usualPanel('reflector', { movedAt: '2026-02-27T15:35:00Z', before: null, ...over });
@@ -71,7 +57,7 @@ describe('what a panel does, source by source', () => {
     const parts = (surface: Panel['surface'], over: Partial<Setup> = {}) =>
       solved(setupWith([reflector({ surface, distanceM: 0.7 })], over)).panels[0]?.shadow;
     expect(parts('white')?.parts.map(({ of }) => of.kind)).toEqual(['ambient', 'light']);
-    expect(parts('white', { lights: [], lamps: [lamp] })?.parts.map(({ of }) => of.kind)).toContain('lamp');
+    expect(parts('white', { lights: [], lamps: [usualLamp()] })?.parts.map(({ of }) => of.kind)).toContain('lamp');
     expect(parts('white')?.tintMired).toBe(0);
     const gold = parts('gold');
     const share = 1 - 2 ** -(gold?.togetherStops ?? NaN);

@@ -29,7 +29,7 @@ import {
 } from '../../src/setup';
 import { solve } from '../../src/solution';
 import { PICTURE_SCENES } from '../pictureScenes';
-import { usualPanel } from '../panels';
+import { usualLamp, usualPanel } from '../panels';
 import { usualPoint } from '../points';
 import { SCENES_FROM_TESTS } from './fromTests';
 
@@ -578,22 +578,7 @@ export function casesAfterBaseline(): SolutionCase[] {
   const filmedFrom = (distanceM: number): Setup => ({
     ...hall,
     camera: { ...hall.camera, video: { framesPerSecond: 25, angleDeg: 180 } },
-    lamps: [
-      {
-        id: sampleId(31),
-        lampId: sampleId(165),
-        pointId: 'face',
-        distanceM,
-        sideDeg: 40,
-        heightM: 0.3,
-        offAxisDeg: 0,
-        on: true,
-        dimStops: 0,
-        kelvin: 5000,
-        role: 'key',
-        standsFor: null,
-      },
-    ],
+    lamps: [usualLamp({ distanceM, sideDeg: 40, heightM: 0.3, role: 'key' })],
   });
   const crossed: Setup = {
     ...hall,
