@@ -44,8 +44,10 @@ import {
   selectDocument,
   selectFrames,
   selectGear,
+  selectLastSetup,
   selectReadings,
   selectSceneChanges,
+  selectSetups,
 } from './selectors';
 import type { Store } from './store';
 import type { Change, Keeper } from './sync/keeper';
@@ -91,6 +93,21 @@ export interface FreshNames {
   face: string;
   background: string;
 }
+
+/** A fresh setup with the meter, camera and lens of the last one. */
+const asLastTime = (fresh: Setup, last: Setup | undefined): Setup =>
+  last === undefined
+    ? fresh
+    : {
+        ...fresh,
+        meter: { ...last.meter, method: fresh.meter.method },
+        camera: {
+          ...fresh.camera,
+          cameraId: last.camera.cameraId ?? fresh.camera.cameraId,
+          lensId: last.camera.lensId,
+          focalMm: last.camera.focalMm,
+        },
+      };
 
 /** What a person can do to their documents. Everything goes through the keeper, which keeps and sends it. */
 export class Actions {
@@ -307,6 +324,41 @@ export class Actions {
   addSetup(spot: Spot, names: FreshNames): string {
     const setup = this.freshSetup(spot, names);
     this.keep([add(setup)]);
+    return setup.id;
+  }
+
+  /**
+   * A setup to meter in at once: in today's shoot where it was last worked, else in a new one. The meter's settings, camera and
+   * lens are those of last time.
+   * @param nameOf what the setup is called, and a spot that is made for it, by how many setups its spot has already
+   * @param shootTitle what a new shoot is called  @returns the setup's id
+   */
+  meterAtOnce(
+    { date, timeZone }: Pick<Shoot, 'date' | 'timeZone'>,
+    shootTitle: string,
+    nameOf: (setups: number) => FreshNames,
+  ): string {
+    const state = this.store.getState();
+    const last = selectLastSetup(state);
+    const lastShoot = last === undefined ? undefined : selectDocument(state, 'shoot', last.shootId);
+    const spot = lastShoot?.date === date ? selectDocument(state, 'spot', last?.spotId ?? '') : undefined;
+    if (spot !== undefined) {
+      const setups = selectSetups(state).filter(({ spotId }) => spotId === spot.id).length;
+      const setup = asLastTime(this.freshSetup(spot, nameOf(setups)), last);
+      this.keep([add(setup)]);
+      return setup.id;
+    }
+    const shoot: Shoot = {
+      type: 'shoot',
+      version: 1,
+      id: this.clock.newId(),
+      title: shootTitle,
+      date,
+      place: '',
+      timeZone,
+    };
+    const [fresh, setup] = this.spotWithSetup(shoot.id, nameOf(0));
+    this.keep([shoot, fresh, asLastTime(setup, last)].map(add));
     return setup.id;
   }
 

@@ -101,6 +101,21 @@ export const sameList = {
   },
 };
 
+/** When something was made, by its own number: the first 48 bits of a version 7 UUID are milliseconds. Source: RFC 9562. */
+const madeAtMs = (id: string): number => parseInt(id.slice(0, 8) + id.slice(9, 13), 16);
+
+/** The setup that was made or worked in last: where a person was. undefined where there is none. */
+export const selectLastSetup = createSelector(byId, (documents): Setup | undefined => {
+  const lastAtMs = new Map<string, number>();
+  for (const { setupId, at } of ofType(documents, 'reading', 'sceneChange', 'frame', 'change'))
+    lastAtMs.set(setupId, Math.max(lastAtMs.get(setupId) ?? 0, Date.parse(at)));
+  const atMs = ({ id }: Setup) => Math.max(madeAtMs(id), lastAtMs.get(id) ?? 0);
+  return ofType(documents, 'setup').reduce<Setup | undefined>(
+    (last, one) => (last === undefined || atMs(one) > atMs(last) ? one : last),
+    undefined,
+  );
+});
+
 export const selectKitItems = createSelector(
   byId,
   (documents): KitItem[] =>

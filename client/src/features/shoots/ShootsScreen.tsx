@@ -1,5 +1,6 @@
 import { texts } from './texts';
-import { selectSetups, selectShoots, selectSpots } from '@/store/selectors';
+import { useActions } from '@/store/application';
+import { selectLastSetup, selectSetups, selectShoots, selectSpots } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { DeletedList } from '@/shell/DeletedList';
@@ -8,13 +9,15 @@ import { UpdateOffer } from '@/shell/UpdateOffer';
 import { OUR_NAME } from '@/shell/texts';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
+import { formatISO } from 'date-fns/formatISO';
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 
 import type { Shoot } from '@sphene/core/documents';
 import { ImportButton } from './ImportButton';
 import { SetupRow } from './SetupRow';
-import { formatDay } from './formatDay';
+import { dayTitle, formatDay } from './formatDay';
+import { freshNames } from './freshNames';
 
 function ShootCard({ shoot }: { shoot: Shoot }) {
   const palette = usePalette();
@@ -54,6 +57,34 @@ function ShootCard({ shoot }: { shoot: Shoot }) {
   );
 }
 
+/** One tap to a reading, and the way back to where one was. */
+function StartAtOnce() {
+  const actions = useActions();
+  const router = useRouter();
+  const last = useAppSelector(selectLastSetup);
+  const spot = useAppSelector(selectSpots).find(({ id }) => id === last?.spotId);
+  const meter = () => {
+    const date = formatISO(new Date(), { representation: 'date' });
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const id = actions.meterAtOnce({ date, timeZone }, dayTitle(date), (setups) => freshNames(0, setups));
+    router.navigate({ pathname: '/setup/[id]', params: { id } });
+  };
+  return (
+    <View style={{ gap: 12 }}>
+      <ActionButton label={texts.meterNow} kind="primary" onPress={meter} />
+      <Txt size="label" tone="quiet">
+        {texts.meterNowWhy}
+      </Txt>
+      {last !== undefined && (
+        <ActionButton
+          label={texts.goOnAt([last.title, spot?.title].filter(Boolean).join(', '))}
+          onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: last.id } })}
+        />
+      )}
+    </View>
+  );
+}
+
 /** The shoots of this account, the newest day first, their setups one tap away. */
 export function ShootsScreen() {
   const router = useRouter();
@@ -77,6 +108,11 @@ export function ShootsScreen() {
     >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
         <UpdateOffer />
+        {ready && <StartAtOnce />}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+          <ActionButton label={texts.newShoot} icon="plus" onPress={() => router.navigate('/new-shoot')} />
+          <ImportButton />
+        </View>
         {shoots.map((shoot) => (
           <ShootCard key={shoot.id} shoot={shoot} />
         ))}
@@ -88,16 +124,6 @@ export function ShootsScreen() {
               {texts.lookingForYourShoots}
             </Txt>
           ))}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-          <ActionButton
-            label={texts.newShoot}
-            icon="plus"
-            kind="primary"
-            grow
-            onPress={() => router.navigate('/new-shoot')}
-          />
-          <ImportButton />
-        </View>
         <DeletedList />
       </ScrollView>
     </Screen>
