@@ -9,6 +9,7 @@ import { meteringMoved } from '@/store/deviceSlice';
 import {
   selectChangeGroups,
   selectDocument,
+  selectLastSetup,
   selectReadings,
   selectSceneChanges,
   selectSetup,
@@ -455,6 +456,28 @@ describe('what a person can do', () => {
     expect(second?.camera.cameraId).toBe(selectKit(app.state()).cameras[0]?.id);
     const added = app.actions.addSetup(first ?? spot, freshNames(0, 1));
     expect(selectSetup(app.state(), added)).toMatchObject({ title: 'Setup 2', spotId: first?.id });
+  });
+
+  it('metering at once takes meter, camera and lens along, and stays in the shoot of the day', () => {
+    const last = selectLastSetup(app.state());
+    const at = (date: string) => {
+      const id = app.actions.meterAtOnce({ date, timeZone: 'Europe/Vienna' }, 'Sunday', (n) => freshNames(0, n));
+      return selectSetup(app.state(), id);
+    };
+    const first = at('2026-03-01');
+    expect(first).toMatchObject({
+      title: 'Setup 1',
+      lights: [],
+      meter: { tv: last?.meter.tv, sv: last?.meter.sv },
+      camera: { cameraId: last?.camera.cameraId, lensId: last?.camera.lensId },
+    });
+    expect(selectShoots(app.state())[0]).toMatchObject({ title: 'Sunday', date: '2026-03-01' });
+    expect(selectLastSetup(app.state())?.id).toBe(first?.id);
+    expect(at('2026-03-01')).toMatchObject({ title: 'Setup 2', spotId: first?.spotId });
+    expect(at('2026-03-02')?.shootId).not.toBe(first?.shootId);
+    // what was worked in last is where one was, however long it is there
+    app.actions.changeSettings(setup.id, holdBack(2));
+    expect(selectLastSetup(app.state())?.id).toBe(setup.id);
   });
 
   it('a file that is here already comes in as a copy with the same solution; its gear only once', async () => {
