@@ -60,7 +60,7 @@ describe('the fields of the kit', () => {
       { name: 'B', share: 0.33 },
     ]);
     expect(field('flashUnits', 'outlets')?.read('half each')).toBeUndefined();
-    expect(field('reflectors', 'surfaces')?.read('White, gold')).toBeUndefined();
+    expect(field('reflectors', 'surfaces')?.read('White, copper')).toBeUndefined();
     expect(field('gels', 'shiftMired')?.read('−78')).toBe(-78);
     expect(field('cameras', 'syncTv')?.read('1/250')).toBeCloseTo(8, 9);
   });
