@@ -69,10 +69,9 @@ test.describe('a dial', () => {
     await camera.getByRole('button', { name: "Slowest sharp shutter: back to the kit's value" }).click();
     await expect(camera.getByRole('button', { name: /^Slowest sharp shutter 1\/125/ })).toBeVisible();
     // a dial stepped several times is one entry of the log
-    for (const shown of ['3\\.2', '3\\.5', '4']) {
-      await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
-      await expect(camera.getByRole('button', { name: new RegExp(`^Wanted aperture f/${shown}`) })).toBeVisible();
-    }
+    await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
+    await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
+    await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
     await expect((await setup.part('Log')).getByRole('listitem').first()).toContainText(
       'Wanted aperture: f/4, was f/2.8',
     );

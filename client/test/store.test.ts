@@ -112,6 +112,20 @@ describe('the keeper', () => {
     expect(nextText(app.state(), setup.id)).toMatch(/\w/);
   });
 
+  it('what was done meanwhile stays on screen when an earlier change has been kept: a quick tap is never lost', async () => {
+    const app = await open();
+    const seen: (number | undefined)[] = [];
+    app.store.subscribe(() => seen.push(holdBackOf(app)));
+    app.actions.changeSettings(setup.id, holdBack(2));
+    // the first is on its way to the storage by now
+    await Promise.resolve();
+    await Promise.resolve();
+    app.actions.changeSettings(setup.id, holdBack(3));
+    await app.settled();
+    expect(seen.slice(seen.indexOf(3))).not.toContain(2);
+    expect(holdBackOf(app)).toBe(3);
+  });
+
   it('starts a new session when the old one has ended', async () => {
     await open();
     server.session = false;
@@ -475,6 +489,11 @@ describe('what a person can do', () => {
     expect(selectLastSetup(app.state())?.id).toBe(first?.id);
     expect(at('2026-03-01')).toMatchObject({ title: 'Setup 2', spotId: first?.spotId });
     expect(at('2026-03-02')?.shootId).not.toBe(first?.shootId);
+    // a shoot that was planned for the day is the day's, wherever one was last
+    const planned = { title: 'Wedding', date: '2026-03-08', place: '', timeZone: 'Europe/Vienna' };
+    const weddingId = app.actions.createShoot(planned, freshNames(0, 0));
+    at('2026-03-02');
+    expect(at('2026-03-08')).toMatchObject({ shootId: weddingId, title: 'Setup 2' });
     // what was worked in last is where one was, however long it is there
     app.actions.changeSettings(setup.id, holdBack(2));
     expect(selectLastSetup(app.state())?.id).toBe(setup.id);

@@ -48,6 +48,8 @@ import {
   selectReadings,
   selectSceneChanges,
   selectSetups,
+  selectShoots,
+  selectSpots,
 } from './selectors';
 import type { Store } from './store';
 import type { Change, Keeper } from './sync/keeper';
@@ -328,8 +330,8 @@ export class Actions {
   }
 
   /**
-   * A setup to meter in at once: in today's shoot where it was last worked, else in a new one. The meter's settings, camera and
-   * lens are those of last time.
+   * A setup to meter in at once: in today's shoot, where it was last worked before others, else in a new one. The meter's
+   * settings, camera and lens are those of last time.
    * @param nameOf what the setup is called, and a spot that is made for it, by how many setups its spot has already
    * @param shootTitle what a new shoot is called  @returns the setup's id
    */
@@ -340,8 +342,9 @@ export class Actions {
   ): string {
     const state = this.store.getState();
     const last = selectLastSetup(state);
-    const lastShoot = last === undefined ? undefined : selectDocument(state, 'shoot', last.shootId);
-    const spot = lastShoot?.date === date ? selectDocument(state, 'spot', last?.spotId ?? '') : undefined;
+    const todays = new Set(selectShoots(state).flatMap((one) => (one.date === date ? [one.id] : [])));
+    const spots = selectSpots(state).filter(({ shootId }) => todays.has(shootId));
+    const spot = spots.find(({ id }) => id === last?.spotId) ?? spots.at(-1);
     if (spot !== undefined) {
       const setups = selectSetups(state).filter(({ spotId }) => spotId === spot.id).length;
       const setup = asLastTime(this.freshSetup(spot, nameOf(setups)), last);

@@ -1,5 +1,5 @@
 import type { Balance } from '../balance';
-import { panelsInSun } from '../gain';
+import { throwsSunAtEyes } from '../gain';
 import type { Kit } from '../gear';
 import type { UsableLight } from '../lights';
 import { ballastKg } from '../scene';
@@ -30,8 +30,7 @@ export type Caution =
   | { kind: 'stand-too-short'; lightId: string; standName: string; highestM: number; heightM: number }
   | { kind: 'stand-unnamed'; lightId: string; gustMps: number }
   | { kind: 'ballast' | 'too-heavy'; lightId: string; gustMps: number; kg: number }
-  | { kind: 'sun-thrown'; panelId: string }
-  | { kind: 'sail' | 'near-eyes' | 'hot-gels' | 'always' };
+  | { kind: 'sail' | 'near-eyes' | 'sun-thrown' | 'hot-gels' | 'always' };
 
 /** Every kind of caution. */
 export const CAUTION_KINDS = [
@@ -63,7 +62,7 @@ function standCautions(one: UsableLight, { gustMps, stage }: Setup, kit: Kit): C
 
 /** The usual cautions that apply to this setup; local codes, venue rules and licensed practice come first. */
 export function cautionsFor({ usable }: Balance, setup: Setup, kit: Kit): Caution[] {
-  const thrown = panelsInSun(setup, kit).map((panelId): Caution => ({ kind: 'sun-thrown', panelId }));
+  const thrown: Caution[] = throwsSunAtEyes(setup, kit) ? [{ kind: 'sun-thrown' }] : [];
   if (usable.length === 0) return thrown;
   const cautions = usable.flatMap((one) => standCautions(one, setup, kit));
   if (setup.gustMps === null && usable.some((one) => areaM2Of(one) >= WINDY_AREA_M2)) cautions.push({ kind: 'sail' });

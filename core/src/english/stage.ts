@@ -309,7 +309,6 @@ export function lamp(
 export const lightingRatio = ({ ratio, stops }: Pick<NonNullable<LightRatios['face']>, 'ratio' | 'stops'>): string =>
   `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(stops)} stops`;
 
-const listedOr = (things: readonly string[]): string => things.join(' or ');
 const listed = (things: readonly string[]): string =>
   things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`;
 
@@ -348,7 +347,10 @@ export function backdrop(fill: BackdropFill, context: WordsContext): string {
     ...(spareAsideM < 0 ? [`${at(-spareAsideM)} on each side`] : []),
     ...(spareAboveM < 0 ? [`${at(-spareAboveM)} above`] : []),
   ];
-  const nearer = upToM === null ? [] : [`up to ${at(upToM)} behind the subject`];
-  const ways = listedOr([...nearer, `from ${fromFocalMm} mm on`]);
-  return `The backdrop does not fill the frame: ${listed(missing)} missing. It does ${ways}.`;
+  const ways = [
+    ...(upToM === null ? [] : [`up to ${at(upToM)} behind the subject`]),
+    ...(fromFocalMm === null ? [] : [`from ${fromFocalMm} mm on`]),
+  ];
+  const does = ways.length === 0 ? '' : ` It does ${ways.join(' or ')}.`;
+  return `The backdrop does not fill the frame: ${listed(missing)} missing.${does}`;
 }

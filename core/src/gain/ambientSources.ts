@@ -6,6 +6,7 @@ import { ev100FromLux } from '../photometry';
 import { clearSky } from '../sky';
 import {
   type Arrangement,
+  AS_IT_STANDS,
   hiddenBy,
   isOpening,
   receivedFrom,
@@ -251,16 +252,15 @@ function fieldGain(field: Field, receiver: Receiver, panels: readonly Standing[]
 /** A sheet as bright as this against a white one that faces the sun dazzles. */
 const DAZZLES = 1;
 
-/** Panels that throw the sun at the eyes of whoever stands there: what they show from the eyes is brighter than white cloth in it. */
-export function panelsInSun(setup: Setup, kit: Kit): string[] {
+/** Whether a panel throws the sun at the eyes of whoever stands there: what it shows from the eyes is brighter than white cloth in it. */
+export function throwsSunAtEyes(setup: Setup, kit: Kit): boolean {
   const sun = sunStand(setup.stage);
-  if (sun === null || sun.altitudeDeg <= 0 || isIndoors(setup)) return [];
-  const panels = standing(setup, kit, (panel) => panel);
-  return panels.flatMap((one) => {
+  if (sun === null || sun.altitudeDeg <= 0 || isIndoors(setup)) return false;
+  const panels = standing(setup, kit, AS_IT_STANDS);
+  return panels.some((one) => {
     const rest = panels.filter((other) => other !== one);
     const { at } = one.flat;
     const reached = through(rest, at, movedBy(at, sun.towards, FAR_M)) * through(rest, at, EYES);
-    const sent = one.panel.kind === 'reflector' ? sentOfBeam(one, sun.towards, EYES) * reached : 0;
-    return sent > DAZZLES ? [one.panel.id] : [];
+    return sentOfBeam(one, sun.towards, EYES) * reached > DAZZLES;
   });
 }

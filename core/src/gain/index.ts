@@ -4,8 +4,8 @@ export {
   type BelievedSource,
   gainOf,
   isIndoors,
-  panelsInSun,
   skyEv100,
+  throwsSunAtEyes,
 } from './ambientSources';
 export { firedAs, type LightConfig, lightConfig, type MissingGear, sameSource } from './lightConfig';
 export { flashAt, lampAt } from './lightGain';

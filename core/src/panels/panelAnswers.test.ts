@@ -67,9 +67,9 @@ describe('from how far a panel gives a wished contrast', () => {
           }
         },
       ),
-      { numRuns: 6 },
+      { numRuns: process.env['CORPUS'] === 'all' ? 200 : 12 },
     );
-    expect(found).toBeGreaterThan(2);
+    expect(found).toBeGreaterThan(5);
   });
 
   it('does not hang on a clock that lags behind the newest reading', () => {

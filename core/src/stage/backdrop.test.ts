@@ -43,5 +43,9 @@ describe('a backdrop of stated size', () => {
     expect(fill(9, 2.5, 1.5)).toMatchObject({ fills: false, upToM: expect.any(Number) });
     expect(fill(9, 1.2, 1.5)).toMatchObject({ fills: false, upToM: null });
     expect(fill(3, 3, null)).toBeNull();
+    // lower than the eyes that the frame is turned to: no focal length helps
+    const low = fill(9, 1.2, 1.5);
+    expect(low?.fromFocalMm).toBeNull();
+    expect(english.backdrop(low!, { setup: withBackdrop(null, null, 3), kit: SAMPLE_KIT })).not.toContain('It does');
   });
 });

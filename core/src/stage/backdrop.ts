@@ -11,11 +11,13 @@ export interface BackdropFill {
   spareAboveM: number;
   /** as far behind the subject as it still fills the frame; null: nowhere */
   upToM: number | null;
-  /** from this focal length on it fills the frame where it stands */
-  fromFocalMm: number;
+  /** from this focal length on it fills the frame where it stands; null: with none */
+  fromFocalMm: number | null;
 }
 
-const RANGE_M = { least: 0.3, most: 30, step: 0.1 };
+const RANGE_M = { least: 0.3, most: 30 };
+const RANGE_MM = { least: 1, most: 1200 };
+const HALVINGS = 14;
 
 /** What a backdrop that hangs to the ground, its middle behind the subject, has over what is seen of it. */
 function spareOf({ backdrop, stage }: Setup, view: FrameView, behindM: number): { asideM: number; aboveM: number } {
@@ -25,9 +27,18 @@ function spareOf({ backdrop, stage }: Setup, view: FrameView, behindM: number): 
   return { asideM: (backdrop?.widthM ?? Infinity) / 2 - seenAside, aboveM: (backdrop?.tallM ?? Infinity) - seenTop };
 }
 
-/** How many millimetres a focal length is tried in. */
-const FOCAL_STEP_MM = 1;
-const MOST_FOCAL_MM = 1200;
+/** Halves a range down to where something that holds at its one end ends; null where it does not hold there. */
+function lastHolding(holdsFrom: number, to: number, holds: (value: number) => boolean): number | null {
+  if (!holds(holdsFrom)) return null;
+  if (holds(to)) return to;
+  let [good, bad] = [holdsFrom, to];
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const middle = (good + bad) / 2;
+    if (holds(middle)) good = middle;
+    else bad = middle;
+  }
+  return good;
+}
 
 /** Whether the backdrop fills the frame; null where its size or its place is not said. Source: pinhole camera. */
 export function backdropFill(setup: Setup, kit: Kit): BackdropFill | null {
@@ -39,17 +50,13 @@ export function backdropFill(setup: Setup, kit: Kit): BackdropFill | null {
     return asideM >= 0 && aboveM >= 0;
   };
   const { asideM, aboveM } = spareOf(setup, view, backgroundM);
-  let upToM: number | null = null;
-  for (let behindM = RANGE_M.least; behindM <= RANGE_M.most; behindM += RANGE_M.step) {
-    if (!fillsWith(view, behindM)) break;
-    upToM = behindM;
-  }
   const narrowed = (mm: number): FrameView => ({
     ...view,
     halfWidth: (view.halfWidth * focalMm) / mm,
     halfHeight: (view.halfHeight * focalMm) / mm,
   });
-  let fromFocalMm = FOCAL_STEP_MM;
-  while (fromFocalMm < MOST_FOCAL_MM && !fillsWith(narrowed(fromFocalMm), backgroundM)) fromFocalMm += FOCAL_STEP_MM;
+  const upToM = lastHolding(RANGE_M.least, RANGE_M.most, (behindM) => fillsWith(view, behindM));
+  const shortest = lastHolding(RANGE_MM.most, RANGE_MM.least, (mm) => fillsWith(narrowed(mm), backgroundM));
+  const fromFocalMm = shortest === null ? null : Math.ceil(shortest);
   return { fills: fillsWith(view, backgroundM), spareAsideM: asideM, spareAboveM: aboveM, upToM, fromFocalMm };
 }

@@ -82,10 +82,10 @@ function movesFor(watch: StageWatch, context: CureContext): StageCure[] {
   const { setup, usable, lights, groupCures } = context;
   if (watch.kind === 'depth-light')
     return groupCures.map(({ spreadStops: _spread, settings, ...cure }) => ({ kind: 'group', cure, settings }));
+  // only where it comes from is a matter of its stand alone
+  if (isMotiveWatch(watch)) return 'sideDeg' in watch ? [toSide(watch, context)] : [];
   const one = usable.find(({ light }) => light.id === watch.lightId);
   if (one === undefined) return [];
-  // only where it comes from is a matter of its stand alone
-  if (isMotiveWatch(watch)) return 'sideDeg' in watch ? [toSide(one, watch.sideDeg)] : [];
   switch (watch.kind) {
     case 'beam-misses':
       return turnBack(one);
@@ -125,11 +125,18 @@ function movesFor(watch: StageWatch, context: CureContext): StageCure[] {
   }
 }
 
-const toSide = ({ index }: UsableLight, sideDeg: number): StageCure => ({
-  kind: 'to-side',
-  deg: sideDeg,
-  settings: [{ path: lightPath(index, 'sideDeg'), value: sideDeg }],
-});
+/** A motivated light or lamp to the side that what it stands for comes from. */
+function toSide(
+  { lightId, sideDeg }: { lightId: string; sideDeg: number },
+  { setup: { lamps }, usable }: CureContext,
+): StageCure {
+  const light = usable.find((one) => one.light.id === lightId);
+  const settings: Setting[] =
+    light === undefined
+      ? [{ path: 'lamps', value: lamps.map((lamp) => (lamp.id === lightId ? { ...lamp, sideDeg } : lamp)) }]
+      : [{ path: lightPath(light.index, 'sideDeg'), value: sideDeg }];
+  return { kind: 'to-side', deg: sideDeg, settings };
+}
 
 /** Degrees to turn by, where a turn was found. */
 const byDeg = <K extends 'turn-back' | 'aside' | 'turn-from-camera'>(

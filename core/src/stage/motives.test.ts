@@ -50,7 +50,12 @@ describe('a motivated light and what it stands for', () => {
     const lamp = setupWith(motivated('lamp', { sideDeg: -70 }), {
       lamps: [usualLamp({ id: sampleId(32), sideDeg: 80, pointId: 'background' })],
     });
-    for (const setup of [sun, window, lamp]) {
+    const itself = setupWith(motivated(null), {
+      lights: [],
+      lamps: [usualLamp({ role: 'motivated', standsFor: 'window', sideDeg: -70, kelvin: 5500 })],
+      panels: [usualPanel('window', { sideDeg: 70 })],
+    });
+    for (const setup of [sun, window, lamp, itself]) {
       expect(watched(setup)).toContain('motive-direction');
       const [move] = solved(setup).stageCures.find(({ watch }) => watch === 'motive-direction')?.moves ?? [];
       const changed = withSettings(setup, move?.settings ?? []);

@@ -1,4 +1,5 @@
 import { texts } from './texts';
+import { todayHere } from './formatDay';
 import { freshNames } from './freshNames';
 import { sayRule } from '@/language/words';
 import { useActions } from '@/store/application';
@@ -6,7 +7,6 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { formatISO } from 'date-fns/formatISO';
 import { useRouter } from 'expo-router';
 import { type Control, Controller, type FieldPath, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
@@ -17,9 +17,6 @@ import { enteredShootSchema } from '@sphene/core/documents';
 
 const formSchema = enteredShootSchema.pick({ title: true, date: true, place: true, timeZone: true });
 type Form = z.infer<typeof formSchema>;
-
-/** Today where this device is, as the date field wants it. */
-const today = (): string => formatISO(new Date(), { representation: 'date' });
 
 function Field({
   control,
@@ -68,7 +65,7 @@ export function NewShootScreen() {
   const actions = useActions();
   const { control, handleSubmit } = useForm<Form>({
     resolver: zodResolver(formSchema),
-    defaultValues: { title: '', date: today(), place: '', timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone },
+    defaultValues: { title: '', place: '', ...todayHere() },
   });
   const create = handleSubmit((facts) =>
     router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts, freshNames(0, 0)) } }),

@@ -9,14 +9,13 @@ import { UpdateOffer } from '@/shell/UpdateOffer';
 import { OUR_NAME } from '@/shell/texts';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
-import { formatISO } from 'date-fns/formatISO';
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 
 import type { Shoot } from '@sphene/core/documents';
 import { ImportButton } from './ImportButton';
 import { SetupRow } from './SetupRow';
-import { dayTitle, formatDay } from './formatDay';
+import { dayTitle, formatDay, todayHere } from './formatDay';
 import { freshNames } from './freshNames';
 
 function ShootCard({ shoot }: { shoot: Shoot }) {
@@ -64,9 +63,8 @@ function StartAtOnce() {
   const last = useAppSelector(selectLastSetup);
   const spot = useAppSelector(selectSpots).find(({ id }) => id === last?.spotId);
   const meter = () => {
-    const date = formatISO(new Date(), { representation: 'date' });
-    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-    const id = actions.meterAtOnce({ date, timeZone }, dayTitle(date), (setups) => freshNames(0, setups));
+    const today = todayHere();
+    const id = actions.meterAtOnce(today, dayTitle(today.date), (setups) => freshNames(0, setups));
     router.navigate({ pathname: '/setup/[id]', params: { id } });
   };
   return (

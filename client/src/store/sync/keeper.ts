@@ -466,14 +466,16 @@ export class Keeper {
         ids.map(async (id) => (await storage.get('documents', id)) ?? { id, document: null }),
       );
       if (edits !== this.edits) continue;
-      const unkept = new Set(this.unkept.count().ids);
-      this.show(rows.filter(({ id }) => !unkept.has(id)));
+      this.show(rows);
       return;
     }
   }
 
+  /** Shows rows of the storage; what was done to a document meanwhile, and is not kept there yet, stays on screen. */
   private show(rows: readonly DocumentChange[]): void {
-    const different = differentRows(rows, this.store.getState().documents);
+    const unkept = new Set(this.unkept.count().ids);
+    const kept = rows.filter(({ id }) => !unkept.has(id));
+    const different = differentRows(kept, this.store.getState().documents);
     if (different.length > 0) this.store.dispatch(documentsChanged(different));
   }
 
