@@ -237,6 +237,7 @@ describe('a camera', () => {
       facts: {
         name: 'The camera 12:00:00',
         takenAt: null,
+        byItself: { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null },
         widthPx: 3,
         heightPx: 2,
         image: 'data:image/jpeg;base64,AA==',

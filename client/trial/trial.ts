@@ -79,6 +79,7 @@ async function takeFrames({ actions, keeper }: Tab): Promise<void> {
       tv: 7,
       sv: 2,
       settingsFrom: 'typed',
+      byItself: { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null },
       widthPx: 60,
       heightPx: 40,
       image: IMAGE,

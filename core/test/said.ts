@@ -9,7 +9,7 @@ import type { LightSolution } from '../src/lights';
 import type { Fact, MeterAgain, ReadingQuestion, Staleness } from '../src/metering';
 import type { ReadText, StopAnswer } from '../src/notation';
 import type { Outcome } from '../src/photometry';
-import type { Setup } from '../src/setup';
+import { type Setup, withSettings } from '../src/setup';
 import { type Solution, solve } from '../src/solution';
 import type { Placement, StageCure, StageWatch } from '../src/stage';
 import type { Words, WordsContext } from '../src/words';
@@ -295,6 +295,14 @@ export const saidStops = (answer: StopAnswer, words: Words) => ({ ...words.stopA
 /** The answer with its English sentences, as people read it. */
 export const solveSaid = (setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date) =>
   said(solve(setup, kit, facts, clock), english, { setup, kit });
+
+/** The same, with what is to be done once the camera stands as it is suggested. */
+export function solveSet(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date) {
+  const solution = solveSaid(setup, kit, facts, clock);
+  const { kind, settings } = solution.nextAction;
+  const set = kind === 'set-camera' ? withSettings(setup, settings) : null;
+  return set?.ok === true ? { ...solution, nextAction: solveSaid(set.value, kit, facts, clock).nextAction } : solution;
+}
 
 /** The cures of a symptom with their English sentences. */
 export const diagnoseSaid = (...asked: Parameters<typeof diagnose>) => saidDiagnosis(diagnose(...asked), english);

@@ -335,7 +335,7 @@ describe('large and old documents', () => {
   const HOLDER = sampleId((number += 1));
   const frame = (): Frame => ({
     type: 'frame',
-    version: 2,
+    version: 3,
     id: sampleId((number += 1)),
     setupId: HOLDER,
     at: '2026-02-27T15:00:00Z',
@@ -345,6 +345,7 @@ describe('large and old documents', () => {
     tv: 7,
     sv: 2,
     settingsFrom: 'exif',
+    byItself: { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null },
     widthPx: 9,
     heightPx: 6,
     histogram: { red: bins, green: bins, blue: bins },

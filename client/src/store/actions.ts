@@ -14,13 +14,17 @@ import {
   withValueAt,
 } from '@sphene/core/documents';
 import { factsOfFile, imagesOfFile, type SetupFile, withNewIds } from '@sphene/core/formats';
-import { type GearItem, type Kit, kitItems, type Preferences, schemaFault } from '@sphene/core/gear';
-import { failure, type Outcome, success } from '@sphene/core/photometry';
+import { type GearItem, type Kit, kitItems, offered, type Preferences, schemaFault } from '@sphene/core/gear';
+import { type ExposureSettings, failure, type Outcome, success } from '@sphene/core/photometry';
 import {
+  asLastTime,
   completed,
   type Happening,
   happenings,
+  LOOK_RANGES,
+  type MeteringPoint,
   newSetup,
+  nextSetup,
   PLAIN_CHANGE,
   PLAIN_READING,
   type Reading,
@@ -76,8 +80,9 @@ function takenWith(setup: Setup, { kind }: ReadingMethod): Partial<Reading> {
   return byCamera ? { stood, cameraId, lensId } : { stood, meterId: setup.meter.meterId };
 }
 
-/** The meter's shutter and ISO are part of every reading; their changes need no entry of their own. */
-const isLogged = (path: SettingPath): boolean => !path.startsWith('meter.');
+/** What needs no entry of its own: the meter's shutter and ISO are part of every reading, and marks go as things are used. */
+const isLogged = (path: SettingPath): boolean =>
+  !path.startsWith('meter.') && path !== 'takenOver' && path !== 'listed';
 
 /** Why something that a person did to a setup was not done. */
 export type ActionFault = SettingFault | { kind: 'setup-gone' | 'no-flash-in-kit' };
@@ -88,6 +93,9 @@ export type Undone =
   | { kind: 'correction'; readingText: string }
   | { kind: 'change' | 'change-stays' | 'nothing' };
 
+const within = (value: number, { least, most }: { least: number; most: number }): number =>
+  Math.min(most, Math.max(least, value));
+
 /** What a fresh spot and its setup are called: the caller's language says it. */
 export interface FreshNames {
   spot: string;
@@ -95,21 +103,6 @@ export interface FreshNames {
   face: string;
   background: string;
 }
-
-/** A fresh setup with the meter, camera and lens of the last one. */
-const asLastTime = (fresh: Setup, last: Setup | undefined): Setup =>
-  last === undefined
-    ? fresh
-    : {
-        ...fresh,
-        meter: { ...last.meter, method: fresh.meter.method },
-        camera: {
-          ...fresh.camera,
-          cameraId: last.camera.cameraId ?? fresh.camera.cameraId,
-          lensId: last.camera.lensId,
-          focalMm: last.camera.focalMm,
-        },
-      };
 
 /** What a person can do to their documents. Everything goes through the keeper, which keeps and sends it. */
 export class Actions {
@@ -151,7 +144,7 @@ export class Actions {
     this.store.dispatch(drafted(null));
     const setup = selectDocument(this.store.getState(), 'setup', setupId);
     if (setup === undefined) return failure({ kind: 'setup-gone' });
-    const changes = settingChanges(setup, completed(settings));
+    const changes = settingChanges(setup, completed(setup, settings));
     if (changes.length === 0 && all === undefined) return success(null);
     const changed = withSettings(
       setup,
@@ -162,7 +155,7 @@ export class Actions {
     const at = this.clock.timestamp();
     const fact: SettingsChange = {
       type: 'change',
-      version: 5,
+      version: 6,
       id: this.clock.newId(),
       setupId,
       at,
@@ -223,7 +216,7 @@ export class Actions {
 
   /** Shows settings while a control is being moved, without keeping them yet; null: it was let go without a change. */
   draft(setupId: string, settings: Setting[] | null): void {
-    this.store.dispatch(drafted(settings === null ? null : { setupId, settings: completed(settings) }));
+    this.store.dispatch(drafted(settings === null ? null : { setupId, settings }));
   }
 
   /** Adds a reading to the log; what is not said is as usual. Returns its id. */
@@ -233,6 +226,51 @@ export class Actions {
     const taken = setup === undefined ? {} : takenWith(setup, reading.method ?? PLAIN_READING.method);
     this.keep([add({ ...PLAIN_READING, at: this.clock.timestamp(), ...taken, ...reading, id, setupId })]);
     return id;
+  }
+
+  /**
+   * Takes settings that look right for a place, or for the whole frame, as a reading by eye, and the camera as it stands: that
+   * place leads the exposure from then on, and a reading of the face is not waited for.
+   * @param clipsAboveStops of the camera: a sky that looks right lies at mid grey, so far under it
+   * @param sky the sky's point, where it is meant and there is none yet
+   */
+  looksRight(
+    setupId: string,
+    { av, tv, sv }: ExposureSettings,
+    what: 'background' | 'sky' | 'frame',
+    { text, clipsAboveStops, sky }: { text: string; clipsAboveStops: number; sky: MeteringPoint },
+  ): void {
+    const setup = selectDocument(this.store.getState(), 'setup', setupId);
+    if (setup === undefined) return;
+    const role = what === 'sky' ? 'sky' : 'background';
+    const point = setup.points.find((one) => one.role === role) ?? (what === 'sky' ? sky : undefined);
+    if (point === undefined) return;
+    const lead: Setting[] =
+      what === 'sky'
+        ? [
+            { path: 'look.exposeBy', value: 'highlight' },
+            { path: 'look.highlightPointId', value: point.id },
+            { path: 'look.headroomStops', value: within(clipsAboveStops + point.toneStops, LOOK_RANGES.headroom) },
+          ]
+        : [
+            { path: 'look.exposeBy', value: 'background' },
+            { path: 'look.backgroundStops', value: within(point.toneStops, LOOK_RANGES.background) },
+          ];
+    const added: Setting[] = setup.points.includes(point) ? [] : [{ path: 'points', value: [...setup.points, point] }];
+    this.changeSettings(setupId, [
+      ...added,
+      ...lead,
+      { path: 'camera.wantedAv', value: av },
+      { path: 'camera.stands', value: { av, tv, sv, inForce: true } },
+    ]);
+    this.addReading(setupId, {
+      pointId: point.id,
+      text,
+      av,
+      tv,
+      sv,
+      method: { kind: 'eye', of: what === 'frame' ? 'frame' : 'place' },
+    });
   }
 
   /** Puts a reading right: the old one is struck out and a corrected one takes its time and place. */
@@ -263,7 +301,7 @@ export class Actions {
   addFrame(setupId: string, { image, ...frame }: NewFrame): string {
     const [id, at] = [this.clock.newId(), this.clock.timestamp()];
     const picture: Change = { op: 'image', id, image };
-    this.keep([add({ type: 'frame', version: 2, id, setupId, at, struckAt: null, ...frame }), picture]);
+    this.keep([add({ type: 'frame', version: 3, id, setupId, at, struckAt: null, ...frame }), picture]);
     return id;
   }
 
@@ -347,7 +385,7 @@ export class Actions {
     const spot = spots.find(({ id }) => id === last?.spotId) ?? spots.at(-1);
     if (spot !== undefined) {
       const setups = selectSetups(state).filter(({ spotId }) => spotId === spot.id).length;
-      const setup = asLastTime(this.freshSetup(spot, nameOf(setups)), last);
+      const setup = this.freshSetup(spot, nameOf(setups));
       this.keep([add(setup)]);
       return setup.id;
     }
@@ -361,8 +399,37 @@ export class Actions {
       timeZone,
     };
     const [fresh, setup] = this.spotWithSetup(shoot.id, nameOf(0));
-    this.keep([shoot, fresh, asLastTime(setup, last)].map(add));
+    this.keep([shoot, fresh, setup].map(add));
     return setup.id;
+  }
+
+  /** The next setup at the same spot, after one: as that is, with the ambient to be metered. Returns its id. */
+  nextSetup(from: Setup, title: string): string {
+    const setup = nextSetup(from, { id: this.clock.newId(), title });
+    this.keep([add(setup)]);
+    return setup.id;
+  }
+
+  /**
+   * A setup once more with all that is on record of it, in the same place.
+   * @param file the setup as a file: its pictures come along  @returns the copy's id, once the device has it
+   */
+  async duplicateSetup(file: SetupFile, title: string): Promise<string> {
+    const { shoot, spot } = file;
+    const copy = withNewIds(file, () => this.clock.newId());
+    const setup = { ...copy.setup, title, shootId: shoot.id, spotId: spot.id };
+    await this.take([setup, ...factsOfFile(copy)], copy);
+    return setup.id;
+  }
+
+  /** Puts a setup one place up or down in the list of its spot. @param by −1: before the one above it */
+  moveSetup(setup: Setup, by: -1 | 1): void {
+    const listed = selectSetups(this.store.getState()).filter(({ spotId }) => spotId === setup.spotId);
+    const at = listed.findIndex(({ id }) => id === setup.id);
+    const other = listed[at + by];
+    if (other === undefined) return;
+    const order = listed.map((one, index) => (index === at ? other : index === at + by ? setup : one));
+    this.keep(order.flatMap((one, index) => (one.listed === index ? [] : [edit(one, { ...one, listed: index })])));
   }
 
   rename(document: Shoot | Spot, title: string): void {
@@ -449,21 +516,31 @@ export class Actions {
     const incoming = known ? withNewIds(file, () => this.clock.newId()) : file;
     const kit: Kit = incoming.kit;
     const gear = kitItems(kit).filter(({ id }) => !(id in byId));
-    const documents = [...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)].map(add);
-    const pictures = [...imagesOfFile(incoming)].map(([id, image]): Change => ({ op: 'image', id, image }));
-    const changes = [...documents, ...pictures];
-    if (this.holds(changes)) await this.keeper.commit(changes);
+    await this.take([...gear, incoming.shoot, incoming.spot, incoming.setup, ...factsOfFile(incoming)], incoming);
     return incoming.setup.id;
   }
 
-  private freshSetup(spot: Spot, { setup: title, face, background }: FreshNames) {
-    const kit = selectGear(this.store.getState());
-    return newSetup(
+  /** Keeps what a file brings, with its pictures. */
+  private async take(documents: readonly Document[], file: SetupFile): Promise<void> {
+    const pictures = [...imagesOfFile(file)].map(([id, image]): Change => ({ op: 'image', id, image }));
+    const changes = [...documents.map(add), ...pictures];
+    if (this.holds(changes)) await this.keeper.commit(changes);
+  }
+
+  /** A fresh setup as this person's last one began; before there is one with the first camera that counts in thirds. */
+  private freshSetup(spot: Spot, { setup: title, face, background }: FreshNames): Setup {
+    const state = this.store.getState();
+    const { cameras, preferences } = selectGear(state);
+    const inUse = offered(cameras);
+    const camera = inUse.find(({ increment }) => increment === 'third') ?? inUse[0];
+    const fresh = newSetup(
       { id: this.clock.newId(), shootId: spot.shootId, spotId: spot.id },
       { title, face, background },
-      kit.cameras[0]?.id ?? null,
-      kit.preferences.keepOrder,
+      camera?.id ?? null,
+      preferences.keepOrder,
     );
+    const last = selectLastSetup(state);
+    return last === undefined ? fresh : asLastTime(fresh, last);
   }
 
   private spotWithSetup(shootId: string, names: FreshNames) {

@@ -91,7 +91,10 @@ export const selectShoots = createSelector(byId, (documents): Shoot[] =>
 
 export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(ofType(documents, 'spot')));
 
-export const selectSetups = createSelector(byId, (documents): Setup[] => inOrder(ofType(documents, 'setup')));
+/** Setups as they are listed within their spots; where nobody ordered them, as they were made. */
+export const selectSetups = createSelector(byId, (documents): Setup[] =>
+  inOrder(ofType(documents, 'setup')).sort((a, b) => a.listed - b.listed),
+);
 
 /** A list stays the same object as long as the same things are in it, so that what hangs on it is not computed again. */
 export const sameList = {

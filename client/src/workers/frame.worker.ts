@@ -62,7 +62,18 @@ async function smallCopy(picture: ImageBitmap): Promise<string> {
 async function exifOf(file: Blob): Promise<unknown> {
   try {
     return (await exifr.parse(await file.slice(0, 1_000_000).arrayBuffer(), {
-      pick: ['ExposureTime', 'FNumber', 'ISO', 'DateTimeOriginal'],
+      pick: [
+        'ExposureTime',
+        'FNumber',
+        'ISO',
+        'DateTimeOriginal',
+        'ExposureProgram',
+        'ExposureMode',
+        'ExposureCompensation',
+        'WhiteBalance',
+        'Flash',
+      ],
+      translateValues: false,
       reviveValues: false,
     })) as unknown;
   } catch {

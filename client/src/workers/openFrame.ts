@@ -32,6 +32,7 @@ export async function openFrame(
       heightPx,
       image,
       ...tones,
+      byItself: exif.byItself,
       av: exif.av ?? otherwise.av,
       tv: exif.tv ?? otherwise.tv,
       sv: exif.sv ?? otherwise.sv,

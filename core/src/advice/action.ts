@@ -1,4 +1,6 @@
-import type { CameraSolution } from '../exposure';
+import type { ShadowLift } from '../balance';
+import type { CameraSolution, ToSet } from '../exposure';
+import type { CameraDial } from '../gear';
 import type { FlashFault, ReadingQuestion, Staleness } from '../metering';
 import type { Setting } from '../setup';
 import type { Way } from './wayOut';
@@ -30,6 +32,10 @@ export type ActionFacts =
       byStops: number;
       distanceM: number | null;
     }
+  /** the camera to the settings that are suggested: the dials that are to be moved, and why */
+  | { kind: 'set-camera'; dials: DialTexts; moved: CameraDial[]; because: ToSet['because'] }
+  /** available light: the dark side of the face wants more light than the finished picture may give it */
+  | { kind: 'fill-needed'; lift: ShadowLift }
   | { kind: 'film'; dials: DialTexts; lamps: LampFacts[] }
   | {
       kind: 'power-out-of-range';
@@ -59,7 +65,9 @@ export type ActionFacts =
       kind: 'shoot';
       dials: DialTexts;
       flash: { powerText: string; meterText: string } | { lightId: string; powerText: string }[];
-    };
+    }
+  /** by the light that is there, alone; the dark side is lifted afterwards where that is wished */
+  | { kind: 'shoot-ambient'; dials: DialTexts; lift: ShadowLift | null };
 
 /** A lamp with the setting of its dimmer. */
 export interface LampFacts {
@@ -106,6 +114,9 @@ export const ACTION_KINDS = [
   'meter-again',
   'choose-camera',
   'choose-flash',
+  'set-camera',
+  'fill-needed',
+  'shoot-ambient',
   'camera-cannot',
   'no-flash-can-help',
   'power-out-of-range',

@@ -1,4 +1,4 @@
-import type { Balance, LampSolution } from '../balance';
+import { type Balance, CONTRAST_MET_STOPS, type LampSolution } from '../balance';
 import type { CameraSolution } from '../exposure';
 import { writePower } from '../flash';
 import type { LightSolution } from '../lights';
@@ -20,7 +20,10 @@ export function nextAction(
   const byLamps = lampAction(setup, lamps);
   return (
     readingAction(now, byLamps !== null) ??
-    troubleAction(now, ways[0]?.way ?? null, byLamps, lamps) ??
+    troubleAction(now, ways[0]?.way ?? null, byLamps) ??
+    cameraAction(now) ??
+    ambientAction(now) ??
+    filmAction(now, lamps) ??
     testAction(now) ?? { kind: 'choose-camera', step: 'camera', settings: [] }
   );
 }
@@ -33,7 +36,7 @@ function readingAction(now: Balance, lampsFirst: boolean): NextAction | null {
   const { camera, face, points } = now;
   const background = points.find((point) => point.role === 'background');
   if (face?.ambientEv100 == null) return action({ kind: 'meter-face' }, 'ambient');
-  if (background !== undefined && background.ambientEv100 === null)
+  if (background !== undefined && background.ambientEv100 === null && !background.leftOut)
     return action({ kind: 'meter-background' }, 'ambient');
   // a change that was reported stops the work; mere age is marked at the point and left to the photographer
   const changed = now.meterAgain.filter(
@@ -55,12 +58,7 @@ function readingAction(now: Balance, lampsFirst: boolean): NextAction | null {
 }
 
 /** What stands in the way of the picture, camera before flash; null where nothing does. @param first the first way out */
-function troubleAction(
-  now: Balance,
-  first: Way | null,
-  byLamps: NextAction | null,
-  lamps: readonly LampSolution[],
-): NextAction | null {
+function troubleAction(now: Balance, first: Way | null, byLamps: NextAction | null): NextAction | null {
   const { camera, face, light } = now;
   if (camera === null) return action({ kind: 'choose-camera' }, 'camera');
   const overStops = noFlashStops(now);
@@ -74,7 +72,7 @@ function troubleAction(
     return action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
   }
   if (byLamps !== null) return byLamps;
-  if (now.video) return action({ kind: 'film', dials: dialsOf(camera), lamps: lamps.flatMap(burning) }, 'camera');
+  if (now.video || now.alone) return null;
   if (light?.solution == null) return action({ kind: 'choose-flash' }, 'flash');
   const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);
   return missing?.outOfRange == null
@@ -84,6 +82,32 @@ function troubleAction(
         'flash',
       );
 }
+
+/** The camera is not set as it should be. */
+function cameraAction({ toSet, suggested }: Balance): NextAction | null {
+  if (toSet === null || suggested === null) return null;
+  const { av, tv, sv } = suggested;
+  const facts: ActionFacts = {
+    kind: 'set-camera',
+    dials: dialsOf(suggested),
+    moved: toSet.dials,
+    because: toSet.because,
+  };
+  return action(facts, 'camera', [{ path: 'camera.stands', value: { av, tv, sv, inForce: true } }]);
+}
+
+/** The light that is there, alone: what the dark side of the face asks for, then the frame. */
+function ambientAction({ alone, camera, lift }: Balance): NextAction | null {
+  if (!alone || camera === null) return null;
+  const asks = lift !== null && lift.needStops > CONTRAST_MET_STOPS;
+  if (asks && lift.needStops > lift.mayStops) return action({ kind: 'fill-needed', lift }, 'look');
+  return action({ kind: 'shoot-ambient', dials: dialsOf(camera), lift: asks ? lift : null }, 'check');
+}
+
+const filmAction = ({ video, camera }: Balance, lamps: readonly LampSolution[]): NextAction | null =>
+  video && camera !== null
+    ? action({ kind: 'film', dials: dialsOf(camera), lamps: lamps.flatMap(burning) }, 'camera')
+    : null;
 
 const burning = ({ id, wish }: LampSolution): LampFacts[] =>
   wish?.dimStops == null ? [] : [{ lampId: id, dimStops: wish.dimStops }];

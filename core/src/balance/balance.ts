@@ -1,26 +1,27 @@
 import {
   type CameraGear,
   type CameraSolution,
-  chooseCameraSettings,
   clipsAboveAt,
   type Depth,
   depthWanted,
-  exposureIntent,
   type ExposureTarget,
   type Intent,
   limitsInForce,
-  type LitPoint,
+  MOTION_LIMITS,
+  type ToSet,
 } from '../exposure';
 import type { Camera, Kit } from '../gear';
 import type { LightConfig } from '../gain';
 import { type LightSolution, type LightsSolution, solveLights, type UsableLight, usableLights } from '../lights';
 import { type DomeChoice, type MeterAgain, type MeteredScene, type ReadingQuestion } from '../metering';
 import { distanceForChange } from '../modifiers';
+import { formatShutter } from '../notation';
 import { addLight, type LookFigures, lookFigures } from '../photometry';
-import type { MeteringPoint, Setup } from '../setup';
-import { askedLamps, isLitByLamp, restAt } from './askedLamps';
+import type { Setup } from '../setup';
+import { isLitByLamp } from './askedLamps';
 import { solvePoint } from './balancePoints';
-import { type Contrast, contrastOf, contrastWarnings } from './contrast';
+import { type Contrast, contrastOf, contrastWarnings, faceContrast, type ShadowLift, shadowLift } from './contrast';
+import { exposed, fires, isAlone } from './exposed';
 import type { PointSolution } from './point';
 import { type BurningLamp, lightRatios, type LightRatios } from './ratios';
 import {
@@ -39,7 +40,12 @@ export interface Balance {
   look: Intent & { wanted: LookFigures | null; actual: LookFigures | null };
   /** the people's depth, when lens and distances are known */
   depth: Depth | null;
+  /** what all figures are for: the camera as it stands, or as it is suggested */
   camera: CameraSolution | null;
+  /** what is suggested beside a camera that stands otherwise */
+  suggested: CameraSolution | null;
+  /** what is to be set on the camera; null: it stands as it should */
+  toSet: ToSet | null;
   lights: LightSolution[];
   /** false when there were too many lights to try every combination of powers */
   powersExact: boolean;
@@ -52,6 +58,8 @@ export interface Balance {
   untold: Untold[];
   points: PointSolution[];
   contrast: Contrast;
+  /** what the dark side of the face asks for; null before both sides are metered alike */
+  lift: ShadowLift | null;
   dome: DomeChoice | null;
   questions: ReadingQuestion[];
   /** the fewest readings that settle what no longer holds */
@@ -68,6 +76,8 @@ export interface Balance {
   face: PointSolution | null;
   /** filming: no flash fires */
   video: boolean;
+  /** the light that is there, alone: no flash and no lamp is set against it */
+  alone: boolean;
   missingFromKit: MissingThing[];
   warnings: Warning[];
 }
@@ -79,11 +89,11 @@ const NO_LIGHTS: LightsSolution = { lights: [], at: new Map(), targets: new Map(
 /**
  * Camera settings, powers and placements for a setup as it stands.
  * Without an ambient reading of the face nothing can be balanced and the camera is null.
- * @param scene what was metered in this setup (`meterScene`); the same one serves any other look, camera and light at these points
+ * @param metered what was metered in this setup (`meterScene`); the same one serves any other look, camera and light at these points
  */
 // eslint-disable-next-line complexity, max-lines-per-function -- the order of the whole calculation, told once
-export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
-  const { clock, ambientAt, again, dome, questions, warnings } = scene;
+export function balance(setup: Setup, kit: Kit, metered: MeteredScene): Balance {
+  const { clock, again, dome, questions, warnings } = metered;
   const missingFromKit: MissingThing[] = [];
   const find = <T extends { id: string }>(things: readonly T[], id: string | null, what: MissingThing): T | null => {
     const found = things.find((thing) => thing.id === id) ?? null;
@@ -94,29 +104,15 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
   const cameraBody = find(kit.cameras, setup.camera.cameraId, 'camera');
   const lens = find(kit.lenses, setup.camera.lensId, 'lens');
   const filters = setup.camera.filterIds.flatMap((id) => find(kit.filters, id, 'filter') ?? []);
-  const facePlace = setup.points.find((point) => point.role === 'face');
-  const faceEv100 = facePlace === undefined ? null : ambientAt(facePlace).ambientEv100;
+  const gear = cameraBody === null ? null : { body: cameraBody, lens, filters };
+  const { scene, intent, target, camera, suggested, toSet, facePlace, faceEv100, restEv100 } = exposed(
+    setup,
+    gear,
+    metered,
+  );
+  const { ambientAt } = scene;
   const stills = setup.camera.video === null;
   const byLamp = isLitByLamp(setup);
-  // lamps that are lights are balanced against the rest: what they add does not lead the camera
-  const exposedAt = (point: MeteringPoint) =>
-    askedLamps(setup).length > 0 ? restAt(setup, scene, point) : ambientAt(point).ambientEv100;
-  const restEv100 = facePlace === undefined ? null : exposedAt(facePlace);
-  const lit = setup.points.flatMap((point): LitPoint[] => {
-    const ambientEv100 = exposedAt(point);
-    return ambientEv100 === null ? [] : [{ point, ambientEv100 }];
-  });
-  const intent = exposureIntent(setup, cameraBody, lit, stills || byLamp);
-  const gear = cameraBody === null ? null : { body: cameraBody, lens, filters };
-  const target: ExposureTarget | null =
-    faceEv100 === null || intent.targetEv100 === null
-      ? null
-      : {
-          ev100: intent.targetEv100,
-          faceEv100: (stills || byLamp) && intent.by === 'face' ? restEv100 : null,
-          finalStops: intent.finalStops,
-        };
-  const camera = gear === null || target === null ? null : chooseCameraSettings(target, gear, setup.camera);
 
   const usable = stills ? usableLights(setup, kit, (what) => missingFromKit.push(what)) : [];
   const solved =
@@ -162,6 +158,8 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     },
     depth: gear === null ? null : depthWanted(gear.body, gear.lens, setup.camera),
     camera,
+    suggested,
+    toSet,
     cameraBody,
     gear,
     target,
@@ -173,6 +171,7 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     face,
     missingFromKit,
     video: !stills,
+    alone: isAlone(setup),
     lights: solved.lights,
     powersExact: solved.exact,
     ratios: lightRatios(solved, camera === null ? [] : burningLamps(setup, scene, camera.ev100), points),
@@ -180,6 +179,12 @@ export function balance(setup: Setup, kit: Kit, scene: MeteredScene): Balance {
     leastKnown: camera === null ? null : leastKnownTotal(setup, camera.tv, scene, solved),
     untold: untoldLights(scene, solved.lights),
     contrast: contrastOf(points),
+    lift: shadowLift(
+      faceContrast(points, setup.look),
+      camera === null || cameraBody === null
+        ? null
+        : { noiseBelowStops: cameraBody.noiseBelowStops, overBaseStops: camera.sv - cameraBody.baseSv },
+    ),
     dome,
     questions,
     // what was reported is always asked for; age where what rests on it is not known well enough
@@ -239,6 +244,7 @@ const warningsFor = (facts: WarningFacts): Warning[] => [
   ...facts.missingFromKit.map((what): Warning => ({ kind: 'not-in-kit', what })),
   ...pointWarnings(facts),
   ...cameraWarnings(facts),
+  ...smearWarnings(facts),
   ...flashWarnings(facts),
 ];
 
@@ -261,9 +267,27 @@ function cameraWarnings({ setup, gear }: WarningFacts): Warning[] {
   const smallestAv = gear.lens?.smallestAv ?? gear.body.smallestAv;
   if (depth !== null && depth.neededAv > smallestAv + 1e-6)
     warnings.push({ kind: 'depth-missing', neededAv: depth.neededAv, smallestAv });
-  if (limits.slowestTv > limits.syncTv + 1e-9) warnings.push({ kind: 'slowest-over-sync' });
+  if (fires(setup) && limits.slowestTv > limits.syncTv + 1e-9) warnings.push({ kind: 'slowest-over-sync' });
   return warnings;
 }
+
+/** People who move while the shutter is open longer than that is sharp: the steady light of them smears, flash does not. */
+function smearWarnings({ setup, gear, camera, face }: WarningFacts): Warning[] {
+  if (gear === null || camera === null || setup.camera.video !== null) return [];
+  const limitTv = MOTION_LIMITS[setup.camera.motion];
+  if (camera.tv > limitTv - SMEARS_STOPS || face?.ambientStops == null || face.totalStops === null) return [];
+  return [
+    {
+      kind: 'smear',
+      shutterText: camera.text.shutter,
+      limitText: formatShutter(limitTv, gear.body.increment),
+      motion: setup.camera.motion,
+      share: 2 ** (face.ambientStops - face.totalStops),
+    },
+  ];
+}
+/** A dial's own step over what is sharp is not seen. */
+const SMEARS_STOPS = 0.2;
 
 /** What the shutter does to the flash: a dark band, a tail that is cut off, units without high-speed sync. */
 function flashWarnings({ setup, camera, usable, solution, lights }: WarningFacts): Warning[] {

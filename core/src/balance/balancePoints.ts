@@ -85,6 +85,7 @@ export function solvePoint(
     pointId: point.id,
     role: point.role,
     name: point.name,
+    leftOut: point.leftOut,
     ambientEv100,
     ambientStops,
     flashStops,

@@ -24,6 +24,65 @@ export function contrastOf(points: readonly PointSolution[]): Contrast {
   };
 }
 
+/** What the dark side of the face asks for, and what the picture may give it. */
+export interface ShadowLift {
+  /** lit side over dark side, and as much as is wished at most, stops */
+  contrastStops: number;
+  wantedStops: number;
+  /** how far it is to be lifted; 0 or less: it is as wished */
+  needStops: number;
+  /** how far it may be lifted in the finished picture before its noise shows, stops */
+  mayStops: number;
+}
+
+/**
+ * A stop of ISO is a stop less light on the sensor, and noise against the picture goes with the root of the light: the
+ * darkest tone that holds comes up by half a stop for each.
+ */
+const FLOOR_PER_ISO_STOP = 0.5;
+
+/** How far the dark side may come up: noise in it is then what a tone at the noise floor would show. */
+export function shadowLift(
+  contrast: FaceContrast | null,
+  camera: { noiseBelowStops: number; overBaseStops: number } | null,
+): ShadowLift | null {
+  if (contrast === null || contrast.darkStops === null || camera === null) return null;
+  const { contrastStops, wantedStops, darkStops } = contrast;
+  const floorStops = camera.noiseBelowStops + FLOOR_PER_ISO_STOP * Math.max(0, camera.overBaseStops);
+  return {
+    contrastStops,
+    wantedStops,
+    needStops: contrastStops - wantedStops,
+    mayStops: Math.max(0, darkStops - floorStops),
+  };
+}
+
+/** Lit side over dark side of the face, where both are known alike. */
+export interface FaceContrast {
+  contrastStops: number;
+  wantedStops: number;
+  /** where the dark side lands, stops from mid grey; null before there are settings */
+  darkStops: number | null;
+}
+
+/** The contrast of the face: of the ambient alone, or with flash on both sides. */
+export function faceContrast(
+  points: readonly PointSolution[],
+  { faceContrastStops }: Setup['look'],
+): FaceContrast | null {
+  const face = points.find(({ role }) => role === 'face');
+  const shadow = points.find(({ role }) => role === 'shadow');
+  const level = (point: PointSolution | undefined) => point?.totalStops ?? point?.ambientEv100 ?? null;
+  const [lit, dark] = [level(face), level(shadow)];
+  // the flash on the shadow side is not known until it is metered there: only like is compared with like
+  const alike = (face?.flashStops == null) === (shadow?.flashStops == null);
+  if (lit === null || dark === null || !alike) return null;
+  return { contrastStops: lit - dark, wantedStops: faceContrastStops, darkStops: shadow?.placedStops ?? null };
+}
+
+/** Contrast within this of the wish is as wished, stops. */
+export const CONTRAST_MET_STOPS = 0.05;
+
 /** A white dress wants at least this much room under clipping. */
 const LEAST_HEADROOM_STOPS = 1 / 3;
 
@@ -59,19 +118,12 @@ export function contrastWarnings(
         });
     }
   }
-  const face = points.find(({ role }) => role === 'face');
-  const shadow = points.find(({ role }) => role === 'shadow');
-  const level = (point: PointSolution | undefined) => point?.totalStops ?? point?.ambientEv100 ?? null;
-  const lit = level(face);
-  const dark = level(shadow);
-  // the flash on the shadow side is not known until it is metered there: only like is compared with like
-  const comparable =
-    face !== undefined &&
-    shadow !== undefined &&
-    lit !== null &&
-    dark !== null &&
-    (face.flashStops === null) === (shadow.flashStops === null);
-  if (comparable && lit - dark > look.faceContrastStops + 0.05)
-    warnings.push({ kind: 'face-contrast', contrastStops: lit - dark, wantedStops: look.faceContrastStops });
+  const contrast = faceContrast(points, look);
+  if (contrast !== null && contrast.contrastStops > contrast.wantedStops + CONTRAST_MET_STOPS)
+    warnings.push({
+      kind: 'face-contrast',
+      contrastStops: contrast.contrastStops,
+      wantedStops: contrast.wantedStops,
+    });
   return warnings;
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { ambientReading, usualPoint } from '../../test/points';
-import { solveSaid } from '../../test/said';
+import { solveSet } from '../../test/said';
 import { dimmerSettings, type Kit, type Lamp } from '../gear';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { type Light, newLight, type PlacedLamp, type Reading, type Setup, withSettings } from '../setup';
@@ -205,7 +205,7 @@ describe('lights that are lamps', () => {
   });
   const kit = kitOf(lampOf(4000, { leastPercent: 1, stepPercent: 1 }));
   const facts = [read('face', 961, 6), read('background', 962, 5.5), read('hair', 963, 5.5)];
-  const solved = (setup: Setup) => solveSaid(setup, kit, facts, CLOCK);
+  const solved = (setup: Setup) => solveSet(setup, kit, facts, CLOCK);
 
   it('hold the room back as a flash would: the camera is set by what is there without them', () => {
     const { camera, look, points, lamps } = solved(room());
@@ -256,7 +256,7 @@ describe('lights that are lamps', () => {
 
   it('leave waiting for more light as a way out: the camera is led by the rest, which then is more', () => {
     const dark = facts.map((one) => ({ ...one, av: one.av - 9 }));
-    const { waysOut, camera } = solveSaid(room(), kit, dark, CLOCK);
+    const { waysOut, camera } = solveSet(room(), kit, dark, CLOCK);
     expect(camera?.missing).toBe('too dark');
     expect(waysOut.map(({ id }) => id)).toContain('wait-darker');
   });

@@ -29,6 +29,8 @@ export interface PointSolution {
   placedAmbientStops: number | null;
   /** light here over the light at the face, stops */
   overFaceStops: number | null;
+  /** left out on purpose: it is not asked for */
+  leftOut: boolean;
   basis: PointAmbient['basis'];
   /** how the whole of it is known, lights that matter there included; null where it was not metered */
   known: Known | null;

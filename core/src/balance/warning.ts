@@ -1,5 +1,6 @@
 import type { MissingGear } from '../gain';
 import type { MeteringWarning } from '../metering';
+import type { Motion } from '../setup';
 
 /** Something that the picture will suffer from, with its figures. */
 export type Warning =
@@ -13,6 +14,8 @@ export type Warning =
   | { kind: 'dark-band'; share: number; shutterText: string; lateRadio: boolean }
   | { kind: 'tail-cut'; unitName: string; powerText: string | null; shutterText: string | null; lossStops: number }
   | { kind: 'high-speed-sync-missing'; unitName: string }
+  /** people move more than the shutter holds: what is not flash smears, so much of the face */
+  | { kind: 'smear'; shutterText: string; limitText: string; motion: Motion; share: number }
   | { kind: 'span'; lightestId: string; darkestId: string; spanStops: number; holdsStops: number }
   | { kind: 'headroom'; pointId: string; headroomStops: number; darkenStops: number }
   | { kind: 'face-contrast'; contrastStops: number; wantedStops: number };
@@ -30,6 +33,7 @@ export const WARNING_KINDS = [
   'dark-band',
   'tail-cut',
   'high-speed-sync-missing',
+  'smear',
   'span',
   'headroom',
   'face-contrast',

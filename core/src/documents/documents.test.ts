@@ -18,7 +18,7 @@ const change = (
   settings: Change['settings'],
   undoes: string[] = [],
   at = `2026-02-27T15:${String(number % 60)}:00Z`,
-): Change => ({ type: 'change', version: 5, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
+): Change => ({ type: 'change', version: 6, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -282,7 +282,7 @@ describe('documents from before several lights', () => {
     };
     const now = documentSchema.parse(old);
     expect(now).toMatchObject({
-      version: 7,
+      version: 8,
       lights: [{ role: 'key', aimPointId: 'face', distanceM: 2.2, dialledStops: -3, group: 'A', locked: false }],
       people: null,
     });
@@ -300,10 +300,10 @@ describe('documents from before several lights', () => {
       highSpeedSyncLossStops: 0,
     };
     expect(documentSchema.parse({ ...reading, version: 2, light: 'total', fired })).toMatchObject({
-      version: 5,
+      version: 6,
       fired: [{ ...fired, atAim: true, gelIds: [], sideDeg: null }],
     });
-    expect(documentSchema.parse({ ...reading, version: 2, fired: null })).toMatchObject({ version: 5, fired: [] });
+    expect(documentSchema.parse({ ...reading, version: 2, fired: null })).toMatchObject({ version: 6, fired: [] });
   });
 
   it('gear is not retired, and cloth and bare heads get their beams', () => {
@@ -363,7 +363,7 @@ describe('documents from before several lights', () => {
     expect(say('lights.0.sideDeg', 40, -30)).toBe('Key A, side: 30° left, was 40° right');
     expect(say('lights.0.locked', false, true)).toBe('Key A, locked: on, was off');
     expect(say('people', null, { nearerM: 0.3, fartherM: 0.7, leftM: 1.2, rightM: 1.2, withinStops: 0.5 })).toBe(
-      'The group: 2.4 m wide, 1 m deep, within 0.5 stops, was one person',
+      'The group: 2.4 m wide, 1 m deep, within 0.5 stop, was one person',
     );
     expect(say('colour.relation', 'asIs', 'coolSky')).toBe('Colour of the flash: cool sky, was gels as chosen');
     expect(say('gustMps', null, 8)).toBe('Gusts: 8 m/s, was none');

@@ -15,7 +15,7 @@ export const frameImageSchema = z
 /** A test frame: a picture's settings and what its tones say. A fact: only struck out. */
 export const frameSchema = z.strictObject({
   type: z.literal('frame'),
-  version: z.literal(2),
+  version: z.literal(3),
   id: idSchema,
   setupId: idSchema,
   at: z.iso.datetime({ offset: true }),
@@ -27,6 +27,14 @@ export const frameSchema = z.strictObject({
     .meta({ description: 'the camera clock as the picture tells it, with no zone of its own; null: not told' }),
   ...stopFields,
   settingsFrom: z.enum(['exif', 'typed', 'simulated']),
+  byItself: z
+    .strictObject({
+      exposure: z.enum(['manual', 'automatic']).nullable(),
+      compensationStops: z.number().min(-10).max(10).nullable(),
+      whiteBalance: z.enum(['manual', 'automatic']).nullable(),
+      flashFired: z.boolean().nullable(),
+    })
+    .meta({ description: 'what the camera did by itself, as the picture tells it; null: not told' }),
   widthPx: z.number().int().min(1).max(60_000),
   heightPx: z.number().int().min(1).max(60_000),
   histogram: z.strictObject({ red: channelCounts, green: channelCounts, blue: channelCounts }),

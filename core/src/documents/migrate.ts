@@ -4,11 +4,13 @@ import { change1 } from './migrations/change1';
 import { change2 } from './migrations/change2';
 import { change3 } from './migrations/change3';
 import { change4 } from './migrations/change4';
+import { change5 } from './migrations/change5';
 import { filter1 } from './migrations/filter1';
 import { filter2 } from './migrations/filter2';
 import { flashUnit1 } from './migrations/flashUnit1';
 import { flashUnit2 } from './migrations/flashUnit2';
 import { frame1 } from './migrations/frame1';
+import { frame2 } from './migrations/frame2';
 import { lamp1 } from './migrations/lamp1';
 import { lens1 } from './migrations/lens1';
 import { modifier1 } from './migrations/modifier1';
@@ -18,6 +20,7 @@ import { reading1 } from './migrations/reading1';
 import { reading2 } from './migrations/reading2';
 import { reading3 } from './migrations/reading3';
 import { reading4 } from './migrations/reading4';
+import { reading5 } from './migrations/reading5';
 import { sceneChange1 } from './migrations/sceneChange1';
 import { setup1 } from './migrations/setup1';
 import { setup2 } from './migrations/setup2';
@@ -25,6 +28,7 @@ import { setup3 } from './migrations/setup3';
 import { setup4 } from './migrations/setup4';
 import { setup5 } from './migrations/setup5';
 import { setup6 } from './migrations/setup6';
+import { setup7 } from './migrations/setup7';
 import type { IsRaw, Raw, Step } from './migrations/step';
 
 const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -37,11 +41,13 @@ const STEPS: Record<string, Step> = {
   'change 2': change2,
   'change 3': change3,
   'change 4': change4,
+  'change 5': change5,
   'filter 1': filter1,
   'filter 2': filter2,
   'flashUnit 1': flashUnit1,
   'flashUnit 2': flashUnit2,
   'frame 1': frame1,
+  'frame 2': frame2,
   'lamp 1': lamp1,
   'lens 1': lens1,
   'modifier 1': modifier1,
@@ -51,6 +57,7 @@ const STEPS: Record<string, Step> = {
   'reading 2': reading2,
   'reading 3': reading3,
   'reading 4': reading4,
+  'reading 5': reading5,
   'sceneChange 1': sceneChange1,
   'setup 1': setup1,
   'setup 2': setup2,
@@ -58,6 +65,7 @@ const STEPS: Record<string, Step> = {
   'setup 4': setup4,
   'setup 5': setup5,
   'setup 6': setup6,
+  'setup 7': setup7,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

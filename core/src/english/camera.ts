@@ -1,9 +1,18 @@
 import type { SecondBody, VideoSolution } from '../balance';
-import type { CameraReason, CameraSolution, Intent, SharpShutter, ShutterReason } from '../exposure';
-import { formatShutter, formatStopCount } from '../notation';
+import type {
+  CameraReason,
+  CameraSolution,
+  FrameFight,
+  Intent,
+  PassedLimit,
+  SharpShutter,
+  ShutterReason,
+  ToSet,
+} from '../exposure';
+import { formatShutter, formatStopCount, formatStops } from '../notation';
 import type { Motion } from '../setup';
 import { incrementOf, type WordsContext } from '../words';
-import { sayStops } from './count';
+import { sayStops, stopsOf } from './count';
 
 /** How people move, as a choice and as what asks for a shutter. */
 export const MOTIONS: Record<Motion, { name: string; words: string }> = {
@@ -57,13 +66,14 @@ export function cameraReason({
   missing,
   missingStops,
 }: Pick<CameraSolution, 'reason' | 'text' | 'missing' | 'missingStops'>): string {
+  if (reason === null) return 'As the camera stands.';
   const behind = text.filters === null ? '' : ` behind ${text.filters}`;
   const aperture = `${text.aperture} ${apertureReason(reason.aperture)}${behind}`;
   const iso = { pinned: `${text.iso} pinned`, lowest: 'lowest ISO', raised: text.iso, highest: 'highest ISO' }[
     reason.iso
   ];
   const { shutter } = reason;
-  const still = missing === null ? '' : `: still ${formatStopCount(missingStops)} stops ${MISSING[missing]}`;
+  const still = missing === null ? '' : `: still ${stopsOf(missingStops)} ${MISSING[missing]}`;
   const mark = missing === null ? ';' : ',';
   switch (shutter.kind) {
     case 'frame-rate':
@@ -78,6 +88,8 @@ export function cameraReason({
       return `${aperture}, ${iso}; ${text.shutter} is past sync ${shutter.syncText}, so the flash works in high-speed sync.`;
     case 'held-by-iso':
       return `${aperture}; ISO raised just enough to hold the shutter at ${shutter.slowestText} or faster.`;
+    case 'free':
+      return `${aperture}, ${iso}; ${text.shutter} is sharp down to ${shutter.slowestText}. No flash fires, so sync does not bind.`;
     case 'between':
       return `${aperture}, ${iso}; ${text.shutter} lies between ${shutter.slowestText} and sync ${shutter.syncText}.`;
   }
@@ -87,7 +99,7 @@ export function cameraReason({
 export function tie({ tied, backgroundOverFaceStops: over }: NonNullable<Intent['tie']>): string {
   return tied
     ? 'Face and background stand in the same light: what darkens one darkens the other by as much. Shade on the face, or flash, parts them.'
-    : `The background stands in ${formatStopCount(over)} stops ${over > 0 ? 'more' : 'less'} light than the ` +
+    : `The background stands in ${stopsOf(over)} ${over > 0 ? 'more' : 'less'} light than the ` +
         `face; the camera moves both alike. Flash on the face ${over > 0 ? 'closes' : 'widens'} the gap; ` +
         'shade, a turned face or a diffuser changes it.';
 }
@@ -106,7 +118,7 @@ export function video(
       'help in video: continuous lamps count as ambient.',
     nd:
       ndNeededStops > 0
-        ? `${formatStopCount(ndNeededStops)} stops of ND keep ${apertureText ?? 'the aperture'}.`
+        ? `${stopsOf(ndNeededStops)} of ND keep ${apertureText ?? 'the aperture'}.`
         : 'No ND is needed.',
     flicker:
       flicker === null
@@ -134,3 +146,40 @@ export const secondBody = (second: SecondBody): string => {
   const { shutter, aperture, iso } = second.camera.text;
   return `${shutter}, ${aperture}, ${iso}. ${secondFollows(second)}`;
 };
+
+/** Why the camera is to be set anew. */
+export function toSet(because: ToSet['because']): string {
+  switch (because.kind) {
+    case 'never-told':
+      return 'From then on all figures are for the camera as it stands.';
+    case 'wish':
+      return 'You wished for another picture than the one that it is set for.';
+    case 'light':
+      return `The light is another: as it stands the picture is ${sayStops(because.brighterStops)}.`;
+    case 'limit':
+      return `As it stands it is past ${LIMITS[because.limit]}.`;
+  }
+}
+
+const LIMITS: Record<PassedLimit, string> = {
+  sync: 'the sync of shutter and flash',
+  'sharp-shutter': 'the slowest shutter that is sharp',
+  'highest-iso': 'the highest ISO',
+  lens: 'what body and lens can do',
+};
+
+/** What a camera did by itself, and what to set instead. */
+export function frameFight(fight: FrameFight): string {
+  switch (fight.kind) {
+    case 'automatic-exposure':
+      return 'The camera chose the exposure itself: set it to manual.';
+    case 'compensation':
+      return `Exposure compensation of ${formatStops(fight.stops)} was dialled: set it to 0.`;
+    case 'automatic-iso':
+      return `The ISO was ${fight.isoText.replace('ISO ', '')} while shutter and aperture are as set: turn automatic ISO off.`;
+    case 'automatic-white-balance':
+      return 'White balance was automatic: it will differ from frame to frame. Set it by hand.';
+    case 'flash-fired':
+      return 'A flash fired, and this setup has none: turn the flash on the camera off.';
+  }
+}

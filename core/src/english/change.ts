@@ -2,15 +2,7 @@ import type { z } from 'zod';
 
 import type { Change } from '../documents';
 import type { Camera, Kit } from '../gear';
-import {
-  formatAperture,
-  formatDistance,
-  formatIso,
-  formatShare,
-  formatShutter,
-  formatStopCount,
-  formatStops,
-} from '../notation';
+import { formatAperture, formatDistance, formatIso, formatShare, formatShutter, formatStops } from '../notation';
 import { shareFromHoldBack } from '../photometry';
 import {
   type LightField,
@@ -28,13 +20,18 @@ import {
 } from '../setup';
 import { incrementOf, type StandOf, type WordsContext } from '../words';
 import { MOTIONS } from './camera';
-import { plural, stopsBothWays } from './count';
+import { plural, stopsBothWays, stopsOf } from './count';
 import { LIGHT_ROLES, lightName, panelName, powerTextOf } from './gear';
 import { lookAs } from './look';
 import { OPEN_SIDES, subject, sun, MOTIVES } from './stage';
 
 const LABELS: Record<PlainPath, string> = {
   title: 'Name',
+  spotId: 'Spot',
+  note: 'Notes',
+  frames: 'Frames',
+  listed: 'Place in the list',
+  takenOver: 'Taken over',
   points: 'Points',
   confirmed: 'Answered',
   'meter.meterId': 'Meter',
@@ -42,7 +39,6 @@ const LABELS: Record<PlainPath, string> = {
   'meter.tv': 'Meter shutter',
   'meter.sv': 'Meter ISO',
   'meter.read': 'Meter shows',
-  'meter.method': 'Metered by',
   look: 'Look',
   'look.holdBackStops': 'Hold-back',
   'look.exposeBy': 'Exposed for',
@@ -75,6 +71,7 @@ const LABELS: Record<PlainPath, string> = {
   'camera.limits.slowestTv': 'Slowest sharp shutter',
   'camera.limits.baseSv': 'Lowest ISO',
   'camera.limits.highestSv': 'Highest ISO',
+  'camera.stands': 'Camera set to',
   'look.targets': 'Targets',
   lights: 'Lights',
   lamps: 'Lamps',
@@ -174,7 +171,7 @@ const signed: Say = asNumber((value) => stopsBothWays(value));
 const shutter: Say = asNumber((tv, { increment }) => formatShutter(tv, increment));
 const aperture: Say = asNumber((av, { increment }) => formatAperture(av, increment));
 const iso: Say = asNumber(formatIso);
-const stops: Say = asNumber((value) => `${formatStopCount(value)} stops`);
+const stops: Say = asNumber((value) => stopsOf(value));
 const metres: Say = asNumber((distanceM, { kit }) => formatDistance(distanceM, kit.preferences.distanceUnit));
 const side: Say = asNumber((value) => `${Math.abs(Math.round(value))}° ${value < 0 ? 'left' : 'right'}`);
 const degrees: Say = asNumber((value) => `${Math.round(value)}°`);
@@ -238,6 +235,10 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'camera.filterIds': asList((ids, { kit }) =>
     ids.length === 0 ? 'none' : ids.map((id) => nameOf(kit.filters, id)).join(' + '),
   ),
+  'camera.stands': (value, { increment }) =>
+    `${formatShutter(field(value, 'tv'), increment)}, ${formatAperture(field(value, 'av'), increment)}, ` +
+    formatIso(field(value, 'sv')),
+  frames: (value) => (isRecord(value) ? `${String(value['from'])} to ${String(value['to'])}` : ''),
   'look.targets': asList(
     (targets, { setup }) =>
       targets
@@ -277,7 +278,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
     `${formatDistance(field(value, 'leftM') + field(value, 'rightM'), kit.preferences.distanceUnit)} ` +
     'wide, ' +
     `${formatDistance(field(value, 'nearerM') + field(value, 'fartherM'), kit.preferences.distanceUnit)} ` +
-    `deep, within ${formatStopCount(field(value, 'withinStops'))} stops`,
+    `deep, within ${stopsOf(field(value, 'withinStops'))}`,
   pace: (value) => `${field(value, 'frames')} frames, ${field(value, 'framesPerMinute')} a minute`,
   colour: () => 'colours',
   'colour.ambient': asList(

@@ -10,10 +10,13 @@ export const plural = (count: number, one: string, other: string): string =>
 /** The first letter of a sentence. */
 export const sentence = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase());
 
-/** `1.0 stop`, `1.3 stops`. */
-export function stopsOf(stops: number): string {
-  const count = formatStopCount(stops);
-  return `${count} ${plural(Number(count), 'stop', 'stops')}`;
+/** A count that stands before `stop`; what is over one stands before `stops`. */
+const SINGLE = /^(1|1\.0|⅓|½|⅔|0\.[1-9])$/;
+
+/** `0.5 stop`, `1.0 stop`, `1.3 stops`. */
+export function stopsOf(stops: number, increment: Increment = 'tenth'): string {
+  const count = formatStopCount(stops, increment);
+  return `${count} ${SINGLE.test(count) ? 'stop' : 'stops'}`;
 }
 
 const NOTHING = /^0(\.0)?$/;
@@ -22,8 +25,7 @@ const NOTHING = /^0(\.0)?$/;
 export function sayStops(stops: number, increment: Increment = 'tenth'): string {
   const count = formatStopCount(stops, increment);
   if (NOTHING.test(count)) return 'no change';
-  const single = /^(1|1\.0|⅓|½|⅔|0\.\d)$/.test(count);
-  return `${count} ${single ? 'stop' : 'stops'} ${stops < 0 ? 'darker' : 'brighter'}`;
+  return `${stopsOf(stops, increment)} ${stops < 0 ? 'darker' : 'brighter'}`;
 }
 
 /** A signed number of stops with its direction beside it: `+1.3 brighter`, `−0.7 darker`, `0.0`. */

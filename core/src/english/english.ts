@@ -1,7 +1,18 @@
 import type { Words } from '../words';
 import { caution, nextAction, spread, staying } from './nextAction';
 import { notHelping, way, wayOut } from './waysOut';
-import { cameraReason, MOTIONS, secondBody, secondFollows, sharpShutter, shutterReason, tie, video } from './camera';
+import {
+  cameraReason,
+  frameFight,
+  MOTIONS,
+  secondBody,
+  secondFollows,
+  sharpShutter,
+  shutterReason,
+  tie,
+  toSet,
+  video,
+} from './camera';
 import { describeChange } from './change';
 import { age, paces, sayStops, seconds, speakAperture, stopsBothWays } from './count';
 import {
@@ -124,6 +135,8 @@ export const english: Words = {
   lookFault,
   tie,
   cameraReason,
+  toSet,
+  frameFight,
   shutterReason,
   sharpShutter,
   video,

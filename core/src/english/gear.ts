@@ -3,12 +3,12 @@ import type { Cast, LightColour, NamedSource } from '../colour';
 import { writePower } from '../flash';
 import type { Kit } from '../gear';
 import type { PersonPlace } from '../lights';
-import { formatStopCount } from '../notation';
 import type { ToneId } from '../photometry';
 import type { Caster } from '../picture';
 import type { Light, LightRole, Panel, PanelKind } from '../setup';
 import type { Companion } from '../stage';
 import { lightOf, pointOf, type WordsContext } from '../words';
+import { stopsOf } from './count';
 
 /** Roles of lights under our own names, each with why it stands where it is put. */
 export const LIGHT_ROLES: Record<LightRole, { name: string; because: string }> = {
@@ -78,12 +78,12 @@ export const panelName = ({ kind, surface }: Pick<Panel, 'kind' | 'surface'>): s
 /** A power in the scale of a unit of the kit; in plain stops when the unit has left the kit. */
 export function powerTextOf(kit: Kit, unitId: string, powerStops: number): string {
   const unit = kit.flashUnits.find((one) => one.id === unitId);
-  return unit === undefined ? `${formatStopCount(powerStops)} stops under full` : writePower(unit.scale, powerStops);
+  return unit === undefined ? `${stopsOf(powerStops)} under full` : writePower(unit.scale, powerStops);
 }
 
 /** What stands in front of a head: modifier, grid and gels. */
 export const front = ({ modifierName, added }: { modifierName: string | null; added: readonly string[] }): string =>
-  [modifierName ?? 'Standard reflector', ...added].join(', ');
+  [modifierName ?? 'Bare head', ...added].join(', ');
 
 export const TONE_NAMES: Record<ToneId | 'own', string> = {
   'white-cloth': 'White cloth',
@@ -91,6 +91,7 @@ export const TONE_NAMES: Record<ToneId | 'own', string> = {
   'pale-skin': 'Pale skin',
   'medium-skin': 'Medium skin',
   'grey-card': 'Grey card',
+  'as-it-reads': 'As it reads',
   grass: 'Grass',
   'deep-skin': 'Deep skin',
   'dark-cloth': 'Dark cloth',
@@ -181,9 +182,7 @@ export function castSourceName(source: CastSource, context: WordsContext): strin
 /** What gels cost. */
 export function gelCost(costStops: number): string {
   if (Math.abs(costStops) < 0.05) return 'costs no light';
-  return costStops > 0
-    ? `takes ${formatStopCount(costStops)} stops, the power goes up by it`
-    : `gives ${formatStopCount(costStops)} stops back`;
+  return costStops > 0 ? `takes ${stopsOf(costStops)}, the power goes up by it` : `gives ${stopsOf(costStops)} back`;
 }
 
 /** A lamp by what it does, `Key lamp`; by its name too where another does the same. */

@@ -11,7 +11,8 @@ import type {
 import { formatAperture, formatShare, formatStopCount, formatStops } from '../notation';
 import type { MethodKey, PointRole, ReadingMethod, SceneChangeKind } from '../setup';
 import { incrementOf, pointOf, type QuestionWords, type WordsContext } from '../words';
-import { duration, sayStops, sentence } from './count';
+import { MOTIONS } from './camera';
+import { duration, sayStops, sentence, stopsOf } from './count';
 import { castSourceName, lightNamed, pointInText, pointNamed, TONE_NAMES } from './gear';
 
 /** Each kind of point under our own name, with what to do at it. */
@@ -59,9 +60,7 @@ export function staleness(stale: Staleness): string {
 export function meterAgain({ pointId, because, settles, withinStops }: MeterAgain, context: WordsContext): string {
   const others = settles.map((id) => pointNamed(id, context)).join(' and ');
   const settled =
-    others === ''
-      ? ''
-      : ` It settles ${others.toLowerCase()} too, within ${formatStopCount(withinStops)} stops in the same light.`;
+    others === '' ? '' : ` It settles ${others.toLowerCase()} too, within ${stopsOf(withinStops)} in the same light.`;
   return `Meter ${pointInText(pointId, context)} again: ${staleness(because)}.${settled}`;
 }
 
@@ -81,7 +80,7 @@ export function question(asked: ReadingQuestion, context: WordsContext): Questio
   switch (asked.kind) {
     case 'shadow-above-face':
       return plain(
-        `The shadow side reads ${formatStopCount(asked.aboveStops)} stops above the face.`,
+        `The shadow side reads ${stopsOf(asked.aboveStops)} above the face.`,
         'Sides swapped, or the dome caught the light: shade it with the hand and meter again.',
       );
     case 'sun-in-shade':
@@ -105,7 +104,7 @@ export function question(asked: ReadingQuestion, context: WordsContext): Questio
       const [first] = asked.causes;
       return {
         text:
-          `${what} read ${formatStopCount(asked.offStops)} stops ${asked.offStops > 0 ? 'over' : 'under'} what was ` +
+          `${what} read ${stopsOf(asked.offStops)} ${asked.offStops > 0 ? 'over' : 'under'} what was ` +
           `foretold (± ${formatStopCount(asked.expectedSdStops)}).`,
         cause: first === undefined ? 'The rest contradicts it: meter it again.' : causeText(first, context),
         causes: asked.causes.map((cause) => ({
@@ -188,7 +187,7 @@ export function warning(one: Warning, context: WordsContext): string {
         ? `${pointNamed(one.pointId, context)} was read by the camera's own meter: a bright or dark background ` +
             'moves it by up to 2 stops. Meter the background too, or take the dome.'
         : `The background fools the camera's meter: ${pointInText(one.pointId, context)} lies about ` +
-            `${formatStopCount(one.offStops)} stops ${one.offStops < 0 ? 'darker' : 'brighter'} than it says. ` +
+            `${stopsOf(one.offStops)} ${one.offStops < 0 ? 'darker' : 'brighter'} than it says. ` +
             'Take the dome or spot the face.';
     case 'not-in-kit':
       return `The ${one.what} of this setup is not in the kit any more. Choose another.`;
@@ -200,7 +199,7 @@ export function warning(one: Warning, context: WordsContext): string {
       const where =
         one.overStops < 0.05
           ? 'already reaches its wanted place'
-          : `lies ${formatStopCount(one.overStops)} stops over its wanted place`;
+          : `lies ${stopsOf(one.overStops)} over its wanted place`;
       return (
         `No flash can help here: the ambient on the face ${where}. Close the camera down, or take light off ` +
         'the face: shade, a turned head, a diffuser.'
@@ -223,25 +222,30 @@ export function warning(one: Warning, context: WordsContext): string {
     case 'tail-cut':
       return (
         `${one.shutterText ?? 'The shutter'} cuts the end of ${one.unitName}'s flash off: ` +
-        `${formatStopCount(one.lossStops)} stops are lost at ${one.powerText ?? 'this power'}. A slower ` +
+        `${stopsOf(one.lossStops)} are lost at ${one.powerText ?? 'this power'}. A slower ` +
         'shutter, or a unit that burns faster, keeps them.'
+      );
+    case 'smear':
+      return (
+        `At ${one.shutterText} ${MOTIONS[one.motion].words} smear: sharp from ${one.limitText}. ` +
+        `The ambient on the face smears, ${formatShare(one.share)} of its light; what the flash lights stays sharp.`
       );
     case 'high-speed-sync-missing':
       return `${one.unitName} has no high-speed sync: past sync part of the frame stays dark. Choose another flash or stay at sync.`;
     case 'span':
       return (
-        `${pointNamed(one.lightestId, context)} lies ${formatStopCount(one.spanStops)} stops over ` +
+        `${pointNamed(one.lightestId, context)} lies ${stopsOf(one.spanStops)} over ` +
         `${pointInText(one.darkestId, context)}; this camera holds ${formatStopCount(one.holdsStops)}. One of ` +
         'them will be lost.'
       );
     case 'headroom':
       return (
-        `${pointNamed(one.pointId, context)} has ${formatStopCount(one.headroomStops)} stops of headroom. ` +
+        `${pointNamed(one.pointId, context)} has ${stopsOf(one.headroomStops)} of headroom. ` +
         `Darken by ${formatStopCount(one.darkenStops)} or more to be safe.`
       );
     case 'face-contrast':
       return (
-        `The shadow side lies ${formatStopCount(one.contrastStops)} stops under the face; the look calls for ` +
+        `The shadow side lies ${stopsOf(one.contrastStops)} under the face; the look calls for ` +
         `${formatStopCount(one.wantedStops)} at most. Open it with a reflector or fill.`
       );
   }
@@ -284,9 +288,11 @@ export function sayMethod(method: ReadingMethod): string {
     case 'spot':
       return `spot on ${tone}`;
     case 'reflected':
-      return "camera's own meter";
+      return method.compensationStops === 0
+        ? "camera's own meter"
+        : `camera's own meter at ${formatStops(method.compensationStops)}`;
     case 'eye':
-      return 'by eye';
+      return method.of === 'frame' ? 'by eye, the whole frame' : 'by eye';
     case 'frame':
       return `test frame on ${tone}, there ${formatStops(method.placementStops)}`;
   }

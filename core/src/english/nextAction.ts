@@ -1,9 +1,10 @@
 import type { ActionFacts, Caution, LampFacts, Way } from '../advice';
+import type { ShadowLift } from '../balance';
 import type { GroupLight, StayingPower } from '../lights';
 import { formatDistance, formatShare, formatStopCount } from '../notation';
 import { pointOf, unitOf, type WordsContext } from '../words';
-import { cameraReason, MISSING } from './camera';
-import { DIRECTION, sayStops, seconds, sentence } from './count';
+import { cameraReason, MISSING, toSet } from './camera';
+import { DIRECTION, sayStops, seconds, sentence, stopsOf } from './count';
 import { lampNamed, lightNamed, lightNamedInText, pointInText } from './gear';
 import { FLASH_FAULTS, POINT_ROLES, question, stalenessSentence } from './metering';
 import { dimText } from './stage';
@@ -41,7 +42,37 @@ function byLamps(action: Of<'film' | 'set-lamps' | 'lamp-out-of-range'>, context
         distanceM === null
           ? 'No place for it does so: take another lamp, or another picture.'
           : `From ${formatDistance(distanceM, unitOf(context))} it is enough${direction === 'too-weak' ? ', at full' : ''}.`;
-      return { text: `${name} ${formatStopCount(byStops)} stops ${DIRECTION[direction]}`, detail: cure };
+      return { text: `${name} ${stopsOf(byStops)} ${DIRECTION[direction]}`, detail: cure };
+    }
+  }
+}
+
+/** What the dark side of the face asks for. */
+const liftNeeded = ({ needStops }: ShadowLift): string =>
+  `lift the shadow side ${stopsOf(needStops)} in the finished picture`;
+
+/** Setting the camera, and the light that is there alone. */
+function byCamera(action: Of<'set-camera' | 'fill-needed' | 'shoot-ambient'>): Said {
+  switch (action.kind) {
+    case 'set-camera':
+      return {
+        text: `Set the camera: ${action.moved.map((dial) => action.dials[dial]).join(', ')}`,
+        detail: toSet(action.because),
+      };
+    case 'fill-needed':
+      return {
+        text: `Fill the shadow side: ${stopsOf(action.lift.needStops)}`,
+        detail:
+          `Lit side over shadow side is ${stopsOf(action.lift.contrastStops)}, ${stopsOf(action.lift.wantedStops)} ` +
+          `are wished, and at this ISO the picture can lift only ${stopsOf(action.lift.mayStops)}.`,
+      };
+    case 'shoot-ambient': {
+      const { shutter, aperture, iso } = action.dials;
+      return {
+        text: `Shoot: ${shutter}, ${aperture}, ${iso}`,
+        detail:
+          action.lift === null ? 'The light that is there, alone.' : `No fill needed: ${liftNeeded(action.lift)}.`,
+      };
     }
   }
 }
@@ -73,17 +104,21 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
       return {
         text: 'No flash can help here',
         detail:
-          `The ambient on the face lies ${formatStopCount(action.overStops)} stops over its place. ` +
+          `The ambient on the face lies ${stopsOf(action.overStops)} over its place. ` +
           `${firstWay(action.first, 'Close down, or take light off the face.')}`,
       };
     case 'camera-cannot': {
       const { camera, first } = action;
       const missing = camera.missing === null ? '' : MISSING[camera.missing];
       return {
-        text: `${formatStopCount(camera.missingStops)} stops ${missing}`,
+        text: `${stopsOf(camera.missingStops)} ${missing}`,
         detail: firstWay(first, cameraReason(camera)),
       };
     }
+    case 'set-camera':
+    case 'fill-needed':
+    case 'shoot-ambient':
+      return byCamera(action);
     case 'film':
     case 'set-lamps':
     case 'lamp-out-of-range':
@@ -92,7 +127,7 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
       return {
         text:
           `${action.lightId === null ? 'Flash' : lightNamed(action.lightId, context)} ` +
-          `${formatStopCount(action.byStops)} stops ${DIRECTION[action.direction]}`,
+          `${stopsOf(action.byStops)} ${DIRECTION[action.direction]}`,
         detail: firstWay(action.first, `At ${action.limitText} it is at its limit.`),
       };
     case 'no-flash-measured':
@@ -231,7 +266,7 @@ export function staying(
   const planned = `${plan.frames} frames at ${plan.framesPerMinute} a minute`;
   return cheaperByStops === 0
     ? `${known} ${planned}: it lasts.`
-    : `${known} For ${planned} it needs ${formatStopCount(cheaperByStops)} stops less power.`;
+    : `${known} For ${planned} it needs ${stopsOf(cheaperByStops)} less power.`;
 }
 
 /** How even the key is on a group. */
@@ -240,5 +275,5 @@ export const spread = ({
   withinStops,
   even,
 }: Pick<GroupLight, 'spreadStops' | 'withinStops' | 'even'>): string =>
-  `${formatStopCount(spreadStops)} stops between brightest and darkest; ${even ? 'within' : 'over'} the ` +
+  `${stopsOf(spreadStops)} between brightest and darkest; ${even ? 'within' : 'over'} the ` +
   `${formatStopCount(withinStops)} wanted.`;

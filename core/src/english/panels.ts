@@ -2,14 +2,12 @@ import { formatDistance, formatStopCount, formatStops } from '../notation';
 import type { PanelAtPoint, PanelOnEyes, PanelPartOf, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
 import { PANEL_FACTS, type Panel } from '../setup';
 import { unitOf, type WordsContext } from '../words';
-import { sentence } from './count';
+import { sentence, stopsOf } from './count';
 import { lampNamed, lightInText, panelName } from './gear';
 
 const WORTH_SAYING_STOPS = 0.05;
 const effect = (stops: number): string =>
-  Math.abs(stops) < WORTH_SAYING_STOPS
-    ? 'nothing'
-    : `${formatStopCount(stops)} stops ${stops < 0 ? 'darker' : 'brighter'}`;
+  Math.abs(stops) < WORTH_SAYING_STOPS ? 'nothing' : `${stopsOf(stops)} ${stops < 0 ? 'darker' : 'brighter'}`;
 
 /** What one flat thing does to the light on the face. */
 export function panel(one: PanelSolution): string {
@@ -21,7 +19,7 @@ export function panel(one: PanelSolution): string {
   const contrast =
     one.contrastBeforeStops === null || one.contrastAfterStops === null
       ? 'Meter face and shadow side: then the contrast stands here.'
-      : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${formatStopCount(one.contrastAfterStops)} stops` +
+      : `Contrast from ${formatStopCount(one.contrastBeforeStops)} to ${stopsOf(one.contrastAfterStops)}` +
         (one.contrastWithFlashStops === null ? '.' : `, with flash ${formatStopCount(one.contrastWithFlashStops)}.`);
   const sure = `± ${formatStopCount(one.sdStops)}${one.assumed ? ', assumed: no reading has told it yet' : ''}`;
   return `${panelName(one)}, ${size}: ${what}, ${sure}. ${contrast}`;
@@ -81,7 +79,7 @@ export function reflectorPlace(
   const { title, because } = REFLECTOR_PLACES[place];
   const lift =
     faceStops === null || shadowStops === null ? [] : [`Dark side ${effect(shadowStops)}, face ${effect(faceStops)}`];
-  const contrast = contrastStops === null ? [] : [`contrast ${formatStopCount(contrastStops)} stops`];
+  const contrast = contrastStops === null ? [] : [`contrast ${stopsOf(contrastStops)}`];
   const does = [...lift, ...contrast].join(', ');
   return {
     title: `${title}, ${formatDistance(stand.distanceM, unitOf(context))}`,

@@ -20,7 +20,7 @@ import {
 } from '../notation';
 import { incrementOf, lightOf, type RippleWords, unitOf, type WhyWords, type WordsContext } from '../words';
 import { cameraReason, MISSING } from './camera';
-import { DIRECTION, sayStops, sentence } from './count';
+import { DIRECTION, sayStops, sentence, stopsOf } from './count';
 import { lightName, lightNamedInText, pointInText, pointNamed } from './gear';
 
 type PlainTerm = Exclude<
@@ -116,7 +116,7 @@ function whySubject(
     case 'power':
       return {
         title: `Power ${subject.powerText ?? ''}`,
-        total: Math.abs(total) < 0.005 ? 'full power' : `${formatStopCount(total)} stops under full`,
+        total: Math.abs(total) < 0.005 ? 'full power' : `${stopsOf(total)} under full`,
       };
     case 'share':
       return {
@@ -197,7 +197,7 @@ function rippleFollow(follow: RippleFollow, context: WordsContext): string {
     case 'no-flash-can-help':
       return 'No flash can help then: the ambient reaches the wanted place of the face.';
     case 'out-of-reach':
-      return `${sentence(name(follow.lightId))} is then ${formatStopCount(follow.byStops)} stops ${DIRECTION[follow.direction]}.`;
+      return `${sentence(name(follow.lightId))} is then ${stopsOf(follow.byStops)} ${DIRECTION[follow.direction]}.`;
     case 'set-power': {
       const change = follow.changeStops === null ? '' : `, ${sayStops(follow.changeStops)} than now`;
       return `Set ${name(follow.lightId)} to ${follow.powerText}${change}.`;
@@ -231,7 +231,7 @@ export function equalLook(
       `Softness ${size(softness.fromDeg)} → ${size(softness.toDeg)}`,
       ...(spread === null
         ? []
-        : [`Across the group ${formatStopCount(spread.fromStops)} → ${formatStopCount(spread.toStops)} stops`]),
+        : [`Across the group ${formatStopCount(spread.fromStops)} → ${stopsOf(spread.toStops)}`]),
       ...(background === null
         ? []
         : [

@@ -59,7 +59,7 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
   if (isMotiveWatch(one)) return motiveWatch(one, context);
   switch (one.kind) {
     case 'beam-misses':
-      return `${name}'s beam misses the face: ${formatStopCount(one.lostStops)} stops are lost beside its axis.`;
+      return `${name}'s beam misses the face: ${stopsOf(one.lostStops)} are lost beside its axis.`;
     case 'beam-narrow':
       return (
         `${name}'s beam is ${formatDistance(one.beamM, unitOf(context))} wide at the group, which is ` +
@@ -91,7 +91,7 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
       );
     case 'crossed-shadows':
       return (
-        `${name} stands against the ambient, which is only ${formatStopCount(one.underStops)} stops under it: two ` +
+        `${name} stands against the ambient, which is only ${stopsOf(one.underStops)} under it: two ` +
         'shadows cross. From the other side they fall together.'
       );
     case 'eye-sockets':
@@ -100,7 +100,7 @@ export function stageWatch(one: StageWatch, context: WordsContext): string {
         'Lower it, or fill from below or the front.'
       );
     case 'depth-light':
-      return `The nearest person gets ${formatStopCount(one.overStops)} stops more than the farthest.`;
+      return `The nearest person gets ${stopsOf(one.overStops)} more than the farthest.`;
     case 'sun-into-lens':
       return 'The sun stands near the frame: it flares. Never look at it through an optical finder.';
     case 'sun-in-eyes':
@@ -299,7 +299,7 @@ export function lamp(
   const beside =
     overAmbientStops === null
       ? ''
-      : `, ${formatStopCount(overAmbientStops)} stops ${overAmbientStops < 0 ? 'under' : 'over'} the rest there`;
+      : `, ${stopsOf(overAmbientStops)} ${overAmbientStops < 0 ? 'under' : 'over'} the rest there`;
   const adds = addsStops === null ? '' : `: ${on ? 'it adds' : 'switched on it adds'} ${formatStops(addsStops)}`;
   const figure = `EV ${ev100.toFixed(1)} ± ${formatStopCount(sdStops)}`;
   return `${on ? '' : 'Off. '}${figure} on the ${pointInText(pointId, context)}${beside}${adds}.`;
@@ -307,7 +307,7 @@ export function lamp(
 
 /** A ratio of light: `3.2:1, 1.7 stops`. */
 export const lightingRatio = ({ ratio, stops }: Pick<NonNullable<LightRatios['face']>, 'ratio' | 'stops'>): string =>
-  `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${formatStopCount(stops)} stops`;
+  `${ratio < 9.95 ? ratio.toFixed(1) : Math.round(ratio)}:1, ${stopsOf(stops)}`;
 
 const listed = (things: readonly string[]): string =>
   things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`;

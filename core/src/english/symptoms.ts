@@ -1,5 +1,6 @@
 import type { CureKind, Finding, Symptom, TriedLook } from '../advice';
-import { formatStopCount, formatStops } from '../notation';
+import { formatStops } from '../notation';
+import { stopsOf } from './count';
 
 /** What people see in a picture that is not right yet, by the name that it is asked by. */
 export const SYMPTOM_NAMES: Record<Symptom, string> = {
@@ -11,7 +12,7 @@ export const SYMPTOM_NAMES: Record<Symptom, string> = {
   'grey-backdrop': 'Backdrop grey, not white',
 };
 
-const count = (stops: number) => `${formatStopCount(stops)} stops`;
+const count = (stops: number) => stopsOf(stops);
 const backgroundAt = (stops: number | null): string =>
   stops === null ? 'The background is not metered yet.' : `The background stands at ${formatStops(stops)}.`;
 

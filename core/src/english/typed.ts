@@ -142,7 +142,7 @@ function askedAndAnswered({ asked, stops }: StopAnswer): { asked: string; words:
     }
     case 'moved':
       return {
-        asked: `${valueText(asked.value)}, ${formatStopCount(asked.byStops)} stops ${asked.brighter ? 'brighter' : 'darker'}`,
+        asked: `${valueText(asked.value)}, ${stopsOf(asked.byStops)} ${asked.brighter ? 'brighter' : 'darker'}`,
         words: `${asked.becomesText}: ${difference(stops)}`,
         otherWay: `${asked.otherWayText}: ${difference(-stops)}`,
       };

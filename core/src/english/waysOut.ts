@@ -16,7 +16,7 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
       return { title: `Let the ${DIALS[one.dial]} follow`, effect: `${one.pinnedText} is pinned by hand` };
     case 'hold-back':
       return {
-        title: `Hold the ambient back ${formatStopCount(one.stops)} stops instead`,
+        title: `Hold the ambient back ${stopsOf(one.stops)} instead`,
         effect:
           `The ambient on the face sits ${one.darker ? 'darker' : 'brighter'}; flash share ` +
           `${formatShare(shareFromHoldBack(one.stops))}`,
@@ -28,7 +28,7 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
       };
     case 'leave-headroom':
       return {
-        title: `Leave the highlight ${formatStopCount(one.stops)} stops of headroom`,
+        title: `Leave the highlight ${stopsOf(one.stops)} of headroom`,
         effect: `All of the ambient sits ${sayStops(one.byStops)}`,
       };
     case 'stop-down':
@@ -61,7 +61,7 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
     case 'extended-iso':
       return {
         title: `Extended ${one.isoText}`,
-        effect: `Highlights clip ${formatStopCount(one.clipsEarlierStops)} stops earlier`,
+        effect: `Highlights clip ${stopsOf(one.clipsEarlierStops)} earlier`,
       };
     case 'faster-shutter':
       return {
@@ -73,7 +73,7 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
     case 'high-speed-sync':
       return {
         title: `Faster shutter, ${one.shutterText}, in high-speed sync`,
-        effect: `Keeps the aperture; costs this flash ${formatStopCount(one.lossStops)} stops, so it does not gain on the sun`,
+        effect: `Keeps the aperture; costs this flash ${stopsOf(one.lossStops)}, so it does not gain on the sun`,
       };
     case 'filters-off':
       return {
@@ -117,7 +117,7 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
     case 'leave-high-speed-sync':
       return { title: 'Leave high-speed sync', effect: 'The shutter stays at sync' };
     default:
-      return byHand(one.kind, `${formatStopCount(one.needStops)} stops`);
+      return byHand(one.kind, stopsOf(one.needStops));
   }
 }
 

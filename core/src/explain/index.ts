@@ -7,5 +7,6 @@ export {
   type DialStep,
 } from './dialMatrix';
 export { type EqualLook, equalLooks } from './equalLooks';
+export { type SameAmbient, sameAmbient } from './sameAmbient';
 export { ripple, type Ripple, type RippleFollow, type RippleMove } from './ripple';
 export { type WhyChain, type WhyChains, whyChains, type WhyTerm } from './why';

@@ -119,6 +119,7 @@ describe('camera settings are the best by the stated order', () => {
           ev100: scene.ev.face + scene.look.holdBackStops,
           faceEv100: setup.look.exposeBy === 'face' ? scene.ev.face : null,
           finalStops: setup.look.faceStops,
+          fires: true,
         };
         const chosen = chooseCameraSettings(target, gearOf(setup), setup.camera);
         const best = bruteForce(target, setup);

@@ -1,7 +1,14 @@
 import { darkBandShare, safeSyncTv } from '../flash';
 import type { Camera, CameraDial, Filter, Lens } from '../gear';
 import { formatAperture, formatIso, formatShutter, TV_RANGE } from '../notation';
-import { ceilToStep, floorToStep, INCREMENT_STOPS, roundToStep, stepsToStops } from '../photometry';
+import {
+  ceilToStep,
+  type ExposureSettings,
+  floorToStep,
+  INCREMENT_STOPS,
+  roundToStep,
+  stepsToStops,
+} from '../photometry';
 import type { CameraWish, Setup } from '../setup';
 import { depthWanted } from './depthOfField';
 import { slowestSharpShutter } from './sharpShutter';
@@ -26,7 +33,8 @@ export interface CameraSolution {
   /** what is missing to the wish, in stops; 0 when met */
   missingStops: number;
   missing: 'too-bright' | 'too-dark' | null;
-  reason: CameraReason;
+  /** null: the camera stands so, and nobody asked why */
+  reason: CameraReason | null;
   text: { aperture: string; shutter: string; iso: string; filters: string | null };
 }
 
@@ -42,7 +50,9 @@ export interface CameraReason {
     | { kind: 'past-sync'; syncText: string }
     /** the ISO was raised so that it stays this fast */
     | { kind: 'held-by-iso'; slowestText: string }
-    | { kind: 'between'; slowestText: string; syncText: string };
+    | { kind: 'between'; slowestText: string; syncText: string }
+    /** no flash fires: only the sharp shutter binds it */
+    | { kind: 'free'; slowestText: string };
 }
 
 /** Body, lens and filters of a setup. */
@@ -60,6 +70,8 @@ export interface ExposureTarget {
   faceEv100: number | null;
   /** the final place of the face */
   finalStops: number;
+  /** a flash fires: sync binds the shutter */
+  fires: boolean;
 }
 
 /** The limits in force: what the setup changes, else the camera's own; the sharp shutter also by lens, support and motion. */
@@ -117,7 +129,7 @@ export const videoShutterTv = ({ framesPerSecond, angleDeg }: NonNullable<Camera
  * another one is free to follow; in video the shutter is held by frame rate and angle.
  */
 // eslint-disable-next-line complexity -- each limit of the camera once, in the order of priority
-function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish): Room {
+function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish, fires: boolean): Room {
   const step = INCREMENT_STOPS[body.increment];
   const limits = limitsInForce(body, lens, wish);
   const toStep = (value: number) => Math.round(value / step);
@@ -131,7 +143,8 @@ function roomOf({ body, lens, filters }: CameraGear, wish: CameraWish): Room {
   const aperture: Dial = { ...apertures, want: clamp(wantedAperture({ body, lens }, wish).step, apertures) };
 
   const sync = down(limits.safeSyncTv);
-  const fastest = wish.highSpeedSync && body.highSpeedSync ? Math.max(sync, down(body.fastestTv)) : sync;
+  const pastSync = !fires || (wish.highSpeedSync && body.highSpeedSync);
+  const fastest = pastSync ? Math.max(sync, down(body.fastestTv)) : sync;
   const slowest = Math.min(fastest, up(limits.slowestTv));
   const times = { least: slowest, most: fastest };
   const tvOrigin = wish.video === null ? 0 : videoShutterTv(wish.video);
@@ -200,7 +213,7 @@ const LEAST_ROOM_FOR_FLASH_STOPS = 0.05;
  * meets the wish; what is more than that is returned in stops.
  */
 export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, wish: CameraWish): CameraSolution {
-  const room = roomOf(gear, wish);
+  const room = roomOf(gear, wish, target.fires);
   const { step, dials, originEv } = room;
   const evAt = (sum: number) => originEv + stepsToStops(sum, step);
   const reachesFinal = (sum: number) =>
@@ -221,31 +234,45 @@ export function chooseCameraSettings(target: ExposureTarget, gear: CameraGear, w
   const met = sum === wanted;
   const missing = met ? null : sum < wanted ? 'too-bright' : 'too-dark';
   const missingStops = met ? 0 : Math.abs(target.ev100 - ev);
-  const { increment } = gear.body;
-  const text = {
-    aperture: formatAperture(av, increment),
-    shutter: formatShutter(tv, increment),
-    iso: formatIso(sv),
-    filters: gear.filters.length === 0 ? null : gear.filters.map((filter) => filter.name).join(' + '),
+  const dialled = settingsOf({ av, tv, sv }, gear, wish, target.fires);
+  return {
+    ...dialled,
+    met,
+    missingStops,
+    missing,
+    reason: reasonFor({ av, sv, missing, highSpeedSync: dialled.highSpeedSync }, room, gear, wish, target.fires),
   };
-  const beyondSyncStops = Math.max(0, tv - room.limits.safeSyncTv);
-  const beyondSync = wish.video === null && beyondSyncStops > 1e-9;
-  const highSpeedSync = beyondSync && wish.highSpeedSync && gear.body.highSpeedSync;
+}
+
+/** What settings of the three dials are to flash and light, filters and sync included. */
+export function settingsOf(
+  { av, tv, sv }: ExposureSettings,
+  { body, lens, filters }: CameraGear,
+  wish: CameraWish,
+  fires: boolean,
+): Omit<CameraSolution, 'met' | 'missing' | 'missingStops' | 'reason'> {
+  const { increment } = body;
+  const { safeSyncTv: syncTv } = limitsInForce(body, lens, wish);
+  const ndStops = filters.reduce((sum, { lossStops }) => sum + lossStops, 0);
+  const beyondSyncStops = Math.max(0, tv - syncTv);
+  const beyondSync = fires && wish.video === null && beyondSyncStops > 1e-9;
+  const highSpeedSync = beyondSync && wish.highSpeedSync && body.highSpeedSync;
   return {
     av,
     tv,
     sv,
-    ndStops: room.ndStops,
+    ndStops,
     beyondSync,
     highSpeedSync,
-    darkBandShare: beyondSync && !highSpeedSync ? darkBandShare(tv, room.limits.safeSyncTv) : 0,
+    darkBandShare: beyondSync && !highSpeedSync ? darkBandShare(tv, syncTv) : 0,
     beyondSyncStops: beyondSync ? beyondSyncStops : 0,
-    ev100: ev,
-    met,
-    missingStops,
-    missing,
-    text,
-    reason: reasonFor({ av, sv, missing, highSpeedSync }, room, gear, wish),
+    ev100: av + tv - sv + ndStops,
+    text: {
+      aperture: formatAperture(av, increment),
+      shutter: formatShutter(tv, increment),
+      iso: formatIso(sv),
+      filters: filters.length === 0 ? null : filters.map((filter) => filter.name).join(' + '),
+    },
   };
 }
 
@@ -275,6 +302,7 @@ function reasonFor(
   room: Room,
   gear: CameraGear,
   wish: CameraWish,
+  fires: boolean,
 ): CameraReason {
   const { increment } = gear.body;
   const raised = sv > room.limits.baseSv + 1e-9;
@@ -295,7 +323,7 @@ function reasonFor(
     if (highSpeedSync) return { kind: 'past-sync', syncText };
     const isoFirst = wish.keepOrder.indexOf('iso') < wish.keepOrder.indexOf('shutter');
     if (raised && wish.pins.sv === null && isoFirst) return { kind: 'held-by-iso', slowestText };
-    return { kind: 'between', slowestText, syncText };
+    return fires ? { kind: 'between', slowestText, syncText } : { kind: 'free', slowestText };
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Camera, Lens } from '../gear';
 import { avFromN, nFromAv } from '../photometry';
-import type { CameraWish } from '../setup';
+import type { CameraWish, Setup } from '../setup';
 import { focalLengthMm } from './sharpShutter';
 
 /** Blur smaller than this part of the picture's diagonal is seen as sharp; the usual convention. */
@@ -48,6 +48,22 @@ export interface Depth {
   focusM: number;
   /** what the people ask for */
   neededAv: number;
+}
+
+/** What depth hangs on: the people as they are said, else the subject where the camera stands; null where no lens is named. */
+export function depthNow(
+  { camera, stage }: Pick<Setup, 'camera' | 'stage'>,
+  body: Camera,
+  lens: Lens | null,
+): Pick<Depth, 'focalMm' | 'circleMm' | 'focusM'> | null {
+  if (lens === null) return null;
+  return (
+    depthWanted(body, lens, camera) ?? {
+      focalMm: focalLengthMm(lens, camera),
+      circleMm: circleOfConfusionMm(body),
+      focusM: stage.cameraM,
+    }
+  );
 }
 
 /** The depth that the setup asks for; null where the aperture is typed or no lens is named. */

@@ -1,3 +1,4 @@
+export { type CameraNow, cameraNow, passedLimit, type PassedLimit, type ToSet } from './cameraAsSet';
 export {
   type CameraGear,
   type CameraReason,
@@ -7,6 +8,7 @@ export {
   limitsInForce,
   videoShutterTv,
 } from './cameraSettings';
-export { type Depth, depthWanted, sharpZoneM } from './depthOfField';
+export { type Depth, depthNow, depthWanted, sharpZoneM } from './depthOfField';
+export { type FrameFight, frameFights } from './frameFights';
 export { clipsAboveAt, exposureIntent, type Intent, type LitPoint } from './intent';
 export { focalLengthMm, MOTION_LIMITS, type SharpShutter, type ShutterReason } from './sharpShutter';

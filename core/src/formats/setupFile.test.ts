@@ -19,7 +19,7 @@ import {
 
 const file: SetupFile = {
   format: 'sphene-setup',
-  version: 8,
+  version: 9,
   exportedAt: '2026-02-27T15:00:00.000Z',
   ...SAMPLE_HALL,
   kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT),
@@ -28,7 +28,7 @@ const file: SetupFile = {
   changes: [
     {
       type: 'change',
-      version: 5,
+      version: 6,
       by: null,
       id: sampleId(801),
       setupId: SAMPLE_HALL.setup.id,
@@ -68,7 +68,7 @@ describe('setup file', () => {
   it.each<[string, unknown, RegExp]>([
     ['no JSON', 'abc', /not JSON/],
     ['another file', { a: 1 }, /format/],
-    ['a later version', { ...file, version: 9 }, /version/],
+    ['a later version', { ...file, version: 10 }, /version/],
     ['brackets without end', '['.repeat(200_000), /too deep/],
     ['too many letters', 'x'.repeat(20_000_001), /too large/],
     ['a reading that is not a number', { ...file, readings: [{ ...file.readings[0], av: null }] }, /readings\[0\]\.av/],
@@ -106,6 +106,7 @@ describe('setup file', () => {
       tv: 7,
       sv: 2,
       settingsFrom: 'exif' as const,
+      byItself: { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null },
       widthPx: 60,
       heightPx: 40,
       image,
@@ -115,7 +116,7 @@ describe('setup file', () => {
     };
     const changes = file.changes.map(({ by: _by, ...change }) => ({ ...change, version: 1 }));
     for (const whole of [
-      { ...file, frames: [{ ...frame, version: 2 }] },
+      { ...file, frames: [{ ...frame, version: 3 }] },
       { ...file, version: 4, frames: [{ ...frame, version: 1 }], changes },
     ]) {
       const read = readSetupFile(JSON.stringify(whole));

@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(8),
+  version: z.literal(9),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -56,6 +56,7 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   5: { lamps: 1 },
   6: { lamps: 1 },
   7: {},
+  8: {},
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -85,7 +86,8 @@ function migrateCalibration(calibration: unknown): unknown {
 /**
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
  * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5), and no
- * dimmers on lamps (6); no light said what it stands for (7).
+ * dimmers on lamps (6); no light said what it stands for (7), and nobody what is
+ * dialled on the camera (8).
  */
 function migrateFile(raw: unknown): unknown {
   const version = isRaw(raw) ? Number(raw['version']) : NaN;
@@ -94,7 +96,7 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 8,
+    version: 9,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
     sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),

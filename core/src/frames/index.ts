@@ -1,4 +1,4 @@
-export { exposureFromExif, hasSettings } from './exposureFromExif';
+export { type ByItself, exposureFromExif, hasSettings } from './exposureFromExif';
 export {
   HISTOGRAM_BINS,
   linearFromSrgb,

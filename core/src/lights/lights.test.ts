@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { usualPoint } from '../../test/points';
-import { solveSaid } from '../../test/said';
+import { solveSet } from '../../test/said';
 import type { Kit } from '../gear';
 import { addLight } from '../photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
@@ -69,7 +69,7 @@ const AMBIENT = [
   reading('hair', 5, { at: '2026-02-27T14:00:30Z' }),
 ];
 const solved = (setup: Setup = three, facts: (Reading | SceneChange)[] = AMBIENT, kit: Kit = SAMPLE_KIT) =>
-  solveSaid(setup, kit, facts, CLOCK);
+  solveSet(setup, kit, facts, CLOCK);
 /** The camera's settings in this scene, which a meter is held at. */
 const CAMERA = { tv: 23 / 3, sv: 0 };
 const set = (setup: Setup, ...settings: Setting[]): Setup => {
@@ -205,7 +205,7 @@ describe('three lights together', () => {
     };
     for (let round = 0; round < 12; round += 1) {
       const now = new Date(Date.parse('2026-02-27T14:01:00Z') + 20_000 * round);
-      const { nextAction, leastKnown } = solveSaid(setup, SAMPLE_KIT, facts, now);
+      const { nextAction, leastKnown } = solveSet(setup, SAMPLE_KIT, facts, now);
       known = leastKnown?.sdStops ?? NaN;
       const at = leastKnown?.pointId ?? '';
       told.push(nextAction.text);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { solveSaid } from '../../test/said';
+import { solveSet } from '../../test/said';
 import { lightToAdd } from '../advice';
 import { english } from '../english';
 import { equalLooks, ripple } from '../explain';
@@ -31,7 +31,7 @@ const terrace: Setup = {
   camera: { ...SAMPLE_TERRACE.setup.camera, wantedAv: 7 },
 };
 const FACTS: Reading[] = SAMPLE_TERRACE.readings;
-const solved = (setup: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(setup, kit, FACTS, CLOCK);
+const solved = (setup: Setup, kit: Kit = SAMPLE_KIT) => solveSet(setup, kit, FACTS, CLOCK);
 const set = (setup: Setup, ...settings: Setting[]): Setup => {
   const changed = withSettings(setup, settings);
   if (!changed.ok) throw new Error(JSON.stringify(changed.reason));
@@ -298,7 +298,7 @@ it('an old reading of the ambient still separates a total when nothing newer is 
       },
     ],
   };
-  expect(solveSaid(terrace, SAMPLE_KIT, [...FACTS, total], CLOCK).lights[0]).toMatchObject({
+  expect(solveSet(terrace, SAMPLE_KIT, [...FACTS, total], CLOCK).lights[0]).toMatchObject({
     basis: 'reading',
     problem: null,
   });

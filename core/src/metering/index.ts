@@ -12,7 +12,7 @@ export {
   standingReadings,
 } from './levels';
 export { type AmbientShares, ASKED_SD_STOPS, LightEstimate, type LightThere, MARKED_SD_STOPS } from './lightEstimate';
-export { litOtherwise, meterScene } from './meteredScene';
+export { litOtherwise, meterScene, withAssumed } from './meteredScene';
 export type { Known, PointAmbient, Staleness } from './pointAmbient';
 export type { ReadingCause, ReadingQuestion, TellingReading } from './questions';
 export type { Fact, MeteredScene, MeteringWarning } from './scene';

@@ -20,18 +20,28 @@ const METHOD_NOISE_STOPS: Record<ReadingMethod['kind'], number> = {
 /** Figures that come in tenths are as fine as the meter itself. */
 const COARSE_STEPS: Record<Increment, number> = { tenth: 0, third: 1 / 3, half: 1 / 2 };
 
+/** What looked right for a whole frame may be off by so much at one place of it, stops. */
+const WHOLE_FRAME_NOISE_STOPS = 0.7;
+/** What patchy light adds: the meter's dome stands in another patch than the face. */
+const PATCHY_STOPS = 0.5;
+
 /** How far a reading may be off, stops; a coarse scale adds what is lost between its steps, `step/√12`. */
-export const readingNoiseStops = ({ method }: Reading, increment: Increment): number =>
-  Math.hypot(METHOD_NOISE_STOPS[method.kind], COARSE_STEPS[increment] / Math.sqrt(12));
+export function readingNoiseStops({ method, patchy }: Reading, increment: Increment): number {
+  const whole = method.kind === 'eye' && method.of === 'frame';
+  const own = whole ? WHOLE_FRAME_NOISE_STOPS : METHOD_NOISE_STOPS[method.kind];
+  return Math.hypot(own, COARSE_STEPS[increment] / Math.sqrt(12), patchy ? PATCHY_STOPS : 0);
+}
 
 /**
  * The light that a reading says falls there, as EV100 of the incident reading that would be right.
  * A spot reading and a place in a frame are of a tone: what the tone lies over mid grey is taken off, and a frame's
- * place adds how far it landed from mid grey at the frame's settings.
+ * place adds how far it landed from mid grey at the frame's settings. A camera's compensation darkens or brightens the frame
+ * against its meter, so that is taken back.
  */
 export function lightEv100(reading: Reading): number {
   const { method } = reading;
   if (method.kind === 'spot') return ev100(reading) - method.toneStops;
+  if (method.kind === 'reflected') return ev100(reading) + method.compensationStops;
   return method.kind === 'frame' ? ev100(reading) + method.placementStops - method.toneStops : ev100(reading);
 }
 
@@ -97,7 +107,10 @@ export function flashFault(
   if (reading.fired.length === 0) return { kind: 'no-flash-fired' };
   if (reading.light === 'flash') return null;
   const ambient = ambientAround(standing, reading);
-  if (ambient === undefined) return { kind: 'ambient-missing' };
+  if (ambient === undefined) {
+    // what was set by eye goes on without a reading here: the estimate tells flash and ambient apart as well as it can
+    return standing.some(({ method }) => method.kind === 'eye') ? null : { kind: 'ambient-missing' };
+  }
   const [from, to] = [ambient.at, reading.at].map((at) => Date.parse(at)).sort((a, b) => a - b);
   const changed = changes.some(({ at, struckAt }) => {
     const when = Date.parse(at);

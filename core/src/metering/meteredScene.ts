@@ -59,6 +59,19 @@ export const litOtherwise = (scene: MeteredScene, byStops: (point: MeteringPoint
   },
 });
 
+/** The same scene with what is assumed of a point that nobody metered. */
+export const withAssumed = (
+  scene: MeteredScene,
+  pointId: string,
+  { ambientEv100, sdStops }: { ambientEv100: number; sdStops: number },
+): MeteredScene => ({
+  ...scene,
+  ambientAt: (point) =>
+    point.id === pointId
+      ? { reading: undefined, ambientEv100, sdStops, basis: 'assumed', stale: null }
+      : scene.ambientAt(point),
+});
+
 /** Readings that say less than they seem to. */
 function meteringWarnings(points: readonly { point: MeteringPoint; ambient: PointAmbient }[]): MeteringWarning[] {
   const background = points.find(({ point }) => point.role === 'background');

@@ -23,8 +23,8 @@ export interface PointAmbient {
   sdStops: number | null;
   /**
    * measured here; carried: an older reading moved by what changed since; one-source: only a disc to one source was
-   * taken
+   * taken; assumed: nothing was read here, and work goes on all the same
    */
-  basis: 'measured' | 'carried' | 'one-source' | null;
+  basis: 'measured' | 'carried' | 'one-source' | 'assumed' | null;
   stale: Staleness | null;
 }

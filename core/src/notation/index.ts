@@ -21,4 +21,5 @@ export {
   TV_RANGE,
   type TypedFault,
 } from './parse';
+export { readWhole, type WholeReading } from './wholeReading';
 export { answerStops, type StopAnswer, type StopFault, type StopValue } from './stopArithmetic';

@@ -22,6 +22,8 @@ import {
   SV_RANGE,
   TV_RANGE,
 } from './parse';
+import { figuresFromWords } from './numberWords';
+import { readWhole, type WholeReading } from './wholeReading';
 
 /** What is known when a figure is read: which value the meter shows, what it holds, and what light is expected. */
 export interface ReadingContext {
@@ -57,6 +59,8 @@ export interface Meaning {
   text: string;
   /** what was assumed to take it so; null when it was written in full */
   assumption: Assumption | null;
+  /** the values that the text named, where it named several: nothing else of them was taken over */
+  named?: readonly ReadValue[];
   /** 0 to 1 over all meanings of the same text */
   plausibility: number;
 }
@@ -88,41 +92,6 @@ const SCENE_SPREAD_STOPS = 2.5;
 /** A second meaning is asked about when it is at least this plausible and changes the result by over ⅓ stop. */
 const WORTH_ASKING = 0.12;
 const MATTERS_STOPS = 1 / 3;
-
-const NUMBER_WORDS: Record<string, string> = {
-  one: '1',
-  two: '2',
-  three: '3',
-  four: '4',
-  five: '5',
-  six: '6',
-  seven: '7',
-  eight: '8',
-  nine: '9',
-  ten: '10',
-  eleven: '11',
-  thirteen: '13',
-  sixteen: '16',
-  'twenty two': '22',
-  'two eight': '2.8',
-  'five six': '5.6',
-  'one four': '1.4',
-  'three five': '3.5',
-  'six three': '6.3',
-  'seven one': '7.1',
-};
-/** Spoken numbers in front of a reading as figures: `five six and a half` is `5.6 and a half`. */
-function spokenFigures(text: string): string {
-  const tidied = text
-    .trim()
-    .toLowerCase()
-    .replace(/-/g, ' ')
-    .replace(/^f (?=[a-z])/, '');
-  const words = Object.keys(NUMBER_WORDS)
-    .sort((a, b) => b.length - a.length)
-    .find((name) => tidied === name || tidied.startsWith(`${name} `));
-  return words === undefined ? text : `${NUMBER_WORDS[words] ?? ''}${tidied.slice(words.length)}`;
-}
 
 const slip = (kind: Slip | null): Assumption | null => (kind === null ? null : { kind });
 
@@ -168,6 +137,10 @@ function apertureCandidates(text: string, { held, increment }: ReadingContext): 
   }
   if (/^\d{3}$/.test(bare) && bare[2] !== '0' && isPrintedAperture(Number(bare.slice(0, 2)) / 10))
     read(`${Number(bare.slice(0, 2)) / 10} ${bare[2] ?? ''}`, SWALLOWED_POINT - 0.3, 'point-left-out-tenths');
+  // 8.03 on a meter in tenths: eight and three tenths of a stop
+  const behindNought = /^(\d+(?:\.\d)?)\.?0(\d)$/.exec(bare.replace(/^(\d+\.\d)0(?=\d$)/, '$1.0'));
+  if (increment === 'tenth' && behindNought && /\./.test(bare) && isPrintedAperture(Number(behindNought[1])))
+    read(`${behindNought[1] ?? ''} ${behindNought[2] ?? ''}`, 1, 'tenths-behind-point');
   const tenths = /^(\d+)\.(\d)$/.exec(bare);
   // 8.5 on a meter in tenths: eight and five tenths of a stop
   if (tenths && tenths[2] !== '0' && isPrintedAperture(Number(tenths[1])) && !isPrintedAperture(n))
@@ -308,6 +281,19 @@ function sceneWeight(settings: ExposureSettings, expectedEv100: number | null): 
   return -3 * unusual - (off * off) / 2;
 }
 
+/** A line that names several values, as the one meaning that it has. */
+function wholeText({ settings, named }: WholeReading, { read, increment }: ReadingContext): ReadText {
+  const best: Meaning = {
+    settings,
+    notation: named.includes(read) ? read : (named[0] ?? read),
+    text: formatAperture(settings.av, increment),
+    assumption: null,
+    named,
+    plausibility: 1,
+  };
+  return { best, others: [], question: null };
+}
+
 /** A reading is noted in fewer; a log keeps them as they were typed. */
 const MOST_LETTERS = 60;
 
@@ -329,7 +315,9 @@ export function readMeterText(text: string, context: ReadingContext): Outcome<Re
   if (text.trim() === '') return failure({ kind: 'nothing-read', read: context.read, text: '' });
   if (text.trim().length > MOST_LETTERS)
     return failure({ kind: 'too-long', read: context.read, text: text.trim().slice(0, MOST_LETTERS) });
-  const all = candidatesFor(spokenFigures(text), context);
+  const whole = readWhole(text, context.held);
+  if (whole !== null && inRange(whole.settings)) return success(wholeText(whole, context));
+  const all = candidatesFor(/[a-z]/i.test(text) ? figuresFromWords(text) : text, context);
   const possible = all.filter(({ settings }) => inRange(settings));
   if (possible.length === 0)
     return failure({

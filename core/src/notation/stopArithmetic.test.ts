@@ -27,7 +27,7 @@ describe('a step between two values', () => {
     ['8 ft to 4 ft', 2, '2.0 stops brighter: nearer, from a small source'],
     ['1/16 power to 1/64', -2, '2.0 stops darker: less power'],
     ['full to 1/2', -1, '1.0 stop darker: less power'],
-    ['1/8 + ⅓ power to 1/8 power', -1 / 3, '0.3 stops darker: less power'],
+    ['1/8 + ⅓ power to 1/8 power', -1 / 3, '0.3 stop darker: less power'],
     ['f/4 → f/4', 0, 'no difference'],
   ])('%s', (question, stops, words) => {
     expect(asked(question).stops).toBeCloseTo(stops, 1);

@@ -12,6 +12,7 @@ export const TONES = [
   { id: 'pale-skin', offsetStops: 1 },
   { id: 'medium-skin', offsetStops: 1 / 3 },
   { id: 'grey-card', offsetStops: 0 },
+  { id: 'as-it-reads', offsetStops: 0 },
   { id: 'grass', offsetStops: -1 / 3 },
   { id: 'deep-skin', offsetStops: -1 },
   { id: 'dark-cloth', offsetStops: -2.5 },

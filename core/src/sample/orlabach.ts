@@ -8,7 +8,6 @@ import {
   PLAIN_STAGE,
   type Reading,
   type Setup,
-  USUAL_METHOD,
   stoodOf,
 } from '../setup';
 import { sampleId } from './ids';
@@ -44,7 +43,7 @@ const setupAt = (number: number, place: Spot, title: string): Setup =>
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
-  meter: { meterId: null, av: 3, tv: 6, sv: 2, read: 'aperture', method: USUAL_METHOD },
+  meter: { meterId: null, av: 3, tv: 6, sv: 2, read: 'aperture' },
   lights: [
     {
       ...newLight(sampleId(21), 'key', sampleId(114), 'face', []),
@@ -76,7 +75,7 @@ const ceremony: Setup = {
 /** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
 const lowSun: Setup = {
   ...setupAt(12, terrace, 'Couple against the low sun'),
-  meter: { meterId: null, av: 5, tv: 23 / 3, sv: 0, read: 'aperture', method: USUAL_METHOD },
+  meter: { meterId: null, av: 5, tv: 23 / 3, sv: 0, read: 'aperture' },
   look: { ...PLAIN_LOOK, holdBackStops: 2 / 3 },
   lights: [
     {

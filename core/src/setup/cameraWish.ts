@@ -2,7 +2,13 @@ import { z } from 'zod';
 
 import { idSchema, keepOrderSchema, stopFields } from '../gear';
 import { fault } from '../photometry';
-import { MOTIONS, SUPPORTS } from './choices';
+
+/** How the camera is held. */
+const SUPPORTS = ['hand', 'tripod'] as const;
+
+/** How people move before the camera, from things that stand still to dancing. */
+export const MOTIONS = ['none', 'posing', 'talking', 'walking', 'dancing'] as const;
+export type Motion = (typeof MOTIONS)[number];
 
 /** Limits that this setup changes against the camera's own; null means as in the kit. */
 export const limitsSchema = z.strictObject({
@@ -12,6 +18,15 @@ export const limitsSchema = z.strictObject({
   highestSv: stopFields.sv.nullable(),
 });
 export type Limits = z.infer<typeof limitsSchema>;
+
+/** What is dialled on the camera now, as far as a person, a frame or a device told it. */
+export const standsSchema = z.strictObject({
+  ...stopFields,
+  inForce: z.boolean().meta({
+    description: 'all figures are for it; false once something else was wished for, until the camera is set to that',
+  }),
+});
+export type CameraStands = z.infer<typeof standsSchema>;
 
 /** The camera, what is on it, and which of its settings are held. */
 export const cameraWishSchema = z.strictObject({
@@ -44,6 +59,7 @@ export const cameraWishSchema = z.strictObject({
     .strictObject({ av: stopFields.av.nullable(), tv: stopFields.tv.nullable(), sv: stopFields.sv.nullable() })
     .meta({ description: 'settings held by hand; null: free' }),
   limits: limitsSchema,
+  stands: standsSchema.nullable().meta({ description: 'what is dialled on the camera; null: nobody said' }),
   filterIds: z.array(idSchema).max(6),
   highSpeedSync: z.boolean(),
   syncDelayMs: z.number().min(0).max(20).meta({ description: 'how late the flash fires, for radios of mixed makes' }),

@@ -6,12 +6,13 @@ import { usualPoint } from '../../test/points';
 import { solveSaid } from '../../test/said';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../sample';
 import { turnedSet } from '../stage';
-import { completed, happenings, setupAt, stoodAs, stoodOf } from './happened';
+import { happenings, setupAt, stoodAs, stoodOf } from './happened';
 import { changedPanel, type Panel } from './panel';
 import { PLAIN_READING, type Reading } from './reading';
 import { PLAIN_CHANGE, type SceneChange } from './sceneChange';
-import { lightPath, type Setting, withSettings } from './settings';
+import { lightPath, type Setting } from './settings';
 import type { Setup } from './setup';
+import { withSettings } from './withSettings';
 
 const READ_AT = '2026-02-27T15:00:00Z';
 const DONE_AT = '2026-02-27T15:01:00Z';
@@ -40,7 +41,7 @@ describe('what the application knows to have happened', () => {
 
   it('a place that is said for the first time was not changed by that; then it is', () => {
     const assumed = changed(hall, { path: lightPath(0, 'placeSaid'), value: false });
-    const said = changed(assumed, ...completed([{ path: lightPath(0, 'distanceM'), value: 3 }]));
+    const said = changed(assumed, { path: lightPath(0, 'distanceM'), value: 3 });
     expect(said.lights[0]).toMatchObject({ distanceM: 3, placeSaid: true });
     expect(kinds(assumed, said)).toEqual([]);
     expect(kinds(said, changed(said, { path: lightPath(0, 'distanceM'), value: 2 }))).toEqual(['light-moved']);

@@ -2,7 +2,6 @@ import type { Light, PlacedLamp } from './light';
 import { type Panel, PANEL_FACTS } from './panel';
 import type { Reading, Stood } from './reading';
 import type { SceneChange } from './sceneChange';
-import { lightPath, lightSetting, type Setting } from './settings';
 import type { Setup } from './setup';
 
 /** Something that happened in the application itself, as it is written down. */
@@ -137,13 +136,3 @@ export function stoodAs(stood: Stood | null, setup: Setup, what: SceneChange['wh
       return stood;
   }
 }
-
-/** Settings with what follows from them: whoever sets a light's distance has said where it stands. */
-export function completed(settings: readonly Setting[]): Setting[] {
-  return settings.flatMap((setting): Setting[] => {
-    const light = lightSetting(setting.path);
-    const says = light?.field === 'distanceM' && !settings.some(({ path }) => path === saidPath(light.index));
-    return says ? [setting, { path: saidPath(light.index), value: true }] : [setting];
-  });
-}
-const saidPath = (index: number) => lightPath(index, 'placeSaid');

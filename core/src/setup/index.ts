@@ -1,8 +1,7 @@
-export type { CameraWish } from './cameraWish';
-export { type ExposeBy, type Motion, MOTIONS } from './choices';
-export { completed, type Happening, happenings, setupAt, stoodAs, stoodOf } from './happened';
-export { type Light, lightSchema, type PlacedLamp, type StoodLamp } from './light';
+export { type CameraStands, type CameraWish, type Motion, MOTIONS } from './cameraWish';
+export { type Happening, happenings, setupAt, stoodAs, stoodOf } from './happened';
 export {
+  type Light,
   LIGHT_ROLE_FACTS,
   LIGHT_ROLES,
   type Motive,
@@ -10,10 +9,14 @@ export {
   type LightRole,
   MOST_LIGHTS,
   RADIO_GROUPS,
-} from './lightRoles';
-export { HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_KINDS, TARGET_WEIGHTS } from './look';
-export { METHOD_CHOICES, methodAt, methodKey, type MethodKey } from './methods';
-export { newLight, newPoint, newSetup, PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
+  lightSchema,
+  type PlacedLamp,
+  type StoodLamp,
+} from './light';
+export { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_KINDS, TARGET_WEIGHTS } from './look';
+export { type MeteringMethod, USUAL_METHOD } from './method';
+export { METHOD_CHOICES, methodAt, methodFor, methodKey, type MethodKey } from './methods';
+export { asLastTime, newLight, newPoint, newSetup, nextSetup, PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
 export {
   changedPanel,
   type Panel,
@@ -25,16 +28,7 @@ export {
   tintMiredOf,
 } from './panel';
 export { type MeteringPoint, POINT_ROLES, type PointRole, ROLE_FACTS } from './point';
-export {
-  type FiredLight,
-  type MeteringMethod,
-  PLAIN_READING,
-  type Reading,
-  type ReadingMethod,
-  readingSchema,
-  type Stood,
-  USUAL_METHOD,
-} from './reading';
+export { type FiredLight, PLAIN_READING, type Reading, type ReadingMethod, readingSchema, type Stood } from './reading';
 export {
   PLAIN_CHANGE,
   REPORTED_CHANGES,
@@ -54,9 +48,9 @@ export {
   settingAt,
   type SettingFault,
   type SettingPath,
-  withSettings,
 } from './settings';
-export { type Setup, setupSchema, type Version } from './setup';
+export { type Setup, setupSchema, type TakenOver, type Version } from './setup';
+export { completed, withSettings } from './withSettings';
 export {
   BACKGROUNDS,
   GROUNDS,

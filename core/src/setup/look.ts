@@ -1,7 +1,10 @@
 import { z } from 'zod';
 
 import { GREEN_RANGE, KELVIN_RANGE, NAMED_SOURCES } from '../colour';
-import { EXPOSE_BY } from './choices';
+
+/** What the exposure is set by. */
+export const EXPOSE_BY = ['face', 'background', 'highlight'] as const;
+export type ExposeBy = (typeof EXPOSE_BY)[number];
 
 /** The range of the hold-back control, in stops. */
 export const HOLD_BACK_RANGE = { least: 0.1, most: 5 } as const;

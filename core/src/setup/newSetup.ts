@@ -1,8 +1,6 @@
 import { DEFAULT_PREFERENCES } from '../gear';
-import type { Light } from './light';
-import { LIGHT_ROLE_FACTS, type LightRole, RADIO_GROUPS } from './lightRoles';
+import { type Light, LIGHT_ROLE_FACTS, type LightRole, RADIO_GROUPS } from './light';
 import { type MeteringPoint, type PointRole, ROLE_FACTS } from './point';
-import { USUAL_METHOD } from './reading';
 import { type Setup, SETUP_VERSION } from './setup';
 import { PLAIN_STAGE } from './stage';
 
@@ -13,6 +11,9 @@ export const newPoint = (id: string, role: PointRole, name: string): MeteringPoi
   name,
   toneStops: ROLE_FACTS[role].toneStops,
   standsIn: null,
+  method: null,
+  patchy: false,
+  leftOut: false,
 });
 
 /** The look of a fresh setup: exposed for the face, flash and ambient even, no offsets. */
@@ -74,6 +75,7 @@ export const PLAIN_CAMERA: Setup['camera'] = {
   wantedTv: null,
   pins: { av: null, tv: null, sv: null },
   limits: { syncTv: null, slowestTv: null, baseSv: null, highestSv: null },
+  stands: null,
   filterIds: [],
   highSpeedSync: false,
   syncDelayMs: 0,
@@ -97,10 +99,14 @@ export function newSetup(
     ...ids,
     title,
     points: [newPoint('face', 'face', face), newPoint('background', 'background', background)],
-    meter: { meterId: null, av: 5, tv: 7, sv: 0, read: 'aperture', method: USUAL_METHOD },
+    meter: { meterId: null, av: 5, tv: 7, sv: 0, read: 'aperture' },
     look: { ...PLAIN_LOOK },
     camera: { ...PLAIN_CAMERA, cameraId, keepOrder },
     ...PLAIN_LIGHTING,
+    takenOver: [],
+    note: '',
+    frames: { from: '', to: '' },
+    listed: 0,
     confirmed: [],
     versions: [],
   };
@@ -136,5 +142,77 @@ export function newLight(
     channel: others[0]?.channel ?? 1,
     dialledStops: null,
     locked: false,
+  };
+}
+
+/**
+ * A fresh setup as this person's last one began: its meter, camera and lens, and its lights, or none. Where lights stand and
+ * what is dialled on them is not taken over: nobody has said so here.
+ */
+export function asLastTime(fresh: Setup, last: Setup): Setup {
+  const roleOf = (pointId: string) => last.points.find(({ id }) => id === pointId)?.role;
+  const aimedAt = last.points.filter(
+    ({ id, role }) =>
+      !fresh.points.some((point) => point.role === role) && last.lights.some(({ aimPointId }) => aimPointId === id),
+  );
+  const points = [
+    ...fresh.points,
+    ...aimedAt.map((point): MeteringPoint => ({
+      ...point,
+      standsIn: null,
+      method: null,
+      patchy: false,
+      leftOut: false,
+    })),
+  ];
+  const pointFor = (pointId: string) => points.find(({ role }) => role === roleOf(pointId))?.id ?? pointId;
+  const { cameraId, lensId, focalMm, wantedAv, keepOrder, secondCameraId, syncDelayMs } = last.camera;
+  const camera =
+    cameraId === null
+      ? fresh.camera
+      : { ...fresh.camera, cameraId, lensId, focalMm, wantedAv, keepOrder, secondCameraId, syncDelayMs };
+  return {
+    ...fresh,
+    points,
+    meter: last.meter,
+    camera,
+    lights: last.lights.map((light) => ({
+      ...light,
+      aimPointId: pointFor(light.aimPointId),
+      standsFor: null,
+      placeSaid: false,
+      dialledStops: null,
+      locked: false,
+    })),
+    look: {
+      ...fresh.look,
+      targets: last.look.targets.filter(({ pointId }) => aimedAt.some(({ id }) => id === pointId)),
+    },
+    tests: last.tests,
+    takenOver: [
+      ...(cameraId === null ? [] : ['camera' as const]),
+      ...(last.lights.length === 0 ? [] : ['lights' as const]),
+    ],
+  };
+}
+
+/**
+ * The next setup after one: its look, camera, lights with stands, groups and gels, stage and panels. What is there to be metered is
+ * the ambient alone.
+ */
+export function nextSetup(from: Setup, ids: Pick<Setup, 'id' | 'title'>): Setup {
+  const { stands } = from.camera;
+  return {
+    ...from,
+    ...ids,
+    camera: { ...from.camera, stands: stands === null ? null : { ...stands, inForce: false } },
+    points: from.points.map((point) => ({ ...point, patchy: false })),
+    // no reading here has seen them otherwise
+    panels: from.panels.map((panel) => ({ ...panel, movedAt: null, before: null })),
+    takenOver: ['camera', ...(from.lights.length === 0 ? [] : ['lights' as const])],
+    note: '',
+    frames: { from: '', to: '' },
+    confirmed: [],
+    versions: [],
   };
 }

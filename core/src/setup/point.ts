@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { isWellFormed } from '../gear';
 import { fault, TONE_RANGE } from '../photometry';
+import { meteringMethodSchema } from './method';
 
 /** What a metering point can be, in the order in which people meter. */
 export const POINT_ROLES = [
@@ -64,6 +65,12 @@ export const pointSchema = z.strictObject({
     .enum(['sun', 'shade', 'indoors'])
     .nullable()
     .meta({ description: 'the light that falls there, as the photographer says' }),
+  method: meteringMethodSchema.nullable().meta({
+    description:
+      'how it is metered next, where that was chosen; null: as it was metered last, else as its kind usually is',
+  }),
+  patchy: z.boolean().meta({ description: 'the light there is patchy: a reading of it may be off by more' }),
+  leftOut: z.boolean().meta({ description: 'not metered on purpose: it is not asked for' }),
 });
 /** A place in the scene that is metered. */
 export type MeteringPoint = z.infer<typeof pointSchema>;

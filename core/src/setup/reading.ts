@@ -2,32 +2,12 @@ import { z } from 'zod';
 
 import { idSchema, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
-import { fault, TONE_RANGE, TONES } from '../photometry';
+import { fault } from '../photometry';
 import { stoodLampSchema } from './light';
+import { meteringMethodSchema, toneFields, USUAL_METHOD } from './method';
 import { sunSchema } from './stage';
 
-export const READING_VERSION = 5;
-
-const toneFields = {
-  tone: z.enum(['own', ...TONES.map(({ id }) => id)]),
-  toneStops: z
-    .number()
-    .min(TONE_RANGE.least)
-    .max(TONE_RANGE.most)
-    .meta({ description: 'where the tone lies when lit correctly, stops from mid grey' }),
-};
-
-/** How a reading is taken with a meter or a camera; decides what the number means. */
-export const meteringMethodSchema = z.discriminatedUnion('kind', [
-  z
-    .strictObject({ kind: z.literal('incident'), aim: z.enum(['camera', 'light']) })
-    .meta({ description: 'dome at the subject, towards the camera or towards the light' }),
-  z.strictObject({ kind: z.literal('disc') }).meta({ description: 'flat disc towards one source: that source alone' }),
-  z.strictObject({ kind: z.literal('spot'), ...toneFields }).meta({ description: 'reflected light of one tone' }),
-  z.strictObject({ kind: z.literal('reflected') }).meta({ description: "the camera's own meter over the whole frame" }),
-  z.strictObject({ kind: z.literal('eye') }).meta({ description: 'settings that looked right on the camera' }),
-]);
-export type MeteringMethod = z.infer<typeof meteringMethodSchema>;
+export const READING_VERSION = 6;
 
 /** A place in a test frame: what the camera recorded there. */
 const frameMethodSchema = z.strictObject({
@@ -47,9 +27,6 @@ export type ReadingMethod = z.infer<typeof readingMethodSchema>;
 
 /** What can be taken over or guessed instead of being written down with a reading. */
 export const ASSUMED = ['shutter', 'iso', 'aperture', 'direction', 'figure', 'mode'] as const;
-
-/** Dome to the camera: the usual way, taken where nothing else was said. */
-export const USUAL_METHOD: MeteringMethod = { kind: 'incident', aim: 'camera' };
 
 /** How things stood when a reading was taken, as far as the light that is there goes; panels keep that themselves. */
 export const stoodSchema = z.strictObject({
@@ -121,6 +98,7 @@ export const readingSchema = z
     origin: z
       .enum(['typed', 'device', 'simulated', 'frame'])
       .meta({ description: 'simulated: from a stand-in that ships with the product' }),
+    patchy: z.boolean().meta({ description: 'taken in patchy light: it may be off by more' }),
     corrects: idSchema.nullable().meta({ description: 'the reading that this one puts right; that one is struck out' }),
     stood: stoodSchema
       .nullable()
@@ -147,6 +125,7 @@ export const PLAIN_READING = {
   lensId: null,
   assumed: [],
   origin: 'typed',
+  patchy: false,
   corrects: null,
   stood: null,
   fired: [],

@@ -1,9 +1,8 @@
 import { z } from 'zod';
 
-import { type SchemaFault, schemaFault } from '../gear';
-import { failure, type Outcome, success } from '../photometry';
+import type { SchemaFault } from '../gear';
 import type { Light } from './light';
-import { type Setup, setupSchema } from './setup';
+import type { Setup } from './setup';
 
 const SLOTS = [0, 1, 2, 3, 4, 5] as const;
 type Slot = (typeof SLOTS)[number];
@@ -44,6 +43,11 @@ export function lightSetting(path: string): { index: number; field: LightField }
 /** The settings of a setup that a person changes, as paths into the document. */
 const PLAIN_PATHS = [
   'title',
+  'spotId',
+  'note',
+  'frames',
+  'listed',
+  'takenOver',
   'points',
   'confirmed',
   'meter.meterId',
@@ -51,7 +55,6 @@ const PLAIN_PATHS = [
   'meter.tv',
   'meter.sv',
   'meter.read',
-  'meter.method',
   'look',
   'look.holdBackStops',
   'look.faceBy',
@@ -84,6 +87,7 @@ const PLAIN_PATHS = [
   'camera.limits.slowestTv',
   'camera.limits.baseSv',
   'camera.limits.highestSv',
+  'camera.stands',
   'look.targets',
   'lights',
   'lamps',
@@ -129,48 +133,12 @@ export type Setting = z.infer<typeof settingSchema>;
 /** Why settings are not taken: a value that its schema refuses, or a place that is not there. */
 export type SettingFault = SchemaFault | { kind: 'no-such-setting'; path: SettingPath };
 
-type Node = Record<string, unknown>;
+/** A part of a document that has parts itself. */
+export type Node = Record<string, unknown>;
 
 /** The value at a path; `undefined` where there is none (a light that is not there). */
 export function settingAt(setup: Setup, path: SettingPath): z.infer<ReturnType<typeof z.json>> | undefined {
   let node: unknown = setup;
   for (const key of path.split('.')) node = (node as Node | undefined)?.[key];
   return node as z.infer<ReturnType<typeof z.json>> | undefined;
-}
-
-/** A copy with the value at a path; what the path does not touch is shared. `undefined` where there is no such place. */
-function withValue(node: Node, [key = '', ...rest]: string[], value: unknown): Node | undefined {
-  const inside =
-    rest.length === 0
-      ? value
-      : node[key] === undefined || node[key] === null
-        ? undefined
-        : withValue(node[key] as Node, rest, value);
-  if (inside === undefined) return undefined;
-  if (Array.isArray(node))
-    return node.map((one: unknown, index) => (String(index) === key ? inside : one)) as unknown as Node;
-  return { ...node, [key]: inside };
-}
-
-/**
- * A copy of the setup with these settings changed. Each part that was touched is checked against its schema; the rest
- * was a setup's already and is shared with it.
- * @returns the new setup, or what is wrong with a value
- */
-export function withSettings(setup: Setup, settings: readonly Setting[]): Outcome<Setup, SettingFault> {
-  let copy: Node = setup;
-  const touched = new Set<string>();
-  for (const { path, value } of settings) {
-    const keys = path.split('.');
-    const next = withValue(copy, keys, value);
-    if (next === undefined) return failure({ kind: 'no-such-setting', path });
-    copy = next;
-    touched.add(keys[0] ?? '');
-  }
-  for (const key of touched) {
-    const parsed = setupSchema.shape[key as keyof typeof setupSchema.shape].safeParse(copy[key]);
-    if (!parsed.success) return failure(schemaFault(parsed.error));
-    copy = { ...copy, [key]: parsed.data };
-  }
-  return success(copy as Setup);
 }

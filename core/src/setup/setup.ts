@@ -4,16 +4,14 @@ import { idSchema, isWellFormed, stopFields } from '../gear';
 import { READ_VALUES } from '../notation';
 import { fault } from '../photometry';
 import { cameraWishSchema } from './cameraWish';
-import { lightSchema, placedLampSchema } from './light';
-import { MOST_LIGHTS } from './lightRoles';
+import { lightSchema, MOST_LIGHTS, placedLampSchema } from './light';
 import { colourSchema, lookSchema } from './look';
 import { panelSchema } from './panel';
 import { pointSchema } from './point';
-import { meteringMethodSchema } from './reading';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 7;
+export const SETUP_VERSION = 8;
 
 /** A look and camera set aside, to be compared with the one in force. */
 export const versionSchema = z.strictObject({
@@ -23,6 +21,13 @@ export const versionSchema = z.strictObject({
   camera: cameraWishSchema,
 });
 export type Version = z.infer<typeof versionSchema>;
+
+/** Parts that a fresh setup takes over from the one before it. */
+export const TAKEN_OVER = ['camera', 'lights'] as const;
+export type TakenOver = (typeof TAKEN_OVER)[number];
+
+/** A frame's number as the camera counts it. */
+const frameNumber = z.string().trim().max(20).refine(isWellFormed, fault('text-broken'));
 
 const span = z.number().min(0).max(20);
 
@@ -40,9 +45,8 @@ export const setupSchema = z.strictObject({
       meterId: idSchema.nullable().meta({ description: 'which of the kit; null: the one that is always used' }),
       ...stopFields,
       read: z.enum(READ_VALUES),
-      method: meteringMethodSchema,
     })
-    .meta({ description: 'how the meter was last used: what it held, which value it showed, how it was pointed' }),
+    .meta({ description: 'how the meter was last used: what it held, which value it showed' }),
   look: lookSchema,
   camera: cameraWishSchema,
   lights: z.array(lightSchema).max(MOST_LIGHTS),
@@ -87,6 +91,15 @@ export const setupSchema = z.strictObject({
     .nullable()
     .meta({ description: 'gusts, metres a second; null: no wind or not said' }),
   colour: colourSchema,
+  takenOver: z
+    .array(z.enum(TAKEN_OVER))
+    .max(TAKEN_OVER.length)
+    .meta({ description: 'parts that came from the setup before and that nobody has changed since' }),
+  note: z.string().max(4000).refine(isWellFormed, fault('text-broken')).meta({ description: 'in words' }),
+  frames: z
+    .strictObject({ from: frameNumber, to: frameNumber })
+    .meta({ description: 'first and last frame made with it, as the camera numbers them; empty: not said' }),
+  listed: z.number().int().min(0).max(10_000).meta({ description: 'its place in the list of its spot' }),
   confirmed: z
     .array(z.string().max(120))
     .max(200)

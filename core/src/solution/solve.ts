@@ -42,7 +42,7 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 }
 
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
-  const { look, depth, camera, cameraBody, lights, powersExact, ratios, together, leastKnown, untold, points } = now;
+  const { look, depth, camera, suggested, toSet, lift, alone, cameraBody, lights, powersExact, ratios, together, leastKnown, untold, points } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
   const group = groupLight(setup, kit, now.usable);
   const lamps = solveLamps(setup, kit, scene, now);
@@ -50,6 +50,10 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
     look,
     depth,
     camera,
+    suggested,
+    toSet,
+    lift,
+    alone,
     lights,
     powersExact,
     ratios,

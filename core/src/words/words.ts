@@ -15,7 +15,7 @@ import type {
 import type { Cast, LightColour, NamedSource } from '../colour';
 import type { Change, FieldPath, Refusal } from '../documents';
 import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } from '../explain';
-import type { CameraSolution, Intent, SharpShutter, ShutterReason } from '../exposure';
+import type { CameraSolution, FrameFight, Intent, SharpShutter, ShutterReason, ToSet } from '../exposure';
 import type { PowerFault } from '../flash';
 import type { IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
@@ -189,6 +189,10 @@ export interface Words {
 
   // the camera
   cameraReason: (camera: Pick<CameraSolution, 'reason' | 'text' | 'missing' | 'missingStops'>) => string;
+  /** what is to be set on the camera, and why */
+  toSet: (because: ToSet['because']) => string;
+  /** what a camera did by itself, and what to set instead */
+  frameFight: (fight: FrameFight) => string;
   shutterReason: (because: ShutterReason) => string;
   sharpShutter: (sharp: SharpShutter, context: WordsContext) => string;
   video: (

@@ -361,8 +361,8 @@ function ambientOf({ chance, between, pick }: Draws, { id: setupId, points, stag
           { kind: 'incident', aim: 'light' },
           { kind: 'disc' },
           { kind: 'spot', ...tone },
-          { kind: 'reflected' },
-          { kind: 'eye' },
+          { kind: 'reflected', compensationStops: 0 },
+          { kind: 'eye', of: 'place' },
           { kind: 'frame', frameId: sampleId(700), x: 0.4, y: 0.3, placementStops: 0.5, ...tone },
         ] as const);
     const readings = [one(id, ev, old, { method, meterMode: chance(0.05) ? 'flash' : null })];

@@ -12,6 +12,7 @@ import { Stands1780000500000 } from './migrations/1780000500000-stands';
 import { HowItStood1780000600000 } from './migrations/1780000600000-howItStood';
 import { LampsAreLights1780000700000 } from './migrations/1780000700000-lampsAreLights';
 import { MotivesAndBackdrops1780000800000 } from './migrations/1780000800000-motivesAndBackdrops';
+import { CameraAsItStands1780000900000 } from './migrations/1780000900000-cameraAsItStands';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -32,6 +33,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       HowItStood1780000600000,
       LampsAreLights1780000700000,
       MotivesAndBackdrops1780000800000,
+      CameraAsItStands1780000900000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -11,14 +11,16 @@ import { MOTION_LIMITS } from '@sphene/core/exposure';
 import { formatAperture, formatShutter } from '@sphene/core/notation';
 import { MOTIONS } from '@sphene/core/setup';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { AsItStands, Suggested } from './AsItStands';
 import { CameraFigures } from './CameraFigures';
 import { DIAL_NAMES, KeepOrder, Limits } from './KeptAndLimits';
 import { SecondBody, Video } from './OtherCameras';
+import { SameAmbientList } from './SameAmbientList';
 import { WaysOut } from './WaysOut';
 import { WhichDial } from './WhichDial';
 
 const NONE = 'none';
-const WARNINGS = ['slowest-over-sync', 'depth-missing', 'dark-band', 'high-speed-sync-missing'];
+const WARNINGS = ['slowest-over-sync', 'depth-missing', 'dark-band', 'high-speed-sync-missing', 'smear'];
 /** People stand this near and far when nothing was said yet. */
 const USUAL_PEOPLE = { nearestM: 2.5, farthestM: 3 };
 
@@ -174,10 +176,11 @@ function Filters() {
   );
 }
 
-/** Whether the shutter may go past sync. */
+/** Whether the shutter may go past sync: a matter of flash. */
 function PastSync() {
   const { setup, cameraBody } = useSetup();
   const { changeOne } = useChange();
+  if (setup.lights.length === 0) return null;
   if (cameraBody?.highSpeedSync !== true)
     return (
       <Txt size="label" tone="quiet">
@@ -206,6 +209,10 @@ function Folded() {
   const filmed = video === null ? '' : words.video(video, camera?.text.aperture ?? null, context).text;
   return (
     <View>
+      <AsItStands />
+      <Disclosure title={texts.sameAmbient} summary={texts.sameAmbientWhy}>
+        <SameAmbientList />
+      </Disclosure>
       <Disclosure
         title={texts.whatIsKept}
         summary={keepOrder.map((dial) => DIAL_NAMES[dial]).reduce((said, dial) => texts.thenDial(said, dial))}
@@ -238,6 +245,7 @@ export function CameraStep() {
   return (
     <View style={{ gap: 16 }}>
       <CameraFigures />
+      <Suggested />
       {warnings
         .filter(({ kind }) => WARNINGS.includes(kind))
         .map((warning) => (

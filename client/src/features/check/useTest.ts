@@ -1,5 +1,6 @@
 import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useDevices } from '@/setupView/useDevices';
+import { useMethod } from '@/setupView/useMethod';
 import { useActions } from '@/store/application';
 import { useAppSelector } from '@/store/store';
 import { useState } from 'react';
@@ -64,11 +65,12 @@ export function useTest() {
   const [ownHeld, setHeld] = useState<Pick<ExposureSettings, 'tv' | 'sv'> | null>(null);
   const { camera, lights } = numbers;
   const alone = aloneOf(chosenId, setup, lights, kit.flashUnits);
-  if (camera === null || lights.length === 0 || (chosenId !== ALL && alone === null)) return null;
-
   const face = setup.points.find(({ role }) => role === 'face');
   const least = setup.tests === 'together' ? numbers.leastKnown?.pointId : undefined;
   const pointId = ownPointId ?? alone?.light.aimPointId ?? least ?? face?.id ?? '';
+  const { method } = useMethod(pointId);
+  if (camera === null || lights.length === 0 || (chosenId !== ALL && alone === null)) return null;
+
   const fired = lights
     .filter(({ lightId, powerStops }) => (chosenId === ALL ? powerStops !== null : lightId === chosenId))
     .flatMap((its): FiredLight[] => {
@@ -76,7 +78,7 @@ export function useTest() {
       const power = powerOf(setup, its);
       return stands === undefined
         ? []
-        : [firedAs(setup, stands, power, pointId, its.syncLossStops, setup.meter.method)];
+        : [firedAs(setup, stands, power, pointId, its.syncLossStops, method)];
     });
   const dial = (light: FiredAlone, stops: number) => changeOne(lightPath(light.solved.index, 'dialledStops'), stops);
   /** what was fired stands on the flash from then on, and the next light's turn comes */
@@ -115,6 +117,7 @@ export function useTest() {
         ...reading,
         pointId,
         light: chosenId === ALL ? 'total' : reads,
+        method,
         assumed: guessed ? ['figure'] : [],
         fired,
       });

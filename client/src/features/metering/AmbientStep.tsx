@@ -1,16 +1,18 @@
 import { texts } from './texts';
 import { useActivePoint, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { useMethod } from '@/setupView/useMethod';
 import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import { meterIncrementOf } from '@sphene/core/metering';
-import { methodAt, type Reading } from '@sphene/core/setup';
+import type { Reading } from '@sphene/core/setup';
 import { Questions } from '../../setupView/Questions';
 import { ContrastMatrix } from './ContrastMatrix';
 import { DeviceKeys } from './DeviceKeys';
 import { DomeChoice } from './DomeChoice';
+import { LooksRight } from './LooksRight';
 import { MethodChooser, MethodLine } from './MethodChooser';
 import { PointBar } from './PointBar';
 import { PointDetails } from './PointDetails';
@@ -33,6 +35,7 @@ export function AmbientStep() {
   const [choosing, setChoosing] = useState(false);
   const point = setup.points.find(({ id }) => id === activePointId);
   const { meter } = setup;
+  const { method } = useMethod(activePointId);
   const name = point?.name ?? 'Point';
   const expected =
     numbers.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ??
@@ -42,12 +45,12 @@ export function AmbientStep() {
     <View style={{ gap: 8 }}>
       <Questions />
       <PointBar beside={<MethodLine open={choosing} onOpen={setChoosing} />} />
-      {choosing && <MethodChooser isSky={point?.role === 'sky'} onSaid={(what) => setSaid([...said, what])} />}
+      {choosing && <MethodChooser onSaid={(what) => setSaid([...said, what])} />}
       <ReadingEntry
         label={texts.ambientOf(name)}
         held={meter}
         read={meter.read}
-        receptor={meter.method.kind === 'disc' ? 'disc' : 'dome'}
+        receptor={method.kind === 'disc' ? 'disc' : 'dome'}
         onHeld={({ av, tv, sv }) => {
           setSaid([
             ...said,
@@ -65,13 +68,15 @@ export function AmbientStep() {
           actions.addReading(setup.id, {
             ...reading,
             pointId: activePointId,
-            method: methodAt(meter.method, point),
+            method,
+            patchy: point?.patchy ?? false,
             assumed: guessed ? [...held, 'figure'] : held,
           });
           setSaid([]);
           activatePoint(null);
         }}
       />
+      <LooksRight />
       <DeviceKeys pointName={name} />
       <DomeChoice />
       <SceneChanges />

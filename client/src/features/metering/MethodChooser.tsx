@@ -1,10 +1,11 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useChange, useKit, useSetup } from '@/setupView/setupContext';
+import { useActivePoint, useChange, useKit, useSetup } from '@/setupView/setupContext';
+import { useMethod } from '@/setupView/useMethod';
 import { ChoiceList } from '@/ui/ChoiceList';
 import PathIcon from '@/ui/PathIcon';
 import { Txt } from '@/ui/Txt';
-import { ToneDial } from '@/ui/dials';
+import { StopsDial, ToneDial } from '@/ui/dials';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
 import { Pressable, View } from 'react-native';
@@ -58,7 +59,8 @@ export function ToneChooser({
 export function MethodLine({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
   const { setup } = useSetup();
   const palette = usePalette();
-  const { method, read } = setup.meter;
+  const { read } = setup.meter;
+  const { method } = useMethod(useActivePoint());
   const spoken = words.method(method);
   return (
     <Pressable
@@ -112,13 +114,16 @@ function WhichMeter() {
 const NO_METER = 'usual';
 
 /** How the meter is pointed and which of its values is read. */
-export function MethodChooser({ isSky, onSaid }: { isSky: boolean; onSaid: (what: 'direction') => void }) {
+export function MethodChooser({ onSaid }: { onSaid: (what: 'direction') => void }) {
   const { setup } = useSetup();
   const { changeOne } = useChange();
-  const { method, read } = setup.meter;
+  const { read } = setup.meter;
+  const pointId = useActivePoint();
+  const { method, choose } = useMethod(pointId);
+  const isSky = setup.points.find(({ id }) => id === pointId)?.role === 'sky';
   const say = (next: MeteringMethod) => {
     onSaid('direction');
-    changeOne('meter.method', next);
+    choose(next);
   };
   return (
     <View role="group" aria-label={texts.howItIsMetered} style={{ gap: 8 }}>
@@ -138,6 +143,30 @@ export function MethodChooser({ isSky, onSaid }: { isSky: boolean; onSaid: (what
       {method.kind === 'spot' && isSky && <Txt>{texts.skyAsItReads}</Txt>}
       {method.kind === 'spot' && !isSky && (
         <ToneChooser value={method} onChange={(tone) => say({ kind: 'spot', ...tone })} />
+      )}
+      {method.kind === 'reflected' && (
+        <StopsDial
+          label={texts.compensation}
+          signed
+          value={method.compensationStops}
+          least={-5}
+          most={5}
+          step={1 / 3}
+          onChange={(compensationStops) => say({ kind: 'reflected', compensationStops })}
+          note={texts.compensationIsTakenBack}
+        />
+      )}
+      {method.kind === 'eye' && (
+        <ChoiceList
+          label={texts.looksRight}
+          layout="row"
+          value={method.of}
+          choices={[
+            { value: 'place', label: texts.forThisPlace },
+            { value: 'frame', label: texts.forTheWholeFrame },
+          ]}
+          onChoose={(of) => say({ kind: 'eye', of })}
+        />
       )}
       <ChoiceList
         label={texts.theMeterShows}

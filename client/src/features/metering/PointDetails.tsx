@@ -6,6 +6,7 @@ import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Heading, Txt } from '@/ui/Txt';
+import { ToggleList } from '@/ui/ToggleList';
 import { WhyRow } from '@/ui/WhyRow';
 import { ToneDial } from '@/ui/dials';
 import { useState } from 'react';
@@ -113,6 +114,12 @@ function SaidOfIt({ point, removable }: { point: MeteringPoint; removable: boole
           { value: 'indoors', label: texts.indoors },
           { value: 'unsaid', label: texts.notSaid },
         ]}
+      />
+      <ToggleList
+        label={texts.theLightThere}
+        values={point.patchy ? ['patchy'] : []}
+        onChange={(values) => put({ patchy: values.length > 0 })}
+        choices={[{ value: 'patchy', label: texts.patchy, note: texts.patchyWhy }]}
       />
       <ToneDial
         label={texts.itsToneFromMidGrey}

@@ -54,6 +54,9 @@ const DOING: Record<NextAction['kind'], string | null> = {
   'no-flash-measured': texts.read,
   answer: texts.answer,
   'say-place': texts.itIs,
+  'set-camera': texts.itIsSet,
+  'fill-needed': texts.waysOut,
+  'shoot-ambient': null,
   'set-and-test': texts.itIsSet,
   'fire-test': texts.read,
   'set-powers': texts.theyAreSet,
@@ -335,7 +338,8 @@ function SetupParts({ view }: { view: SetupView }) {
   };
   const doNext = () => {
     if (nextAction.settings.length > 0) view.hands.change(...nextAction.settings);
-    goTo(nextAction.step);
+    // what is set on the camera is set with the camera in the hand: the page stays where it is
+    if (nextAction.kind !== 'set-camera') goTo(nextAction.step);
   };
   useShortcuts({ onPart: goTo, onNext: doNext, onUndo: undo });
   return (

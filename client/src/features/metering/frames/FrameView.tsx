@@ -11,8 +11,10 @@ import { View } from 'react-native';
 
 import { colourFromGreyCard } from '@sphene/core/colour';
 import type { Frame } from '@sphene/core/documents';
+import { frameFights } from '@sphene/core/exposure';
 import { linearFromSrgb, type Place } from '@sphene/core/frames';
 import { formatAperture, formatIso, formatShutter, formatStops } from '@sphene/core/notation';
+import { RightFor, useLooksRight } from '../LooksRight';
 import { ToneChooser } from '../MethodChooser';
 import { Sampler, type Spot } from './Sampler';
 
@@ -132,6 +134,47 @@ function TakePlace({ frame, spot, place, onTaken }: { frame: Frame; spot: Spot; 
   );
 }
 
+/** What the camera did by itself, and what the frame's settings are good for. */
+function OfTheCamera({ frame }: { frame: Frame }) {
+  const { setup } = useSetup();
+  const { camera } = useNumbers();
+  const { changeOne } = useChange();
+  const looksRight = useLooksRight();
+  const [what, setWhat] = useState<Parameters<typeof looksRight>[1] | null>(null);
+  const { av, tv, sv } = frame;
+  return (
+    <View style={{ gap: 8 }}>
+      {frameFights(frame, camera, setup.lights.length > 0).map((fight) => (
+        <Txt key={fight.kind} tone="danger">
+          {words.frameFight(fight)}
+        </Txt>
+      ))}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <ActionButton
+          label={texts.theCameraStandsSo}
+          onPress={() => changeOne('camera.stands', { av, tv, sv, inForce: true })}
+        />
+        <ActionButton
+          label={texts.theseOfTheFrameLookRight}
+          onPress={() => setWhat(what === null ? 'background' : null)}
+        />
+      </View>
+      {what !== null && (
+        <>
+          <RightFor value={what} onChoose={setWhat} />
+          <ActionButton
+            label={texts.takeTheseSettings}
+            onPress={() => {
+              looksRight(frame, what);
+              setWhat(null);
+            }}
+          />
+        </>
+      )}
+    </View>
+  );
+}
+
 /** One test frame: its settings, its histogram, and any place of it as a reading of a point. */
 export function FrameView({ frame }: { frame: Frame }) {
   const [spot, setSpot] = useState<Spot | null>(null);
@@ -139,6 +182,7 @@ export function FrameView({ frame }: { frame: Frame }) {
   return (
     <View role="group" aria-label={texts.frame(frame.name)} style={{ gap: 8 }}>
       <FrameHead frame={frame} />
+      <OfTheCamera frame={frame} />
       <Sampler frame={frame} spot={spot} onSpot={setSpot} />
       {spot === null && <Txt tone="quiet">{texts.tapAPlaceInThe}</Txt>}
       {spot !== null && (
