@@ -91,14 +91,14 @@ test('dome to the camera against dome to the light: a mood with its figure, and 
 }) => {
   const ambient = await freshSetup(stack, setup);
   await setup.tapReading('Ambient', ['f 2.8'], 'Save for face');
-  await chooseMethod(ambient, 'Dome to light');
   await point(ambient, 'Face').click();
+  await chooseMethod(ambient, 'Dome to light');
   await setup.tapReading('Ambient', ['f 4'], 'Save for face');
   const dome = ambient.getByRole('group', { name: 'Dome of the face' });
-  await expect(dome).toContainText('1.0 stops between');
-  await expect(dome).toContainText('brighter and more open by 1.0 stops');
+  await expect(dome).toContainText('1.0 stop between');
+  await expect(dome).toContainText('brighter and more open by 1.0 stop');
   await dome.getByRole('radio', { name: /^Dome to light/ }).click();
-  await expect(dome).toContainText('deeper and moodier by 1.0 stops');
+  await expect(dome).toContainText('deeper and moodier by 1.0 stop');
   await expect(point(ambient, 'Face')).toHaveAccessibleName(/^Face, f\/4/);
 });
 
@@ -142,7 +142,7 @@ test('a contradiction is questioned, kept, and answered; a strike-out is undone'
   await setup.tapReading('Ambient', ['f 4'], 'Save for background');
   await ambient.getByRole('button', { name: 'Add shadow side' }).click();
   await setup.tapReading('Ambient', ['f 5.6'], 'Save for shadow side');
-  const question = ambient.getByRole('alert').filter({ hasText: 'The shadow side reads 1.0 stops above the face.' });
+  const question = ambient.getByRole('alert').filter({ hasText: 'The shadow side reads 1.0 stop above the face.' });
   await expect(question).toContainText('Sides swapped');
   await expect(point(ambient, 'Shadow side')).toHaveAccessibleName(/f\/5\.6/);
   await question.getByRole('button', { name: 'It is right' }).click();

@@ -13,6 +13,7 @@ import {
   selectReadings,
   selectSceneChanges,
   selectSetup,
+  selectSetups,
   selectShoots,
   selectSpots,
 } from '@/store/selectors';
@@ -27,7 +28,8 @@ import { openDB } from 'idb';
 
 import type { Document } from '@sphene/core/documents';
 import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
-import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
+import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
+import { newPoint } from '@sphene/core/setup';
 import { FakeServer, freshDevice, testWorld } from './fakeServer';
 
 const { setup, shoot, spot } = SAMPLE_HALL;
@@ -43,6 +45,7 @@ const OLD_FRAME = {
   tv: 7,
   sv: 2,
   settingsFrom: 'exif',
+  byItself: { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null },
   widthPx: 60,
   heightPx: 40,
   image: 'data:image/jpeg;base64,AQID',
@@ -458,7 +461,7 @@ describe('what a person can do', () => {
     expect(selectShoots((await open()).state())).toEqual([shoot]);
   });
 
-  it('a new shoot has a spot and a setup with the first camera; spots and setups are added to it', () => {
+  it('a new shoot has a spot and a setup as the last one began; spots and setups are added to it', () => {
     const id = app.actions.createShoot(
       { title: 'Two', date: '2026-03-01', place: '', timeZone: 'Europe/Vienna' },
       freshNames(0, 0),
@@ -467,9 +470,86 @@ describe('what a person can do', () => {
     const secondId = app.actions.addSpot(id, freshNames(1, 0));
     const second = selectSetup(app.state(), secondId);
     expect(selectDocument(app.state(), 'spot', second?.spotId ?? '')?.title).toBe('Spot 2');
-    expect(second?.camera.cameraId).toBe(selectKit(app.state()).cameras[0]?.id);
+    const last = SAMPLE_TERRACE.setup;
+    expect(second?.camera.cameraId).toBe(last.camera.cameraId);
+    expect(second).toMatchObject({
+      takenOver: ['camera', 'lights'],
+      points: [{ role: 'face' }, { role: 'background' }],
+    });
+    // where a light stands and what is dialled on it is said anew
+    expect(second?.lights).toEqual(last.lights.map((light) => ({ ...light, placeSaid: false, dialledStops: null })));
     const added = app.actions.addSetup(first ?? spot, freshNames(0, 1));
     expect(selectSetup(app.state(), added)).toMatchObject({ title: 'Setup 2', spotId: first?.id });
+  });
+
+  it('what was taken over is marked until it is changed by hand', () => {
+    const id = app.actions.addSpot(shoot.id, freshNames(1, 0));
+    const marks = () => selectSetup(app.state(), id)?.takenOver;
+    app.actions.changeSettings(id, [{ path: 'look.holdBackStops', value: 2 }]);
+    expect(marks()).toEqual(['camera', 'lights']);
+    app.actions.changeSettings(id, [{ path: 'lights.0.distanceM', value: 2 }]);
+    expect(marks()).toEqual(['camera']);
+    app.actions.changeSettings(id, [{ path: 'camera.wantedAv', value: 4 }]);
+    expect(marks()).toEqual([]);
+  });
+
+  it('the next setup keeps look, camera and lights, and wants the ambient only', () => {
+    app.actions.changeSettings(setup.id, [
+      { path: 'camera.stands', value: { av: 3, tv: 7, sv: 2, inForce: true } },
+      { path: 'note', value: 'By the left window' },
+    ]);
+    const from = selectSetup(app.state(), setup.id) ?? setup;
+    const nextId = app.actions.nextSetup(from, 'Setup 2');
+    const next = selectSetup(app.state(), nextId);
+    const { look, lights, stage, spotId } = from;
+    expect(next).toMatchObject({ title: 'Setup 2', look, lights, stage, spotId, note: '', versions: [] });
+    expect(next?.camera.stands).toEqual({ av: 3, tv: 7, sv: 2, inForce: false });
+    expect(selectReadings(app.state(), next?.id ?? '')).toEqual([]);
+  });
+
+  it('a duplicate has all that is on record, in the same place and under ids of its own', async () => {
+    const file = await exportSetup(app.state(), setup.id, () => Promise.resolve(null));
+    if (file === null) throw new Error('no file');
+    const copyId = await app.actions.duplicateSetup(file, 'Copy');
+    const copy = selectSetup(app.state(), copyId);
+    expect(copy).toEqual({ ...setup, id: copyId, title: 'Copy' });
+    const readings = selectReadings(app.state(), copyId);
+    expect(readings.map(({ av, pointId }) => [av, pointId])).toEqual(
+      selectReadings(app.state(), setup.id).map(({ av, pointId }) => [av, pointId]),
+    );
+    expect(selectShoots(app.state())).toEqual([shoot]);
+  });
+
+  it('setups are listed as they are ordered', () => {
+    const second = app.actions.addSetup(spot, freshNames(0, 1));
+    const order = () =>
+      selectSetups(app.state())
+        .filter(({ spotId }) => spotId === spot.id)
+        .map(({ id }) => id);
+    expect(order()).toEqual([setup.id, second]);
+    const moved = selectSetup(app.state(), second);
+    if (moved === undefined) throw new Error('gone');
+    app.actions.moveSetup(moved, -1);
+    expect(order()).toEqual([second, setup.id]);
+    app.actions.moveSetup(moved, -1);
+    expect(order()).toEqual([second, setup.id]);
+  });
+
+  it('settings that look right lead the exposure by their place, and stand on the camera', () => {
+    const settings = { av: 4, tv: 6, sv: 2 };
+    const sky = newPoint('sky-1', 'sky', 'Sky');
+    app.actions.looksRight(setup.id, settings, 'sky', { text: '1/60, f/4, ISO 400', clipsAboveStops: 3, sky });
+    const its = selectSetup(app.state(), setup.id);
+    expect(its?.look).toMatchObject({ exposeBy: 'highlight', highlightPointId: 'sky-1', headroomStops: 3 });
+    expect(its?.camera.stands).toEqual({ ...settings, inForce: true });
+    expect(selectReadings(app.state(), setup.id).at(-1)).toMatchObject({
+      pointId: 'sky-1',
+      method: { kind: 'eye', of: 'place' },
+    });
+    const numbers = selectNumbers(app.state(), setup.id);
+    expect(numbers?.camera).toMatchObject(settings);
+    // a sky that looks right lies where it is
+    expect(numbers?.points.find(({ pointId }) => pointId === 'sky-1')?.placedStops).toBeCloseTo(0, 6);
   });
 
   it('metering at once takes meter, camera and lens along, and stays in the shoot of the day', () => {
@@ -481,7 +561,7 @@ describe('what a person can do', () => {
     const first = at('2026-03-01');
     expect(first).toMatchObject({
       title: 'Setup 1',
-      lights: [],
+      lights: [{ unitId: last?.lights[0]?.unitId, placeSaid: false }],
       meter: { tv: last?.meter.tv, sv: last?.meter.sv },
       camera: { cameraId: last?.camera.cameraId, lensId: last?.camera.lensId },
     });

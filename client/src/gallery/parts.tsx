@@ -99,6 +99,18 @@ const BUTTONS: GalleryPart[] = [
         name: 'to be tapped',
         shown: <NextBar text="Meter the face" detail="dome to the lens" doing="Meter" onPress={nothing} />,
       },
+      {
+        name: 'with a way round it',
+        shown: (
+          <NextBar
+            text="Set the camera: 1/160, f/4, ISO 200"
+            detail="The light is another."
+            doing="It is set"
+            onPress={nothing}
+            other={{ label: 'Later', onPress: nothing }}
+          />
+        ),
+      },
       { name: 'said only', shown: <NextBar text="Shoot" detail="all is set" doing={null} onPress={nothing} /> },
     ],
   },

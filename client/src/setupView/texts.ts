@@ -2,6 +2,12 @@ import { catalogue } from '@/language/language';
 
 /** What `setupView` says in words of its own. */
 export const texts = catalogue({
+  takenOver: {
+    camera: 'Camera and lens as in the setup before.',
+    lights: 'Lights as in the setup before. Where they stand is assumed.',
+  },
+  itIsRightSo: 'Right so',
+  itIsRightSoName: { camera: 'Camera and lens are right so', lights: 'The lights are right so' },
   aTestFrameCameFrom: (name: string) => `A test frame came from ${name}.`,
   ambient: 'Ambient',
   camera: 'Camera',

@@ -5,6 +5,9 @@ export const OUR_NAME = 'Sphene';
 
 /** What `shell` says in words of its own. */
 export const texts = catalogue({
+  aCharacterCannotBeKept: 'There is a character in it that cannot be kept. Type it again without it.',
+  giveItANameOf: 'Give it a name of 1 to 120 letters.',
+  nameOf: (label: string) => `${label} name`,
   afterInForce: ' · in force',
   anotherDevice: 'Another device',
   back: 'Back',

@@ -1,4 +1,5 @@
 import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
 
 /** What `ui` says in words of its own. */
 export const texts = catalogue({
@@ -64,7 +65,7 @@ export const texts = catalogue({
   red: 'Red',
   reset: 'Reset',
   shutterAsOnTheDial: 'shutter as on the dial, EV or lux',
-  stops: (wording: string, stopCount: string) => `${wording}, ${stopCount} stops`,
+  stops: (wording: string, stopCount: string) => `${wording}, ${stopsOf(stopCount)}`,
   thanMidGrey: (stops: string) => `${stops} than mid grey`,
   theSameInOtherWords: 'The same in other words',
   typeAValue: (label: string, text: string) => `${label} ${text}. Type a value`,

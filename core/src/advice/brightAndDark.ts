@@ -4,26 +4,24 @@ import { type Kit, offered } from '../gear';
 import { AV_RANGE, formatAperture, formatIso, formatShutter, SV_RANGE, TV_RANGE } from '../notation';
 import { ceilToStep, floorToStep } from '../photometry';
 import { HOLD_BACK_RANGE } from '../setup';
-import { apertureSettings, aperturesOf, type Candidate, lookCandidate, type Place, unpinCandidates } from './candidate';
+import {
+  apertureSettings,
+  aperturesOf,
+  type Candidate,
+  lightestStack,
+  lookCandidate,
+  type Place,
+  unpinCandidates,
+} from './candidate';
 
 /** Adds up filters that are owned but not on, and picks the lightest stack that reaches the need, else the strongest. */
-function filterStack({ setup, kit, needStops, step }: Place): Kit['filters'] {
+function filterStack({ setup, kit, needStops, step }: Place): readonly Kit['filters'][number][] {
   const free = offered(kit.filters)
     .filter(({ id }) => !setup.camera.filterIds.includes(id))
     .slice(0, 8);
   const room = 6 - setup.camera.filterIds.length;
-  const sum = (stack: Kit['filters']) => stack.reduce((total, { lossStops }) => total + lossStops, 0);
-  const stacks = Array.from({ length: 2 ** free.length - 1 }, (_, index) =>
-    free.filter((_filter, bit) => ((index + 1) >> bit) & 1),
-  ).filter(({ length }) => length <= room);
   // what is left must round away on the camera's dials
-  const enough = stacks.filter((stack) => sum(stack) > needStops - step / 2 + 1e-6);
-  const best = (list: Kit['filters'][], better: (a: number, b: number) => boolean) =>
-    list.reduce<Kit['filters'] | undefined>(
-      (found, stack) => (found === undefined || better(sum(stack), sum(found)) ? stack : found),
-      undefined,
-    );
-  return best(enough, (a, b) => a < b) ?? best(stacks, (a, b) => a > b) ?? [];
+  return lightestStack(free, room, needStops - step / 2);
 }
 
 export function tooBright(place: Place): Candidate[] {

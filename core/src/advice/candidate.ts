@@ -110,3 +110,26 @@ export const placeOf = (setup: Setup, kit: Kit, now: Balance, needStops: number)
         step: INCREMENT_STOPS[now.gear.body.increment],
         needStops,
       };
+
+/** More things than these are not stacked in every way. */
+const MOST_STACKED = 8;
+
+/** Of what takes light away: the stack that takes least and still enough, else the one that takes most. @param most pieces */
+export function lightestStack<T extends { lossStops: number }>(
+  things: readonly T[],
+  most: number,
+  needStops: number,
+): readonly T[] {
+  const some = things.slice(0, MOST_STACKED);
+  const sum = (stack: readonly T[]) => stack.reduce((total, { lossStops }) => total + lossStops, 0);
+  const stacks = Array.from({ length: 2 ** some.length - 1 }, (_, index) =>
+    some.filter((_thing, bit) => ((index + 1) >> bit) & 1),
+  ).filter(({ length }) => length <= most);
+  const enough = stacks.filter((stack) => sum(stack) > needStops + 1e-6);
+  const best = (list: readonly (readonly T[])[], better: (a: number, b: number) => boolean) =>
+    list.reduce<readonly T[] | undefined>(
+      (found, stack) => (found === undefined || better(sum(stack), sum(found)) ? stack : found),
+      undefined,
+    );
+  return best(enough, (a, b) => a < b) ?? best(stacks, (a, b) => a > b) ?? [];
+}

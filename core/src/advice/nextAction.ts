@@ -5,82 +5,111 @@ import type { LightSolution } from '../lights';
 import { MARKED_SD_STOPS } from '../metering';
 import { LIGHT_ROLES, lightPath, type PlacedLamp, type Setting, type Setup } from '../setup';
 import type { ActionFacts, ChangeFacts, DialTexts, LampFacts, NextAction, Step, TestFacts } from './action';
-import { noFlashStops, troubleOf } from './trouble';
+import { isCameraOff, noFlashStops, troubleOf } from './trouble';
 import type { Way, WayOut } from './wayOut';
 
 const action = (facts: ActionFacts, step: Step, settings: Setting[] = []): NextAction => ({ ...facts, step, settings });
 
-/** The one thing to do now, in the order in which the work goes. */
-export function nextAction(
+/** What is to be done, and what comes if that is left for later. */
+export interface Next {
+  now: NextAction;
+  /** null: nothing can be done before it */
+  later: NextAction | null;
+}
+
+/** Nothing can be worked out before these. */
+const CANNOT_WAIT: readonly NextAction['kind'][] = ['meter-face', 'choose-camera', 'shoot', 'shoot-ambient', 'film'];
+const CHOOSE_CAMERA = action({ kind: 'choose-camera' }, 'camera');
+
+/** The one thing to do now, in the order in which the work goes, and the one after it. */
+export function nextAction(now: Balance, ways: readonly WayOut[], setup: Setup, lamps: readonly LampSolution[]): Next {
+  const actions = inOrder(now, ways[0]?.way ?? null, setup, lamps);
+  const first = actions.next();
+  if (first.done === true) return { now: CHOOSE_CAMERA, later: null };
+  if (CANNOT_WAIT.includes(first.value.kind)) return { now: first.value, later: null };
+  for (const other of actions)
+    if (other.kind !== first.value.kind)
+      return { now: first.value, later: CANNOT_LEAD.includes(other.kind) ? null : other };
+  return { now: first.value, later: null };
+}
+/** What is asked for only because something before it is missing. */
+const CANNOT_LEAD: readonly NextAction['kind'][] = ['choose-camera'];
+
+/** Everything that is to be done, one after the other; worked out as far as it is asked for. */
+function* inOrder(
   now: Balance,
-  ways: readonly WayOut[],
+  first: Way | null,
   setup: Setup,
   lamps: readonly LampSolution[],
-): NextAction {
+): Generator<NextAction, undefined> {
   const byLamps = lampAction(setup, lamps);
-  return (
-    readingAction(now, byLamps !== null) ??
-    troubleAction(now, ways[0]?.way ?? null, byLamps) ??
-    cameraAction(now) ??
-    ambientAction(now) ??
-    filmAction(now, lamps) ??
-    testAction(now) ?? { kind: 'choose-camera', step: 'camera', settings: [] }
-  );
+  yield* readingActions(now, byLamps !== null);
+  if (now.camera === null) return void (yield CHOOSE_CAMERA);
+  const set = cameraAction(now);
+  if (set !== null && isCameraOff(now)) yield set;
+  yield* troubleActions(now, now.camera, first, byLamps);
+  if (set !== null && !isCameraOff(now)) yield set;
+  if (now.alone) return void (yield* ambientActions(now, now.camera));
+  if (now.video)
+    return void (yield action({ kind: 'film', dials: dialsOf(now.camera), lamps: lamps.flatMap(burning) }, 'camera'));
+  yield* testActions(now, now.camera);
 }
 
 /**
- * What is still to be metered before anything can be set; null where all of it is there.
+ * What is still to be metered before anything can be set.
  * @param lampsFirst a lamp that is about to be set is metered once it burns so
  */
-function readingAction(now: Balance, lampsFirst: boolean): NextAction | null {
+function* readingActions(now: Balance, lampsFirst: boolean): Generator<NextAction> {
   const { camera, face, points } = now;
   const background = points.find((point) => point.role === 'background');
-  if (face?.ambientEv100 == null) return action({ kind: 'meter-face' }, 'ambient');
-  if (background !== undefined && background.ambientEv100 === null && !background.leftOut)
-    return action({ kind: 'meter-background' }, 'ambient');
+  if (face?.ambientEv100 == null) return yield action({ kind: 'meter-face' }, 'ambient');
+  // what was set by eye goes on without it
+  const wanted = face.basis !== 'assumed' && background?.ambientEv100 === null && !background.leftOut;
+  if (wanted) yield action({ kind: 'meter-background' }, 'ambient');
   // a change that was reported stops the work; mere age is marked at the point and left to the photographer
   const changed = now.meterAgain.filter(
     ({ because }) => because.kind === 'scene' && !(lampsFirst && because.change === 'lamp'),
   );
   const again = changed.find(({ pointId }) => pointId === face.pointId) ?? changed[0];
   if (again !== undefined)
-    return action({ kind: 'meter-again', pointId: again.pointId, because: again.because }, 'ambient');
+    yield action({ kind: 'meter-again', pointId: again.pointId, because: again.because }, 'ambient');
   const highlight = points.find(({ pointId }) => pointId === now.look.missingPointId);
   if (now.cameraBody !== null && highlight !== undefined)
-    return action({ kind: 'meter-highlight', pointId: highlight.pointId }, 'ambient');
+    yield action({ kind: 'meter-highlight', pointId: highlight.pointId }, 'ambient');
   const unlit = points.find(
-    ({ pointId, ambientEv100 }) =>
-      ambientEv100 === null && now.usable.some(({ light: { aimPointId } }) => aimPointId === pointId),
+    ({ pointId, ambientEv100, leftOut }) =>
+      ambientEv100 === null && !leftOut && now.usable.some(({ light: { aimPointId } }) => aimPointId === pointId),
   );
-  return camera !== null && unlit !== undefined && now.usable.length > 1
-    ? action({ kind: 'meter-highlight', pointId: unlit.pointId }, 'ambient')
-    : null;
+  if (camera !== null && unlit !== undefined && now.usable.length > 1)
+    yield action({ kind: 'meter-highlight', pointId: unlit.pointId }, 'ambient');
 }
 
-/** What stands in the way of the picture, camera before flash; null where nothing does. @param first the first way out */
-function troubleAction(now: Balance, first: Way | null, byLamps: NextAction | null): NextAction | null {
-  const { camera, face, light } = now;
-  if (camera === null) return action({ kind: 'choose-camera' }, 'camera');
-  const overStops = noFlashStops(now);
-  if (overStops > 0 && troubleOf(now)?.kind !== 'too-dark')
-    return action(
+/** What stands in the way of the picture, camera before flash. @param first the first way out */
+function* troubleActions(
+  now: Balance,
+  camera: CameraSolution,
+  first: Way | null,
+  byLamps: NextAction | null,
+): Generator<NextAction> {
+  const { face, light } = now;
+  if (noFlashStops(now) > 0 && troubleOf(now)?.kind !== 'too-dark')
+    yield action(
       { kind: 'no-flash-can-help', overStops: (face?.ambientStops ?? 0) - now.look.finalStops, first },
       camera.met ? 'look' : 'camera',
     );
-  if (!camera.met) {
+  else if (!camera.met) {
     const { reason, text, missing, missingStops } = camera;
-    return action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
+    yield action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
   }
-  if (byLamps !== null) return byLamps;
-  if (now.video || now.alone) return null;
-  if (light?.solution == null) return action({ kind: 'choose-flash' }, 'flash');
+  if (byLamps !== null) yield byLamps;
+  if (now.video || now.alone) return;
+  if (light?.solution == null) yield action({ kind: 'choose-flash' }, 'flash');
   const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);
-  return missing?.outOfRange == null
-    ? null
-    : action(
-        { kind: 'power-out-of-range', lightId: oneOfSeveral(now, missing), ...missing.outOfRange, first },
-        'flash',
-      );
+  if (missing?.outOfRange != null)
+    yield action(
+      { kind: 'power-out-of-range', lightId: oneOfSeveral(now, missing), ...missing.outOfRange, first },
+      'flash',
+    );
 }
 
 /** The camera is not set as it should be. */
@@ -97,17 +126,11 @@ function cameraAction({ toSet, suggested }: Balance): NextAction | null {
 }
 
 /** The light that is there, alone: what the dark side of the face asks for, then the frame. */
-function ambientAction({ alone, camera, lift }: Balance): NextAction | null {
-  if (!alone || camera === null) return null;
+function* ambientActions({ lift }: Balance, camera: CameraSolution): Generator<NextAction> {
   const asks = lift !== null && lift.needStops > CONTRAST_MET_STOPS;
-  if (asks && lift.needStops > lift.mayStops) return action({ kind: 'fill-needed', lift }, 'look');
-  return action({ kind: 'shoot-ambient', dials: dialsOf(camera), lift: asks ? lift : null }, 'check');
+  if (asks && lift.needStops > lift.mayStops) yield action({ kind: 'fill-needed', lift }, 'look');
+  yield action({ kind: 'shoot-ambient', dials: dialsOf(camera), lift: asks ? lift : null }, 'check');
 }
-
-const filmAction = ({ video, camera }: Balance, lamps: readonly LampSolution[]): NextAction | null =>
-  video && camera !== null
-    ? action({ kind: 'film', dials: dialsOf(camera), lamps: lamps.flatMap(burning) }, 'camera')
-    : null;
 
 const burning = ({ id, wish }: LampSolution): LampFacts[] =>
   wish?.dimStops == null ? [] : [{ lampId: id, dimStops: wish.dimStops }];
@@ -142,19 +165,19 @@ function lampAction(setup: Setup, lamps: readonly LampSolution[]): NextAction | 
   );
 }
 
-/** What is to be fired, read, answered or corrected. */
-function testAction(now: Balance): NextAction | null {
-  const { camera, light } = now;
-  if (camera === null || light?.solution == null) return null;
+/** What is to be fired, read, answered or corrected; then the frame. */
+function* testActions(now: Balance, camera: CameraSolution): Generator<NextAction> {
+  const { light } = now;
+  if (light?.solution == null) return;
   const unread = now.lights.find(({ problem }) => problem !== null);
   if (unread?.problem != null)
-    return action({ kind: 'no-flash-measured', lightId: oneOfSeveral(now, unread), problem: unread.problem }, 'check');
+    yield action({ kind: 'no-flash-measured', lightId: oneOfSeveral(now, unread), problem: unread.problem }, 'check');
   const odd = now.questions.find((one) => one.kind === 'surprise' && one.asked && one.light !== 'ambient');
-  if (odd !== undefined) return action({ kind: 'answer', question: odd }, 'check');
-  if (now.lights.length > 1) return severalAction(now, dialsOf(camera));
+  if (odd !== undefined) yield action({ kind: 'answer', question: odd }, 'check');
+  if (now.lights.length > 1) return yield* severalActions(now, dialsOf(camera));
   const dial = { path: lightPath(light.index, 'dialledStops'), value: light.solution.powerStops ?? 0 };
-  if (isAssumed(light.solution)) return placeAction(now, light.solution);
-  return flashAction(light.solution, dial, light.light.dialledStops, dialsOf(camera));
+  if (isAssumed(light.solution)) yield placeAction(now, light.solution);
+  yield* flashActions(light.solution, dial, light.light.dialledStops, dialsOf(camera));
 }
 
 const dialsOf = ({ text: { shutter, aperture, iso } }: CameraSolution): DialTexts => ({ shutter, aperture, iso });
@@ -221,13 +244,15 @@ class Firing {
 }
 
 /** Several lights: all on at the point that is known least, or each alone and then all together. */
-function severalAction(now: Balance, dials: DialTexts): NextAction {
+function* severalActions(now: Balance, dials: DialTexts): Generator<NextAction> {
   const firing = meteringOrder(now)
     .filter(({ powerStops }) => powerStops !== null)
     .map((its) => new Firing(now, its));
   const assumed = firing.find(({ its }) => isAssumed(its));
-  if (assumed !== undefined && now.tests === 'together') return placeAction(now, assumed.its);
-  return (now.tests === 'together' ? allOnAction(now, firing) : eachAction(now, firing)) ?? shootAction(firing, dials);
+  if (assumed !== undefined && now.tests === 'together') yield placeAction(now, assumed.its);
+  const test = now.tests === 'together' ? allOnAction(now, firing) : eachAction(now, firing);
+  if (test !== null) yield test;
+  yield shootAction(firing, dials);
 }
 
 /** All on: set every light that is not, and read where the total is known least until it is known everywhere. */
@@ -296,15 +321,16 @@ function shootAction(firing: readonly Firing[], dials: DialTexts): NextAction {
 }
 
 /** One light: set it, fire it, correct it, shoot. */
-function flashAction(
+function* flashActions(
   { basis, correction, meter, powerText, powerStops }: LightSolution,
   dial: Setting,
   dialledStops: number | null,
   dials: DialTexts,
-): NextAction {
+): Generator<NextAction> {
   const power = powerText ?? '';
   const meterText = meter?.totalText ?? '';
   const isSet = dialledStops !== null && Math.abs(dialledStops - (powerStops ?? 0)) < 1e-6;
+  const isRight = correction !== null && (Math.abs(correction.changeStops) < 1e-6 || isSet);
   if (correction === null) {
     const test: TestFacts = {
       lightId: null,
@@ -313,12 +339,12 @@ function flashAction(
       rangeTexts: meter?.rangeTexts ?? null,
       learned: basis === 'calibration',
     };
-    return isSet
+    yield isSet
       ? action({ kind: 'fire-test', test }, 'check')
       : action({ kind: 'set-and-test', test }, 'check', [dial]);
+  } else if (!isRight) {
+    const change: ChangeFacts = { lightId: null, stops: correction.changeStops, powerText: power, meterText };
+    yield action({ kind: 'correct', change }, 'check', [dial]);
   }
-  if (Math.abs(correction.changeStops) < 1e-6 || isSet)
-    return action({ kind: 'shoot', dials, flash: { powerText: power, meterText } }, 'check');
-  const change: ChangeFacts = { lightId: null, stops: correction.changeStops, powerText: power, meterText };
-  return action({ kind: 'correct', change }, 'check', [dial]);
+  yield action({ kind: 'shoot', dials, flash: { powerText: power, meterText } }, 'check');
 }

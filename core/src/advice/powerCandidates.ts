@@ -4,7 +4,15 @@ import { distanceForChange } from '../modifiers';
 import { formatAperture, formatIso } from '../notation';
 import { ceilToStep, floorToStep } from '../photometry';
 import { type LightField, lightPath } from '../setup';
-import { apertureSettings, aperturesOf, type Candidate, lookCandidate, type Place, unpinCandidates } from './candidate';
+import {
+  apertureSettings,
+  aperturesOf,
+  type Candidate,
+  lightestStack,
+  lookCandidate,
+  type Place,
+  unpinCandidates,
+} from './candidate';
 
 /** Where the ambient leaves no room for flash. */
 export const noFlash = (place: Place): Candidate[] => [
@@ -87,6 +95,7 @@ export function power(place: Place, weak: boolean): Candidate[] {
         settings: [{ path: 'camera.highSpeedSync', value: false }],
       });
   } else {
+    candidates.push(...neutralOnHead(place), ...filterForFlash(place));
     const av = Math.min(floorToStep(aperturesOf(place).smallest, step), ceilToStep(camera.av + needStops, step));
     if (av > camera.av)
       candidates.push({
@@ -96,6 +105,42 @@ export function power(place: Place, weak: boolean): Candidate[] {
       });
   }
   return [...candidates, ...lookCandidate(place, weak ? -0.5 : 0.5)];
+}
+
+const MOST_GELS = 4;
+
+/** Neutral gels or cloth of the kit over the head: the lightest stack that takes enough, else the strongest. */
+function neutralOnHead({ kit, now: { light }, needStops }: Place): Candidate[] {
+  if (light === null) return [];
+  const { gelIds } = light.light;
+  const neutral = offered(kit.gels).filter(
+    ({ id, shiftMired, greenCc, lossStops }) =>
+      shiftMired === 0 && greenCc === 0 && lossStops > 0 && !gelIds.includes(id),
+  );
+  const stack = lightestStack(neutral, MOST_GELS - gelIds.length, needStops);
+  if (stack.length === 0) return [];
+  return [
+    {
+      id: 'neutral-on-head',
+      way: { kind: 'neutral-on-head', names: stack.map(({ name }) => name) },
+      settings: [{ path: lightPath(light.index, 'gelIds'), value: [...gelIds, ...stack.map(({ id }) => id)] }],
+    },
+  ];
+}
+
+/** A filter on the lens takes off flash and ambient alike; a slower shutter gives the ambient back. */
+function filterForFlash(place: Place): Candidate[] {
+  const { setup, kit, needStops } = place;
+  const free = offered(kit.filters).filter(({ id, kind }) => kind === 'nd' && !setup.camera.filterIds.includes(id));
+  const stack = lightestStack(free, 6 - setup.camera.filterIds.length, needStops);
+  if (stack.length === 0) return [];
+  return [
+    {
+      id: 'nd-for-flash',
+      way: { kind: 'nd-for-flash', names: stack.map(({ name }) => name) },
+      settings: [{ path: 'camera.filterIds', value: [...setup.camera.filterIds, ...stack.map(({ id }) => id)] }],
+    },
+  ];
 }
 
 /** The light nearer or farther, just as far as the need. */

@@ -15,8 +15,14 @@ const LEAST_ROOM_STOPS = 0.1;
 /** Room to the last bit of rounding is room, stops. */
 const ROUNDING_STOPS = 1e-6;
 
+/** The camera stands otherwise than it should by now: to set it is the first cure. */
+export const isCameraOff = ({ toSet, suggested }: Balance): boolean =>
+  toSet !== null && toSet.because.kind !== 'never-told' && suggested?.met === true;
+
 /** How far the ambient on the face stands over what leaves room for flash, where a flash is meant to work; 0 when it has room. */
-export function noFlashStops({ light, face, look }: Balance): number {
+export function noFlashStops(now: Balance): number {
+  const { light, face, look } = now;
+  if (isCameraOff(now)) return 0;
   if (light?.solution == null || light.solution.exactPowerStops !== null || face?.ambientStops == null) return 0;
   const over = face.ambientStops - look.finalStops + LEAST_ROOM_STOPS;
   return over > ROUNDING_STOPS ? over : 0;

@@ -20,6 +20,8 @@ export type Way =
   | { kind: 'expose-for-face'; holdBackStops: number }
   | { kind: 'closer' | 'farther'; distanceM: number }
   | { kind: 'modifier' | 'unit'; name: string; stronger: boolean }
+  /** neutral gels or cloth over the head; a filter on the lens that a slower shutter makes up for */
+  | { kind: 'neutral-on-head' | 'nd-for-flash'; names: string[] }
   | { kind: 'gels-off' | 'grid-off' | 'leave-high-speed-sync' }
   /** hands must do it, and a reading follows */
   | { kind: 'more-ambient' | 'wait-darker' | 'shade' | 'turn' | 'diffuser' | 'wait'; needStops: number };
@@ -49,6 +51,8 @@ export const WAY_KINDS = [
   'farther',
   'modifier',
   'unit',
+  'neutral-on-head',
+  'nd-for-flash',
   'gels-off',
   'grid-off',
   'leave-high-speed-sync',

@@ -246,6 +246,7 @@ const warningsFor = (facts: WarningFacts): Warning[] => [
   ...cameraWarnings(facts),
   ...smearWarnings(facts),
   ...flashWarnings(facts),
+  ...radioWarnings(facts),
 ];
 
 /** Points that the picture does not hold, and a face that leaves no room for flash. */
@@ -288,6 +289,23 @@ function smearWarnings({ setup, gear, camera, face }: WarningFacts): Warning[] {
 }
 /** A dial's own step over what is sharp is not seen. */
 const SMEARS_STOPS = 0.2;
+
+/** Lights that cannot be told apart by radio, and bodies that share a trigger. */
+function radioWarnings({ setup, usable }: WarningFacts): Warning[] {
+  const same = usable.flatMap(({ light }, index) =>
+    usable
+      .slice(index + 1)
+      .filter(({ light: other }) => other.group === light.group && other.channel === light.channel)
+      .map(({ light: other }): Warning => ({
+        kind: 'same-radio',
+        lightId: light.id,
+        otherId: other.id,
+        channel: light.channel,
+      })),
+  );
+  const shared = setup.camera.secondCameraId !== null && usable.length > 0;
+  return [...same, ...(shared ? [{ kind: 'one-trigger' } as const] : [])];
+}
 
 /** What the shutter does to the flash: a dark band, a tail that is cut off, units without high-speed sync. */
 function flashWarnings({ setup, camera, usable, solution, lights }: WarningFacts): Warning[] {

@@ -12,6 +12,7 @@ import {
   NAMED_SOURCES,
   shiftedKelvin,
   stackFor,
+  type Gel,
 } from '../colour';
 import { type Kit, offered } from '../gear';
 import type { LightSolution, UsableLight } from '../lights';
@@ -77,6 +78,8 @@ export interface ColourSolution {
   lampAdvice: LampColourAdvice[];
   /** null where one colour leads */
   mixed: MixedColour | null;
+  /** gels are used, and nobody has said what colour the ambient has */
+  asksAmbient: boolean;
 }
 
 /** The warm gel of the cool-sky move, mired; about a half. */
@@ -152,7 +155,9 @@ export function colourSolution(
             },
           ];
         });
-  const key = onPeople.find(({ light }) => light.role === 'key') ?? onPeople[0];
+  // white is for what is lit as a face is: never for a rim's gel
+  const onFaces = onPeople.filter(({ light }) => light.role !== 'rim');
+  const key = onFaces.find(({ light }) => light.role === 'key') ?? onFaces[0];
   const keyColour = key === undefined ? null : gelled(FLASH_COLOUR, key.config.gels);
   const keyLamp = setup.lamps.find(({ role, on }) => role === 'key' && on);
   const [white, because]: [LightColour, WhiteBalanceReason] =
@@ -197,9 +202,16 @@ export function colourSolution(
     sources,
     advice,
     lampAdvice: lampColours(setup, kit, wanted),
-    mixed: mixedOn(face, sources, lights, onFace),
+    mixed: meantMix(relation, mixedOn(face, sources, lights, onFace)),
+    asksAmbient: reference === null && (relation !== 'asIs' || usable.some(({ config }) => config.gels.some(isTinted))),
   };
 }
+
+const isTinted = ({ shiftMired, greenCc }: Gel): boolean => shiftMired !== 0 || greenCc !== 0;
+
+/** A cool sky beside a warm flash is what was wished for: no warning of it. */
+const meantMix = (relation: Setup['colour']['relation'], mixed: MixedColour | null): MixedColour | null =>
+  relation === 'coolSky' && mixed?.cooler.kind === 'ambient' ? null : mixed;
 
 /** Two plainly different colours that both light the face. */
 function mixedOn(

@@ -13,6 +13,10 @@ export type Warning =
   | { kind: 'slowest-over-sync' }
   | { kind: 'dark-band'; share: number; shutterText: string; lateRadio: boolean }
   | { kind: 'tail-cut'; unitName: string; powerText: string | null; shutterText: string | null; lossStops: number }
+  /** two lights answer the same radio call, though each has a power of its own */
+  | { kind: 'same-radio'; lightId: string; otherId: string; channel: number }
+  /** two bodies and one trigger: flash fires for one of them only */
+  | { kind: 'one-trigger' }
   | { kind: 'high-speed-sync-missing'; unitName: string }
   /** people move more than the shutter holds: what is not flash smears, so much of the face */
   | { kind: 'smear'; shutterText: string; limitText: string; motion: Motion; share: number }
@@ -32,6 +36,8 @@ export const WARNING_KINDS = [
   'slowest-over-sync',
   'dark-band',
   'tail-cut',
+  'same-radio',
+  'one-trigger',
   'high-speed-sync-missing',
   'smear',
   'span',

@@ -47,21 +47,22 @@ import {
 } from './gear';
 import { BACKGROUND_MARKS, LOOK_MARKS, LOOK_WAYS, lookAs, lookFault, lookWords, readLook } from './look';
 import {
+  FLASH_FAULTS,
+  METHOD_WORDS,
+  POINT_ROLES,
+  SCENE_CHANGES,
   atCamera,
   dome,
-  FLASH_FAULTS,
   meterAgain,
-  METHOD_WORDS,
   mixedColour,
   point,
-  POINT_ROLES,
   question,
+  readingStep,
   sayMethod,
-  SCENE_CHANGES,
   staleness,
   warning,
 } from './metering';
-import { panel, panelOnEyes, panelParts, reflectorPlace, reflectorPlaceName } from './panels';
+import { contrastWay, panel, panelOnEyes, panelParts, reflectorPlace, reflectorPlaceName } from './panels';
 import { dialControl, dialSource, dialStep, equalLook, ripple, why } from './reasons';
 import {
   backdrop,
@@ -98,6 +99,7 @@ export const english: Words = {
   backdrop,
   panelName,
   panelParts,
+  contrastWay,
   panelOnEyes,
   reflectorPlace,
   reflectorPlaceName,
@@ -114,6 +116,7 @@ export const english: Words = {
   sun,
   methodChoice: (key) => METHOD_WORDS[key],
   method: sayMethod,
+  readingStep,
   point,
   atCamera,
   staleness,

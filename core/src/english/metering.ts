@@ -5,6 +5,7 @@ import type {
   MeterAgain,
   ReadingCause,
   ReadingQuestion,
+  ReadingStep,
   Staleness,
   TellingReading,
 } from '../metering';
@@ -13,7 +14,7 @@ import type { MethodKey, PointRole, ReadingMethod, SceneChangeKind } from '../se
 import { incrementOf, pointOf, type QuestionWords, type WordsContext } from '../words';
 import { MOTIONS } from './camera';
 import { duration, sayStops, sentence, stopsOf } from './count';
-import { castSourceName, lightNamed, pointInText, pointNamed, TONE_NAMES } from './gear';
+import { TONE_NAMES, castSourceName, lightInText, lightNamed, pointInText, pointNamed } from './gear';
 
 /** Each kind of point under our own name, with what to do at it. */
 export const POINT_ROLES: Record<PointRole, { name: string; advice: string }> = {
@@ -225,6 +226,16 @@ export function warning(one: Warning, context: WordsContext): string {
         `${stopsOf(one.lossStops)} are lost at ${one.powerText ?? 'this power'}. A slower ` +
         'shutter, or a unit that burns faster, keeps them.'
       );
+    case 'same-radio': {
+      const other = context.setup.lights.find(({ id }) => id === one.otherId);
+      const name = other === undefined ? 'another light' : lightInText(other);
+      return (
+        `${lightNamed(one.lightId, context)} and ${name} share radio group and channel ${one.channel}: ` +
+        'they take the same power. Give one of them another group.'
+      );
+    }
+    case 'one-trigger':
+      return 'Two bodies: flash fires only for the one with the trigger on it. Put a trigger on each, on the same channel.';
     case 'smear':
       return (
         `At ${one.shutterText} ${MOTIONS[one.motion].words} smear: sharp from ${one.limitText}. ` +
@@ -297,3 +308,27 @@ export function sayMethod(method: ReadingMethod): string {
       return `test frame on ${tone}, there ${formatStops(method.placementStops)}`;
   }
 }
+
+/** A reading against the one before it: `+1.0 since the reflector`. */
+export function readingStep({ stops, since }: ReadingStep): string {
+  const size = formatStops(stops);
+  const [what] = since;
+  if (what !== undefined) return `${size} since ${SINCE[what]}`;
+  return /^[+−]?0\.0$/.test(size) ? 'As before' : `${size} since the reading before`;
+}
+
+/** What happened, as something that a reading came after. */
+const SINCE: Record<SceneChangeKind, string> = {
+  'subject-moved': 'the subject moved',
+  'head-turned': 'the head turned',
+  reflector: 'the reflector',
+  opening: 'the door or lamp',
+  sun: 'the sun or cloud',
+  'opening-moved': 'the people moved',
+  'background-moved': 'the background moved',
+  'camera-moved': 'the camera moved',
+  'light-moved': 'the light moved',
+  'gel-changed': 'the gel',
+  lamp: 'the lamp',
+  'set-turned': 'the set was turned',
+};

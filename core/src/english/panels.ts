@@ -1,9 +1,18 @@
 import { formatDistance, formatStopCount, formatStops } from '../notation';
-import type { PanelAtPoint, PanelOnEyes, PanelPartOf, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
+import type {
+  ContrastWay,
+  PanelAtPoint,
+  PanelOnEyes,
+  PanelPartOf,
+  PanelSolution,
+  PlacedReflector,
+  ReflectorPlace,
+} from '../panels';
 import { PANEL_FACTS, type Panel } from '../setup';
 import { unitOf, type WordsContext } from '../words';
 import { sentence, stopsOf } from './count';
 import { lampNamed, lightInText, panelName } from './gear';
+import { dimText } from './stage';
 
 const WORTH_SAYING_STOPS = 0.05;
 const effect = (stops: number): string =>
@@ -85,4 +94,37 @@ export function reflectorPlace(
     title: `${title}, ${formatDistance(stand.distanceM, unitOf(context))}`,
     lines: [because, ...(does === '' ? [] : [`${sentence(does)}.`]), panelOnEyes(onEyes, surface)],
   };
+}
+
+/** A way to the contrast that is wished. */
+export function contrastWay(
+  { way, contrastStops, met }: ContrastWay,
+  context: WordsContext,
+): { title: string; line: string } {
+  const after = `Then ${stopsOf(contrastStops)} between the sides of the face${met ? '' : ': nearer, not there'}. Meter again.`;
+  return { title: contrastTitle(way, context), line: after };
+}
+
+function contrastTitle(way: ContrastWay['way'], context: WordsContext): string {
+  switch (way.kind) {
+    case 'turn':
+      return `Turn the face ${Math.abs(way.byDeg)}° to the camera’s ${way.byDeg < 0 ? 'left' : 'right'}`;
+    case 'step': {
+      const opening = context.setup.panels.find(({ id }) => id === way.panelId);
+      const name = opening === undefined ? 'opening' : panelName(opening).toLowerCase();
+      return `Stand ${formatDistance(way.distanceM, unitOf(context))} from the ${name}`;
+    }
+    case 'reflector': {
+      const own = context.kit.reflectors.find(({ id }) => id === way.reflectorId);
+      return own === undefined ? `A ${way.surface} reflector` : `${own.name}, ${way.surface}`;
+    }
+    case 'diffuser':
+      return 'A diffuser between sun and face';
+    case 'black':
+      return 'Black on the shadow side';
+    case 'lamp': {
+      const name = context.kit.lamps.find(({ id }) => id === way.lampId)?.name ?? 'A lamp';
+      return `${name} on the shadow side, ${dimText(way.dimStops)}`;
+    }
+  }
 }

@@ -110,6 +110,13 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
         title: `Change to ${one.name}`,
         effect: `A ${one.stronger ? 'stronger' : 'weaker'} unit, with its own scale`,
       };
+    case 'neutral-on-head':
+      return { title: `${one.names.join(' and ')} on the flash`, effect: 'Less light, the same colour' };
+    case 'nd-for-flash':
+      return {
+        title: `${one.names.join(' and ')} on the lens`,
+        effect: 'Takes flash and ambient alike; a slower shutter gives the ambient back',
+      };
     case 'gels-off':
       return { title: 'Take the gel off', effect: 'The flash is as cool as its tube again' };
     case 'grid-off':

@@ -14,6 +14,7 @@ import {
   type PowerScale,
   powerScaleSchema,
   powerSettings,
+  powerInScales,
   readPower,
   snapPower,
   writePower,
@@ -71,6 +72,39 @@ describe('power scales', () => {
   ])('reads %s on a dial of thirds', (text, stops) => {
     const read = readPower({ kind: 'fraction', step: 'third', lowestStops: -7 }, text);
     expect(read.ok && read.value).toBeCloseTo(stops, 9);
+  });
+
+  it.each([
+    ['half', -1],
+    ['a quarter', -2],
+    ['one over sixteen', -4],
+    ['a sixteenth', -4],
+    ['32 power', -5],
+    ['500 of 1000', -1],
+    ['one eighth', -3],
+    ['full', 0],
+  ])('reads what is said of it on every scale: %s', (text, stops) => {
+    const scales: PowerScale[] = [
+      { kind: 'fraction', step: 'third', lowestStops: -8 },
+      { kind: 'percent', step: 'tenth', lowestStops: -8 },
+      { kind: 'wattSeconds', step: 'tenth', lowestStops: -8, fullWs: 500 },
+    ];
+    for (const scale of scales) {
+      const read = readPower(scale, text);
+      expect([scale.kind, read.ok && read.value]).toEqual([scale.kind, expect.closeTo(stops, 9)]);
+    }
+  });
+
+  it('reads the number on the dial as a level, and writes a power in every scale', () => {
+    const scale: PowerScale = { kind: 'stopNumber', step: 'tenth', lowestStops: -8, topNumber: 10 };
+    expect(readPower(scale, 'level six')).toEqual({ ok: true, value: -4 });
+    expect(powerInScales(scale, -4)).toEqual(['6.0', '1/16', '6.25 %', '−4.0']);
+    expect(powerInScales({ kind: 'wattSeconds', step: 'tenth', lowestStops: -8, fullWs: 400 }, -2)).toEqual([
+      '100 Ws',
+      '1/4',
+      '25 %',
+      '−2.0',
+    ]);
   });
 
   it('says what would be right for anything else, and never gives a value outside the dial', () => {

@@ -14,6 +14,7 @@ export { flashAv } from './guideNumber';
 export {
   lowestPowerStops,
   type PowerFault,
+  powerInScales,
   powerSettings,
   powerStepStops,
   readPower,

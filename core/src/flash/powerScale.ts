@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { parsePartStops } from '../notation';
+import { figuresFromWords, formatStopCount, parsePartStops } from '../notation';
 import {
   ceilToStep,
   failure,
@@ -113,6 +113,23 @@ function readPercent(text: string): number | undefined {
   return figure === undefined || Number(figure) <= 0 ? undefined : Math.log2(Number(figure) / 100);
 }
 
+/** How people say a share of full power whatever the scale: *half*, *a quarter*, *one over sixteen*, *32 power*, *500 of 1000*. */
+function readShare(text: string): number | undefined {
+  if (/^(full|full power)$/.test(text)) return 0;
+  if (/^(a |one )?half( power)?$/.test(text)) return -1;
+  const said = figuresFromWords(text).replace(/ power$/, '');
+  const part = /^1\s*(?:\/|over)\s*(\d+)$/.exec(said)?.[1] ?? (said === text ? undefined : /^(\d+)$/.exec(said)?.[1]);
+  if (part !== undefined && Number(part) > 0) return -Math.log2(Number(part));
+  const [, some, all] = /^(\d+(?:\.\d+)?) of (\d+(?:\.\d+)?)$/.exec(said) ?? [];
+  return some === undefined || Number(some) <= 0 ? undefined : Math.log2(Number(some) / Number(all));
+}
+
+/** *Level six* names the number on the dial. */
+const withoutLevel = (text: string): string => {
+  const level = /^level (.+)$/.exec(text)?.[1];
+  return level === undefined ? text : figuresFromWords(level);
+};
+
 /** A figure of a scale, with its own unit sign or none; another scale's sign says that something else is meant. */
 function readNumber(text: string, scale: PowerScale): number | undefined {
   const [, written, unit] = /^(\d+(?:\.\d+)?)\s*(ws|j)?$/.exec(text) ?? [];
@@ -128,12 +145,14 @@ function readNumber(text: string, scale: PowerScale): number | undefined {
  * @returns stops below full, or why it is none
  */
 export function readPower(scale: PowerScale, text: string): Outcome<number, PowerFault> {
-  const tidied = text
-    .trim()
-    .toLowerCase()
-    .replace(/(\d),(\d)/g, '$1.$2');
-  const stops =
-    readPercent(tidied) ?? (scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale));
+  const tidied = withoutLevel(
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/(\d),(\d)/g, '$1.$2'),
+  );
+  const own = scale.kind === 'fraction' ? readFraction(tidied, scale) : readNumber(tidied, scale);
+  const stops = readPercent(tidied) ?? own ?? readShare(tidied);
   if (stops === undefined) return failure({ kind: 'not-a-power', text: text.trim(), scale: scale.kind });
   const snapped = roundToStep(stops, powerStepStops(scale));
   if (snapped > 1e-9 || snapped < lowestPowerStops(scale) - 1e-9)
@@ -144,6 +163,21 @@ export function readPower(scale: PowerScale, text: string): Outcome<number, Powe
       highestText: writePower(scale, 0),
     });
   return success(snapped);
+}
+
+/** A power as every scale would write it, the unit's own first: fraction, stops under full, per cent, and energy where it is known. */
+export function powerInScales(scale: PowerScale, powerStops: number): string[] {
+  const others: PowerScale[] = [
+    { kind: 'fraction', step: 'tenth', lowestStops: -12 },
+    { kind: 'percent', step: 'tenth', lowestStops: -12 },
+    ...(scale.fullWs === undefined
+      ? []
+      : [{ kind: 'wattSeconds' as const, step: 'tenth' as const, lowestStops: -12, fullWs: scale.fullWs }]),
+  ];
+  const written = [scale, ...others.filter(({ kind }) => kind !== scale.kind)].map((one) =>
+    writePower(one, powerStops),
+  );
+  return [...written, `−${formatStopCount(-powerStops)}`];
 }
 
 /** Every setting of the dial, from full power down. */

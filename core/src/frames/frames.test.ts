@@ -67,13 +67,39 @@ describe('exposure from EXIF', () => {
       ISO: 640,
       DateTimeOriginal: '2026:02:27 15:42:10',
     });
-    expect(exif).toEqual({ av: 5, tv: 23 / 3, sv: 8 / 3, takenAt: '2026-02-27T15:42:10' });
+    expect(exif).toMatchObject({ av: 5, tv: 23 / 3, sv: 8 / 3, takenAt: '2026-02-27T15:42:10' });
     expect(hasSettings(exif)).toBe(true);
     expect(exposureFromExif({ FNumber: 2.8, ExposureTime: 2, ISO: 100 })).toMatchObject({ av: 3, tv: -1, sv: 0 });
   });
 
+  it('says what the camera did by itself, as the standard has it', () => {
+    const by = (fields: object) => exposureFromExif(fields).byItself;
+    expect(by({ ExposureProgram: 1, WhiteBalance: 1, Flash: 16, ExposureCompensation: 0 })).toEqual({
+      exposure: 'manual',
+      compensationStops: 0,
+      whiteBalance: 'manual',
+      flashFired: false,
+    });
+    expect(
+      by({ ExposureProgram: 3, ExposureMode: 1, WhiteBalance: 0, Flash: 25, ExposureCompensation: -2 / 3 }),
+    ).toEqual({
+      exposure: 'automatic',
+      compensationStops: -2 / 3,
+      whiteBalance: 'automatic',
+      flashFired: true,
+    });
+    // a programme that is not defined leaves it to the mode
+    expect(by({ ExposureProgram: 0, ExposureMode: 1 }).exposure).toBe('manual');
+  });
+
   it('says null for what is missing or nonsense, and never throws', () => {
-    const none = { av: null, tv: null, sv: null, takenAt: null };
+    const none = {
+      av: null,
+      tv: null,
+      sv: null,
+      takenAt: null,
+      byItself: { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null },
+    };
     for (const nothing of [
       null,
       undefined,

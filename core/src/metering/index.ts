@@ -9,6 +9,8 @@ export {
   flashReadingsOf,
   lightEv100,
   readingNoiseStops,
+  type ReadingStep,
+  readingSteps,
   standingReadings,
 } from './levels';
 export { type AmbientShares, ASKED_SD_STOPS, LightEstimate, type LightThere, MARKED_SD_STOPS } from './lightEstimate';

@@ -1,6 +1,6 @@
 import { BELIEFS } from '../estimate';
 import { ev100, type Increment, type NoFlashMeasured, separateFlashAv } from '../photometry';
-import type { MeteringPoint, Reading, ReadingMethod, SceneChange, Setup } from '../setup';
+import type { MeteringPoint, Reading, ReadingMethod, SceneChange, SceneChangeKind, Setup } from '../setup';
 
 /** Why a flash reading says nothing about its light. */
 export type FlashFault = NoFlashMeasured | { kind: 'no-flash-fired' | 'ambient-missing' };
@@ -119,4 +119,38 @@ export function flashFault(
   if (changed) return null;
   const flash = separateFlashAv(lightEv100(ambient) - reading.tv + reading.sv, reading.av);
   return flash.ok ? null : flash.reason;
+}
+
+/** How a reading differs from the one before it at its point, and what was changed between them. */
+export interface ReadingStep {
+  /** brighter, or darker, stops */
+  stops: number;
+  /** what happened in the scene between both, the newest first */
+  since: SceneChangeKind[];
+}
+
+/**
+ * Each standing ambient reading of a point against the one before it that was taken in the same way, by its id; the first has no
+ * step.
+ */
+export function readingSteps(
+  readings: readonly Reading[],
+  changes: readonly SceneChange[],
+  pointId: string,
+): Map<string, ReadingStep> {
+  const own = standingReadings(readings).filter((one) => one.light === 'ambient' && one.pointId === pointId);
+  const wayOf = ({ method }: Reading) => (method.kind === 'incident' ? method.aim : method.kind);
+  return new Map(
+    own.flatMap((reading, index): [string, ReadingStep][] => {
+      const before = own.slice(0, index).findLast((one) => wayOf(one) === wayOf(reading));
+      if (before === undefined) return [];
+      const [from, to] = [Date.parse(before.at), Date.parse(reading.at)];
+      const between = changes.filter(({ at, struckAt }) => {
+        const when = Date.parse(at);
+        return struckAt === null && when >= from && when <= to;
+      });
+      const since = [...new Set(between.map(({ what }) => what).reverse())];
+      return [[reading.id, { stops: lightEv100(reading) - lightEv100(before), since }]];
+    }),
+  );
 }

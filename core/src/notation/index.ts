@@ -21,5 +21,6 @@ export {
   TV_RANGE,
   type TypedFault,
 } from './parse';
+export { figuresFromWords } from './numberWords';
 export { readWhole, type WholeReading } from './wholeReading';
 export { answerStops, type StopAnswer, type StopFault, type StopValue } from './stopArithmetic';

@@ -1,4 +1,5 @@
 export { backdropAt, type PanelAnswer, panelAnswers, type PanelPlace } from './panelAnswers';
+export { type ContrastWay, type ContrastWayKind, contrastWays } from './contrastWays';
 export type { PanelOnEyes } from './panelOnEyes';
 export type { PanelAtPoint, PanelPartOf } from './panelParts';
 export {

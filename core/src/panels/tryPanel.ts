@@ -19,15 +19,22 @@ export interface Tried {
   now: Balance;
 }
 
-/** A panel as it would stand: what readings have seen of it is kept, and it is moved after all of them. */
-export function tryPanel({ setup, kit, facts, clock }: Trial, panel: Panel, over: Partial<Panel>): Tried {
+/** A moment after everything that was read, and the newest reading of the ambient; null where there is none. */
+export function afterReadings({ facts, clock }: Trial): { at: string; newest: string | null } {
   const readings = facts.flatMap((fact) => (fact.type === 'reading' && fact.light === 'ambient' ? [fact.at] : []));
   const newest = readings.reduce<string | null>(
     (latest, at) => (latest === null || Date.parse(at) > Date.parse(latest) ? at : latest),
     null,
   );
-  // a clock may lag behind the newest reading, which saw the panel as it stands
+  // a clock may lag behind the newest reading, which saw things as they stand
   const at = new Date(Math.max(clock.getTime(), newest === null ? 0 : Date.parse(newest) + 1)).toISOString();
+  return { at, newest };
+}
+
+/** A panel as it would stand: what readings have seen of it is kept, and it is moved after all of them. */
+export function tryPanel(trial: Trial, panel: Panel, over: Partial<Panel>): Tried {
+  const { setup, kit, facts, clock } = trial;
+  const { at, newest } = afterReadings(trial);
   const moved = changedPanel(panel, over, at, newest);
   const tried = { ...setup, panels: setup.panels.map((one) => (one.id === panel.id ? moved : one)) };
   const scene = meterScene(tried, kit, facts, clock);

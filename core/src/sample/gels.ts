@@ -14,4 +14,6 @@ export const USUAL_GELS: readonly Gel[] = [
   { name: 'Plus-green', shiftMired: 0, greenCc: 30, lossStops: 0.44 },
   { name: '½ plus-green', shiftMired: 0, greenCc: 15, lossStops: 0.28 },
   { name: '¼ plus-green', shiftMired: 0, greenCc: 8, lossStops: 0.17 },
+  { name: 'ND gel, 2 stops', shiftMired: 0, greenCc: 0, lossStops: 2 },
+  { name: 'White cloth over the head', shiftMired: 0, greenCc: 0, lossStops: 1 },
 ];

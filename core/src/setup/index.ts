@@ -16,7 +16,16 @@ export {
 export { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_KINDS, TARGET_WEIGHTS } from './look';
 export { type MeteringMethod, USUAL_METHOD } from './method';
 export { METHOD_CHOICES, methodAt, methodFor, methodKey, type MethodKey } from './methods';
-export { asLastTime, newLight, newPoint, newSetup, nextSetup, PLAIN_CAMERA, PLAIN_LIGHTING, PLAIN_LOOK } from './newSetup';
+export {
+  asLastTime,
+  newLight,
+  newPoint,
+  newSetup,
+  nextSetup,
+  PLAIN_CAMERA,
+  PLAIN_LIGHTING,
+  PLAIN_LOOK,
+} from './newSetup';
 export {
   changedPanel,
   type Panel,

@@ -67,6 +67,8 @@ export interface SolutionAdvice {
   /** what does not help here, and why */
   notHelping: NotHelping[];
   nextAction: NextAction;
+  /** what comes if that is left for later; null: nothing can be done before it */
+  laterAction: NextAction | null;
 }
 
 /** Everything that is known about a setup: the one object that all screens, exports and pictures read. */

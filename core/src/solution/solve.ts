@@ -42,7 +42,23 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 }
 
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
-  const { look, depth, camera, suggested, toSet, lift, alone, cameraBody, lights, powersExact, ratios, together, leastKnown, untold, points } = now;
+  const {
+    look,
+    depth,
+    camera,
+    suggested,
+    toSet,
+    lift,
+    alone,
+    cameraBody,
+    lights,
+    powersExact,
+    ratios,
+    together,
+    leastKnown,
+    untold,
+    points,
+  } = now;
   const { contrast, dome, questions, meterAgain, warnings } = now;
   const group = groupLight(setup, kit, now.usable);
   const lamps = solveLamps(setup, kit, scene, now);
@@ -95,6 +111,7 @@ function solveAdvice(
 ): SolutionAdvice {
   const evening = groupCures(setup, kit, now.usable, group);
   const ways = waysOut(setup, kit, scene, now);
+  const next = nextAction(now, ways.waysOut, setup, lamps);
   return {
     dials: dialMatrix(setup, kit, now),
     why: whyChains(now),
@@ -102,6 +119,7 @@ function solveAdvice(
     groupCures: evening,
     cheaper: cheaperSettings(setup, kit, scene, now),
     ...ways,
-    nextAction: nextAction(now, ways.waysOut, setup, lamps),
+    nextAction: next.now,
+    laterAction: next.later,
   };
 }

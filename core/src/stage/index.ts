@@ -13,5 +13,5 @@ export {
 } from './placements';
 export { solveStage, type StageSolution } from './solveStage';
 export { setupView, type StageLight } from './stageLights';
-export type { StageWatch } from './watches';
+export { meantSo, type StageWatch } from './watches';
 export { asSun, type AsSun, heldBetween, type Pool, poolOf } from './wishedPlace';

@@ -10,13 +10,23 @@ import { cameraAt, halfBeamDeg, placed, RADIANS, setupView, type StageLight } fr
 import { backdropFill, type BackdropFill } from './backdrop';
 import { Falls } from './falls';
 import { watchMotives } from './motives';
-import { depthOfLight, secondShadow, type StageWatch, type WatchContext, watchLight, watchSun } from './watches';
+import {
+  depthOfLight,
+  meantSo,
+  secondShadow,
+  type StageWatch,
+  type WatchContext,
+  watchLight,
+  watchSun,
+} from './watches';
 
 /** Where everything stands and what that does. */
 export interface StageSolution {
   lights: StageLight[];
   /** what to watch, light by light; what cures it is advice (`stageCures`) */
   watches: StageWatch[];
+  /** what would be watched, and is meant so */
+  meant: StageWatch[];
   sun: SunStand | null;
   /** what the light at the face is made of */
   ambient: AmbientShares;
@@ -71,6 +81,14 @@ export function solveStage(
     };
   });
   const context: WatchContext = { setup, now, view, openSide: scene.openSide?.side ?? null, lights };
+  const watched = [
+    ...now.usable.flatMap((one) => watchLight(one, context)),
+    ...secondShadow(context),
+    ...depthOfLight(group),
+    ...watchSun(setup, sun),
+    ...watchMotives(setup, scene, now, sun),
+  ];
+  const isMeant = (one: StageWatch) => setup.confirmed.includes(meantSo(one));
   return {
     lights,
     sun,
@@ -79,12 +97,7 @@ export function solveStage(
     camera: { at: cameraAt(setup), focalMm, view, frameWidthM: widthM, frameHeightM: heightM },
     backdrop: backdropFill(setup, kit),
     spreadStops: group?.spreadStops ?? null,
-    watches: [
-      ...now.usable.flatMap((one) => watchLight(one, context)),
-      ...secondShadow(context),
-      ...depthOfLight(group),
-      ...watchSun(setup, sun),
-      ...watchMotives(setup, scene, now, sun),
-    ],
+    watches: watched.filter((one) => !isMeant(one)),
+    meant: watched.filter(isMeant),
   };
 }

@@ -42,6 +42,10 @@ export const STAGE_WATCH_KINDS = [
   ...MOTIVE_WATCH_KINDS,
 ] as const satisfies readonly StageWatch['kind'][];
 
+/** The name under which a watch is answered with *meant so*, for this setup. */
+export const meantSo = ({ kind, lightId }: Pick<StageWatch, 'kind' | 'lightId'>): string =>
+  `meant:${kind}:${lightId ?? 'all'}`;
+
 /** Farther than anything that could hide a stand. */
 const OPEN_M = 100;
 /** Nobody sees less than this much of a beam as lost. */

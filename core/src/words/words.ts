@@ -20,10 +20,10 @@ import type { PowerFault } from '../flash';
 import type { IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
-import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, Staleness } from '../metering';
+import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, ReadingStep, Staleness } from '../metering';
 import type { Assumption, ReadingFault, ReadText, StopAnswer, StopFault, TypedFault } from '../notation';
 import type { FaultId, Increment, Outcome, ToneId } from '../photometry';
-import type { PanelOnEyes, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
+import type { ContrastWay, PanelOnEyes, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
 import type { Caster } from '../picture';
 import type {
   Motive,
@@ -164,6 +164,8 @@ export interface Words {
   /** how a reading is taken, as a choice */
   methodChoice: (key: MethodKey) => { name: string; advice: string };
   method: (method: ReadingMethod) => string;
+  /** a reading against the one before it: `+1.0 since the reflector` */
+  readingStep: (step: ReadingStep) => string;
   point: (point: PointSolution, context: WordsContext) => string;
   atCamera: (at: NonNullable<PointSolution['atCamera']>) => string;
   staleness: (stale: Staleness) => string;
@@ -240,6 +242,8 @@ export interface Words {
   backdrop: (fill: BackdropFill, context: WordsContext) => string;
   /** what it throws back or takes, source by source */
   panelParts: (panel: Pick<PanelSolution, 'face' | 'shadow'>, context: WordsContext) => string[];
+  /** a way to the contrast of the face that is wished, and what it then is */
+  contrastWay: (way: ContrastWay, context: WordsContext) => { title: string; line: string };
   panelOnEyes: (onEyes: PanelOnEyes, surface: Panel['surface'] | null) => string;
   reflectorPlaceName: (place: ReflectorPlace) => string;
   reflectorPlace: (

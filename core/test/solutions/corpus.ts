@@ -610,7 +610,32 @@ export function casesAfterBaseline(): SolutionCase[] {
     ['a weak sun', standing('lowSun', { locked: true, dialledStops: -9 })],
     ['foil in the sun', foil],
   ];
+  const shadow = usualPoint('shadow', 'shadow');
+  const ofShadow = (stops: number): Reading[] => [
+    ...SAMPLE_HALL.readings,
+    ...SAMPLE_HALL.readings
+      .slice(0, 1)
+      .map((reading) => ({ ...reading, id: sampleId(971), pointId: 'shadow', av: reading.av - stops })),
+  ];
+  const bothSides: Setup = { ...hall, lights: [], points: [...hall.points, shadow] };
+  const stands = (setup: Setup, over: object): Setup => ({
+    ...setup,
+    camera: { ...setup.camera, stands: { av: 3, tv: 7, sv: 2, inForce: true, ...over } },
+  });
+  const [light] = hall.lights;
+  const oneCall: Setup = {
+    ...hall,
+    lights: light === undefined ? [] : [light, { ...light, id: sampleId(972), role: 'fill' }],
+    camera: { ...hall.camera, secondCameraId: sampleId(102) },
+  };
+  const byThemselves: [string, Setup, Fact[]][] = [
+    ['available light', stands(bothSides, {}), ofShadow(2.5)],
+    ['fill needed', stands(bothSides, {}), ofShadow(6)],
+    ['a slow shutter', stands(hall, { tv: 3, sv: -2 }), SAMPLE_HALL.readings],
+    ['one radio call', oneCall, SAMPLE_HALL.readings],
+  ];
   return [
+    ...byThemselves.map(([name, setup, its]) => ({ name, setup, kit: SAMPLE_KIT, facts: its, clock: CLOCK })),
     ...motives.map(([name, setup]) => ({ name, setup, kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK })),
     { name: 'a lamp to set', setup: filmedFrom(0.8), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
     { name: 'a lamp too far', setup: filmedFrom(9), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },

@@ -35,13 +35,14 @@ export const ALL_KINDS: readonly string[] = [
 
 /** The kinds that one answer has. */
 export const kindsOf = (
-  { warnings, questions, nextAction, cautions, stage, stageCures, waysOut, notHelping }: Solution,
+  { warnings, questions, nextAction, laterAction, cautions, stage, stageCures, waysOut, notHelping }: Solution,
   diagnoses: readonly Diagnosis[],
   placementIds: readonly string[],
 ): string[] => [
   ...warnings.map(({ kind }) => `warning ${kind}`),
   ...questions.map(({ kind }) => `question ${kind}`),
   `action ${nextAction.kind}`,
+  ...(laterAction === null ? [] : [`action ${laterAction.kind}`]),
   ...cautions.map(({ kind }) => `caution ${kind}`),
   ...stage.watches.map(({ kind }) => `stage ${kind}`),
   ...stageCures.flatMap(({ moves }) => moves.map(({ kind }) => `move ${kind}`)),

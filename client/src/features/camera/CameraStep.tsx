@@ -10,6 +10,7 @@ import { View } from 'react-native';
 import { MOTION_LIMITS } from '@sphene/core/exposure';
 import { formatAperture, formatShutter } from '@sphene/core/notation';
 import { MOTIONS } from '@sphene/core/setup';
+import { TakenOverLine } from '@/setupView/TakenOverLine';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { AsItStands, Suggested } from './AsItStands';
 import { CameraFigures } from './CameraFigures';
@@ -246,6 +247,7 @@ export function CameraStep() {
     <View style={{ gap: 16 }}>
       <CameraFigures />
       <Suggested />
+      <TakenOverLine part="camera" />
       {warnings
         .filter(({ kind }) => WARNINGS.includes(kind))
         .map((warning) => (

@@ -1,4 +1,5 @@
 import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
 
 /** What `check` says in words of its own. */
 export const texts = catalogue({
@@ -8,12 +9,12 @@ export const texts = catalogue({
   together: 'together',
   point: 'Point',
   totalInText: 'total',
-  stopsOver: (stops: string) => `${stops} stops over`,
-  stopsUnder: (stops: string) => `${stops} stops under`,
+  stopsOver: (stops: string) => `${stopsOf(stops)} over`,
+  stopsUnder: (stops: string) => `${stopsOf(stops)} under`,
   allTogetherRead: (point: string, read: string, foretold: string, off: string) =>
     `${point}, all together: read ${read}, foretold ${foretold}: ${off}.`,
   notTold: (light: string, sd: string, point: string) =>
-    `${light} is not told from the others yet: ± ${sd} stops. Fire it alone, or read all at ${point}.`,
+    `${light} is not told from the others yet: ± ${stopsOf(sd)}. Fire it alone, or read all at ${point}.`,
   fireAll: 'Fire all',
   fire: (light: string) => `Fire ${light}`,
   fireBy: (light: string, radio: string) => `Fire ${light} by ${radio}`,

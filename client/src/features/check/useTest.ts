@@ -76,9 +76,7 @@ export function useTest() {
     .flatMap((its): FiredLight[] => {
       const stands = setup.lights[its.index];
       const power = powerOf(setup, its);
-      return stands === undefined
-        ? []
-        : [firedAs(setup, stands, power, pointId, its.syncLossStops, method)];
+      return stands === undefined ? [] : [firedAs(setup, stands, power, pointId, its.syncLossStops, method)];
     });
   const dial = (light: FiredAlone, stops: number) => changeOne(lightPath(light.solved.index, 'dialledStops'), stops);
   /** what was fired stands on the flash from then on, and the next light's turn comes */

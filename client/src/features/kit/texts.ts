@@ -1,4 +1,5 @@
 import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
 
 /** What `kit` says in words of its own. */
 export const texts = catalogue({
@@ -48,7 +49,7 @@ export const texts = catalogue({
   editIt: (name: string) => `Edit ${name}`,
   nothingLearnedYet: 'Nothing learned yet: every flash-only reading at a known distance teaches.',
   learnedFrom: (count: number, stops: string, sureTo: string) =>
-    `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${stops} stops against what is stated, ± ${sureTo}.`,
+    `Learned from ${count} ${count === 1 ? 'reading' : 'readings'}: ${stopsOf(stops)} against what is stated, ± ${sureTo}.`,
   writeItAs: (problem: string, example: string) => `${problem} Write it as ${example}.`,
   cloth: 'Cloth',
   colourCompensatingUnitsMagentaIs: 'colour-compensating units; magenta is minus',

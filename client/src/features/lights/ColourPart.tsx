@@ -97,6 +97,28 @@ function AmbientColour({ pointId, name }: { pointId: string; name: string }) {
   );
 }
 
+/** Gels are used: one tap says what colour they are set against. */
+export function AskAmbientColour() {
+  const { setup } = useSetup();
+  const { colour } = useNumbers();
+  const { changeOne } = useChange();
+  const face = setup.points.find(({ role }) => role === 'face');
+  if (!colour.asksAmbient || face === undefined) return null;
+  return (
+    <ChoiceList
+      label={texts.whatColourIsTheAmbient}
+      layout="scroll"
+      value={undefined}
+      onChoose={(from) => changeOne('colour.ambient', [{ pointId: face.id, ...NAMED_SOURCES[from], from }])}
+      choices={(Object.keys(NAMED_SOURCES) as NamedSource[]).map((value) => ({
+        value,
+        label: words.colourSource(value),
+        note: `${NAMED_SOURCES[value].kelvin} K`,
+      }))}
+    />
+  );
+}
+
 /** The gels for one light, what they cost, and one tap. */
 function GelChoice({ gels }: { gels: GelAdvice }) {
   const { setup } = useSetup();

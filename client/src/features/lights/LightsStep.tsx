@@ -3,6 +3,7 @@ import { WaysOut } from '@/features/camera/WaysOut';
 import { words } from '@/language/words';
 import { sayActionFault } from '@/setupView/actionFault';
 import { addLight } from '@/setupView/addLight';
+import { TakenOverLine } from '@/setupView/TakenOverLine';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import { noticed } from '@/store/deviceSlice';
@@ -18,14 +19,14 @@ import { useStore } from 'react-redux';
 import { offered } from '@sphene/core/gear';
 import { formatStopCount } from '@sphene/core/notation';
 import { LIGHT_ROLE_FACTS, LIGHT_ROLES, type LightRole, MOST_LIGHTS } from '@sphene/core/setup';
-import { ColourPart } from './ColourPart';
+import { AskAmbientColour, ColourPart } from './ColourPart';
 import { GroupPart } from './GroupPart';
 import { LampsPart } from './LampsPart';
 import { LightCard } from './LightCard';
 import { StayingPart } from './StayingPart';
 import { Targets } from './Targets';
 
-const FLASH_WARNINGS = ['high-speed-sync-missing', 'dark-band', 'tail-cut'];
+const FLASH_WARNINGS = ['high-speed-sync-missing', 'dark-band', 'tail-cut', 'same-radio', 'one-trigger'];
 const USUAL_BACKGROUND_M = 3;
 
 /**
@@ -150,14 +151,17 @@ function Mind() {
 export function LightsStep() {
   const { setup, context } = useSetup();
   const { warnings, lamps } = useNumbers();
+  const { changeOne } = useChange();
   const router = useRouter();
   const several = setup.lights.length > 1;
   const flashWarnings = warnings.filter(({ kind }) => FLASH_WARNINGS.includes(kind));
   return (
     <View style={{ gap: 16 }}>
+      <TakenOverLine part="lights" />
       {setup.lights.map((light, index) => (
         <LightCard key={light.id} light={light} index={index} alone={!several} />
       ))}
+      <AskAmbientColour />
       <WaysOut cures="power" />
       {flashWarnings
         .map((warning) => words.warning(warning, context))
@@ -168,6 +172,14 @@ export function LightsStep() {
         ))}
       {setup.camera.video === null ? <AddLight /> : <Txt>{texts.thisSetupIsForVideo}</Txt>}
       {setup.lights.length > 0 && <OfAllLights several={several} />}
+      {setup.lights.length > 0 && (
+        <ActionButton
+          kind="plain"
+          label={texts.withoutLights}
+          name={texts.withoutLightsName}
+          onPress={() => changeOne('lights', [])}
+        />
+      )}
       <Disclosure
         title={texts.continuousLamps}
         inUse={setup.camera.video !== null || setup.lamps.some(({ role }) => role !== null)}

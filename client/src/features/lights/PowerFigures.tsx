@@ -5,8 +5,10 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { WhyRow } from '@/ui/WhyRow';
 import { usePalette } from '@/ui/theme';
-import { View } from 'react-native';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
 
+import { powerInScales } from '@sphene/core/flash';
 import type { LightSolution, StepEffect } from '@sphene/core/lights';
 import { formatShare, formatStopCount } from '@sphene/core/notation';
 import { lightPath } from '@sphene/core/setup';
@@ -161,6 +163,28 @@ function OutOfReach({ light }: { light: Powered }) {
   );
 }
 
+/** The power, large; a tap writes it in every scale. */
+function PowerFigure({ light }: { light: Powered }) {
+  const kit = useKit();
+  const { lights } = useSetup().setup;
+  const [open, setOpen] = useState(false);
+  const unit = kit.flashUnits.find(({ id }) => id === lights[light.index]?.unitId);
+  const [, ...others] = unit === undefined ? [] : powerInScales(unit.scale, light.powerStops ?? 0);
+  return (
+    <Pressable
+      role="button"
+      aria-expanded={open}
+      aria-label={texts.inEveryScale(light.powerText)}
+      onPress={() => setOpen(!open)}
+    >
+      <Txt size="figure" bold tone="flash">
+        {light.powerText}
+      </Txt>
+      {open && <Txt tone="quiet">{texts.thatIs(others.join(' · '))}</Txt>}
+    </Pressable>
+  );
+}
+
 const isPowered = (light: LightSolution): light is Powered => light.powerText !== null && light.meter !== null;
 
 /** A light's power in its own scale and what the meter then shows; each figure can be asked for its reason. */
@@ -186,9 +210,7 @@ export function PowerFigures({ light }: { light: LightSolution }) {
       <Txt size="label" tone="quiet">
         {light.unitName}, {words.front(light)}
       </Txt>
-      <Txt size="figure" bold tone="flash">
-        {light.powerText}
-      </Txt>
+      <PowerFigure light={light} />
       <OutOfReach light={light} />
       <View>
         <PowerRows light={light} />

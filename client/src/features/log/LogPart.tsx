@@ -13,6 +13,7 @@ import { useStore } from 'react-redux';
 
 import { isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
+import { ThisSetup } from './ThisSetup';
 import { type Entry, useEntries } from './useEntries';
 
 /** One line: when, what, and for a fact the way to strike it out. */
@@ -76,7 +77,8 @@ export function LogPart() {
   };
   return (
     <View style={{ gap: 8 }}>
-      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+      <ThisSetup />
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap', paddingTop: 12 }}>
         <ActionButton
           label={texts.exportIt}
           icon="tray-arrow-up"

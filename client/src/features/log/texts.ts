@@ -2,6 +2,20 @@ import { catalogue } from '@/language/language';
 
 /** What `log` says in words of its own. */
 export const texts = catalogue({
+  thisSetup: 'This setup',
+  setup: 'Setup',
+  setupNumber: (number: number) => `Setup ${number}`,
+  copyOf: (title: string) => `${title}, copy`,
+  nextSetup: 'Next setup from this one',
+  nextSetupName: (title: string) =>
+    `Next setup from ${title}: its look, camera and lights; only the ambient is to be metered`,
+  duplicate: 'Duplicate',
+  deleteIt: 'Delete',
+  deleteSetup: (title: string) => `Delete ${title}`,
+  fromFrame: 'First frame number',
+  toFrame: 'Last frame number',
+  note: 'Notes',
+  atSpot: 'At the spot',
   changedInTheScene: (because: string) => `Changed in the scene: ${because}.`,
   exportIt: 'Export',
   exportThisSetup: 'Export this setup',

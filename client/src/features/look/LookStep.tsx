@@ -14,6 +14,7 @@ import { formatStopCount, formatStops } from '@sphene/core/notation';
 import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup } from '@sphene/core/setup';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { Symptoms } from '../camera/Symptoms';
+import { AmbientAlone } from './AmbientAlone';
 import { CompareVersions } from './CompareVersions';
 
 const within = (value: number, { least, most }: { least: number; most: number }) =>
@@ -181,7 +182,7 @@ function HoldBack({ holdBack }: { holdBack: number }) {
 function BackgroundLands({ holdBack }: { holdBack: number }) {
   const { setup } = useSetup();
   const { preferences } = useKit();
-  const { look } = useNumbers();
+  const { look, alone } = useNumbers();
   const { draft, take } = useLead();
   const background = setup.points.find(({ role }) => role === 'background');
   if (background === undefined) return null;
@@ -191,9 +192,11 @@ function BackgroundLands({ holdBack }: { holdBack: number }) {
       name={background.name}
       value={look.backgroundStops}
       faceText={
-        holdBack > 0
-          ? words.look(holdBack, preferences.lookWay)
-          : texts.ambientStopsOverItsPlace(formatStopCount(holdBack))
+        alone
+          ? texts.faceLandsAt(words.stopsBothWays(-holdBack))
+          : holdBack > 0
+            ? words.look(holdBack, preferences.lookWay)
+            : texts.ambientStopsOverItsPlace(formatStopCount(holdBack))
       }
       onDraft={draft('background')}
       onChange={take('background')}
@@ -252,7 +255,7 @@ function Folded() {
 export function LookStep() {
   const { setup } = useSetup();
   const { preferences } = useKit();
-  const { look } = useNumbers();
+  const { look, alone } = useNumbers();
   const { change } = useChange();
   const holdBack = look.holdBackStops ?? setup.look.holdBackStops;
   const { feelStops, exposeBy } = setup.look;
@@ -270,7 +273,7 @@ export function LookStep() {
         ]}
       />
       {exposeBy === 'highlight' && <Headroom />}
-      <HoldBack holdBack={holdBack} />
+      {alone ? <AmbientAlone /> : <HoldBack holdBack={holdBack} />}
       <BackgroundLands holdBack={holdBack} />
       <Lands />
       <FaceAndFeel />

@@ -13,6 +13,7 @@ import { ContrastMatrix } from './ContrastMatrix';
 import { DeviceKeys } from './DeviceKeys';
 import { DomeChoice } from './DomeChoice';
 import { LooksRight } from './LooksRight';
+import { SameAsFace } from './SameAsFace';
 import { MethodChooser, MethodLine } from './MethodChooser';
 import { PointBar } from './PointBar';
 import { PointDetails } from './PointDetails';
@@ -76,6 +77,7 @@ export function AmbientStep() {
           activatePoint(null);
         }}
       />
+      <SameAsFace />
       <LooksRight />
       <DeviceKeys pointName={name} />
       <DomeChoice />

@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
-import { selectReadings } from '@/store/selectors';
+import { selectReadings, selectSceneChanges } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -13,6 +13,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { PointSolution } from '@sphene/core/balance';
+import { readingSteps } from '@sphene/core/metering';
 import { formatDistance, formatStopCount } from '@sphene/core/notation';
 import type { MeteringPoint, Reading } from '@sphene/core/setup';
 import { ReadingRow } from './ReadingRow';
@@ -62,6 +63,9 @@ function Level({ solved }: { solved: PointSolution }) {
 
 /** The point's readings, the newest first. */
 function Readings({ readings, inForceId }: { readings: readonly Reading[]; inForceId: string | null }) {
+  const { setup } = useSetup();
+  const changes = useAppSelector((state) => selectSceneChanges(state, setup.id));
+  const steps = readingSteps(readings, changes, readings[0]?.pointId ?? '');
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [all, setAll] = useState(false);
   const newest = [...readings].reverse();
@@ -74,6 +78,7 @@ function Readings({ readings, inForceId }: { readings: readonly Reading[]; inFor
             key={reading.id}
             reading={reading}
             inForce={reading.id === inForceId}
+            step={steps.get(reading.id) ?? null}
             age={Math.max(0, Math.floor((clockMs - Date.parse(reading.at)) / 60_000))}
           />
         ))}
@@ -127,6 +132,11 @@ function SaidOfIt({ point, removable }: { point: MeteringPoint; removable: boole
         onChange={(toneStops) => put({ toneStops })}
         note={texts.whereItLandsWhenLit}
       />
+      {point.leftOut && (
+        <View style={{ flexDirection: 'row' }}>
+          <ActionButton label={texts.meterItAfterAll} onPress={() => put({ leftOut: false })} />
+        </View>
+      )}
       {removable && (
         <View style={{ flexDirection: 'row' }}>
           <ActionButton label={texts.remove(point.name.toLowerCase())} icon="trash-can-outline" onPress={remove} />

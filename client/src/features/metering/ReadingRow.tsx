@@ -12,7 +12,7 @@ import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { meterIncrementOf } from '@sphene/core/metering';
+import { meterIncrementOf, type ReadingStep } from '@sphene/core/metering';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
 import { METHOD_CHOICES, methodKey, type Reading } from '@sphene/core/setup';
 
@@ -91,7 +91,18 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
 }
 
 /** One reading of a point: in force or not, again, put right, struck out. */
-export function ReadingRow({ reading, inForce, age }: { reading: Reading; inForce: boolean; age: number }) {
+export function ReadingRow({
+  reading,
+  inForce,
+  age,
+  step,
+}: {
+  reading: Reading;
+  inForce: boolean;
+  age: number;
+  /** against the reading before it; null: there is none */
+  step: ReadingStep | null;
+}) {
   const kit = useKit();
   const actions = useActions();
   const palette = usePalette();
@@ -120,6 +131,11 @@ export function ReadingRow({ reading, inForce, age }: { reading: Reading; inForc
             {reading.origin === 'simulated' ? texts.simulatedMeter : ''}
             {struck ? texts.struckOut : ''}
           </Txt>
+          {step !== null && (
+            <Txt size="label" bold>
+              {words.readingStep(step)}
+            </Txt>
+          )}
           {assumed !== '' && !struck && (
             <Txt size="label" tone="quiet">
               {texts.takenOver(assumed)}

@@ -1,4 +1,5 @@
 import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
 
 /** What `metering` says in words of its own. */
 export const texts = catalogue({
@@ -13,9 +14,9 @@ export const texts = catalogue({
   ambientOf: (name: string) => `${name}, ambient`,
   aperture: 'Aperture',
   asAReadingOf: 'As a reading of',
-  mayRise: (stops: string) => `May get ${stops} stops more flash than the face before it clips`,
+  mayRise: (stops: string) => `May get ${stopsOf(stops)} more flash than the face before it clips`,
   mayRiseTo: (stops: string, keyAt: string) =>
-    `May get ${stops} stops more flash than the face before it clips: ${keyAt} from the key`,
+    `May get ${stopsOf(stops)} more flash than the face before it clips: ${keyAt} from the key`,
   carriedOverItMovedWith: 'Carried over: moved with what changed and was read since.',
   changedInTheScene: 'Changed in the scene',
   skyAsItReads: 'The sky is taken as it reads: it is a light itself, and has no tone.',
@@ -44,6 +45,9 @@ export const texts = catalogue({
   takeTheseSettings: 'Take these settings',
   theseOfTheFrameLookRight: 'These settings look right',
   theCameraStandsSo: 'The camera stands so',
+  sameAsTheFace: 'Same as the face',
+  sameAsTheFaceFor: (point: string) => `${point} reads the same as the face`,
+  meterItAfterAll: 'Left out: meter it after all',
   compensation: 'Exposure compensation',
   compensationIsTakenBack: 'as dialled on the camera; the reading is put right by it',
   looksRight: 'The settings look right',
@@ -68,9 +72,9 @@ export const texts = catalogue({
     tones: 'Counting tones',
     copy: 'Making the small copy',
   },
-  fromMidGrey: (stops: string) => `${stops} stops from mid grey here.`,
-  fromMidGreyBrighter: (stops: string) => `${stops} stops from mid grey here, brighter.`,
-  fromMidGreyDarker: (stops: string) => `${stops} stops from mid grey here, darker.`,
+  fromMidGrey: (stops: string) => `${stopsOf(stops)} from mid grey here.`,
+  fromMidGreyBrighter: (stops: string) => `${stopsOf(stops)} from mid grey here, brighter.`,
+  fromMidGreyDarker: (stops: string) => `${stopsOf(stops)} from mid grey here, darker.`,
   levelOf: (ev: string, within: string) => `EV ${ev} ± ${within}`,
   meterAgain: (point: string) => `Meter ${point} again`,
   lessSure: (within: string, because: string) => `Known to ± ${within} by now: ${because}.`,
@@ -84,7 +88,7 @@ export const texts = catalogue({
   takeItsColourFor: (point: string) => `Take its colour for ${point}`,
   takenAt: (time: string) => `, taken ${time} by the camera's clock`,
   takenOver: (what: string) => `Taken over: ${what}`,
-  clippedHereAtLeastStops: (stops: string) => `Clipped here: at least ${stops} stops. A darker frame tells more.`,
+  clippedHereAtLeastStops: (stops: string) => `Clipped here: at least ${stopsOf(stops)}. A darker frame tells more.`,
   contrast: 'Contrast',
   contrastBetweenPoints: 'Contrast between points',
   contrastOnTheFaceAt: 'Contrast on the face, at most',
@@ -153,7 +157,7 @@ export const texts = catalogue({
   testFramesAreJpegPictures:
     'Test frames are JPEG pictures. Export one from the camera or the raw converter and choose that.',
   thanTheFace: (stopsBothWays: string) => `, ${stopsBothWays} than the face`,
-  theFaceIsSetBy: (stopCount: string) => `The face is set by · ${stopCount} stops between`,
+  theFaceIsSetBy: (stopCount: string) => `The face is set by · ${stopsOf(stopCount)} between`,
   theFigure: 'the figure',
   theMeterShows: 'The meter shows',
   theMeterWasIn: 'The meter was in',

@@ -23,6 +23,7 @@ import { memo, type ReactNode, useEffect, useLayoutEffect, useRef, useState } fr
 import { Pressable, ScrollView, View } from 'react-native';
 
 import type { NextAction } from '@sphene/core/advice';
+import type { MeteringPoint } from '@sphene/core/setup';
 import { SetupProvider, type SetupView, useChange, useNumbers, useSetup } from '../../setupView/setupContext';
 import { useOpenSetup } from '../../setupView/useOpenSetup';
 import { CameraStep } from '../camera/CameraStep';
@@ -56,17 +57,20 @@ const DOING: Record<NextAction['kind'], string | null> = {
   'say-place': texts.itIs,
   'set-camera': texts.itIsSet,
   'fill-needed': texts.waysOut,
-  'shoot-ambient': null,
+  'shoot-ambient': texts.afterIt,
   'set-and-test': texts.itIsSet,
   'fire-test': texts.read,
   'set-powers': texts.theyAreSet,
   'fire-all': texts.read,
   correct: texts.itIsSet,
-  shoot: null,
+  shoot: texts.afterIt,
   'set-lamps': texts.theyAreSet,
   'lamp-out-of-range': texts.itIsMoved,
-  film: null,
+  film: texts.afterIt,
 };
+
+/** The frame is to be made: what comes after it stands with the setup as a whole. */
+const ENDS: readonly NextAction['kind'][] = ['shoot', 'shoot-ambient', 'film'];
 
 /** What no place of a lamp cures has nothing to tap. */
 const doingOf = ({ kind, settings }: NextAction): string | null =>
@@ -322,9 +326,42 @@ function WideParts({ places, onPart }: { places: Places; onPart: (part: Part) =>
   );
 }
 
+/** The point that an action asks to be metered first, where work can go on without it. */
+function mayBeLeftOut({ kind, ...facts }: NextAction, { open: { setup } }: SetupView): MeteringPoint | undefined {
+  if (kind === 'meter-background') return setup.points.find(({ role }) => role === 'background');
+  return kind === 'meter-highlight' && 'pointId' in facts
+    ? setup.points.find(({ id }) => id === facts.pointId)
+    : undefined;
+}
+
+/** What is to be done, and the way round it: a point is left out for good, anything else for later. */
+function useNext(view: SetupView) {
+  const { nextAction, laterAction } = view.advice;
+  const [putOff, setPutOff] = useState<string | null>(null);
+  // the same thing is put off once; with other figures it is asked for again
+  const key = JSON.stringify([nextAction.kind, nextAction.settings]);
+  const isPutOff = putOff === key && laterAction !== null;
+  const point = mayBeLeftOut(nextAction, view);
+  const leaveOut = (id: string) =>
+    view.hands.changeOne(
+      'points',
+      view.open.setup.points.map((one) => (one.id === id ? { ...one, leftOut: true } : one)),
+    );
+  return {
+    action: isPutOff ? laterAction : nextAction,
+    other: isPutOff
+      ? { label: texts.back, onPress: () => setPutOff(null) }
+      : laterAction === null
+        ? null
+        : point === undefined
+          ? { label: texts.later, onPress: () => setPutOff(key) }
+          : { label: texts.leaveOut, onPress: () => leaveOut(point.id) },
+  };
+}
+
 function SetupParts({ view }: { view: SetupView }) {
   const { setup, context } = view.open;
-  const { nextAction } = view.advice;
+  const { action: nextAction, other } = useNext(view);
   const undo = useUndo(setup.id);
   const wide = useWide();
   const router = useRouter();
@@ -339,7 +376,7 @@ function SetupParts({ view }: { view: SetupView }) {
   const doNext = () => {
     if (nextAction.settings.length > 0) view.hands.change(...nextAction.settings);
     // what is set on the camera is set with the camera in the hand: the page stays where it is
-    if (nextAction.kind !== 'set-camera') goTo(nextAction.step);
+    if (nextAction.kind !== 'set-camera') goTo(ENDS.includes(nextAction.kind) ? 'log' : nextAction.step);
   };
   useShortcuts({ onPart: goTo, onNext: doNext, onUndo: undo });
   return (
@@ -360,7 +397,12 @@ function SetupParts({ view }: { view: SetupView }) {
         }
       >
         {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
-        <NextBar {...words.nextAction(nextAction, context)} doing={doingOf(nextAction)} onPress={doNext} />
+        <NextBar
+          {...words.nextAction(nextAction, context)}
+          doing={doingOf(nextAction)}
+          onPress={doNext}
+          other={other}
+        />
       </Screen>
     </SetupProvider>
   );

@@ -2,6 +2,10 @@ import { catalogue } from '@/language/language';
 
 /** What `setup` says in words of its own. */
 export const texts = catalogue({
+  afterIt: 'After it',
+  back: 'Back',
+  later: 'Later',
+  leaveOut: 'Leave out',
   answer: 'Answer',
   choose: 'Choose',
   itIs: 'It is',

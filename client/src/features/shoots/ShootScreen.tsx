@@ -6,6 +6,7 @@ import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { EditHistory } from '@/shell/EditHistory';
 import { Screen } from '@/shell/Screen';
+import { TitleField } from '@/shell/TitleField';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -14,7 +15,6 @@ import { ScrollView, View } from 'react-native';
 import type { Spot } from '@sphene/core/documents';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { SetupRow } from './SetupRow';
-import { TitleField } from './TitleField';
 import { formatDay } from './formatDay';
 
 function SpotCard({ spot }: { spot: Spot }) {
@@ -28,8 +28,28 @@ function SpotCard({ spot }: { spot: Spot }) {
         <TitleField label={texts.spot} title={spot.title} onRename={(title) => actions.rename(spot, title)} />
         <IconButton icon="trash-can-outline" name={texts.deleteIt(spot.title)} onPress={() => actions.remove(spot)} />
       </View>
-      {setups.map((setup) => (
-        <SetupRow key={setup.id} setup={setup} />
+      {setups.map((setup, index) => (
+        <View key={setup.id} style={{ flexDirection: 'row', alignItems: 'center' }}>
+          <View style={{ flex: 1 }}>
+            <SetupRow setup={setup} />
+          </View>
+          {setups.length > 1 && (
+            <>
+              <IconButton
+                icon="chevron-up"
+                name={texts.earlier(setup.title)}
+                disabled={index === 0}
+                onPress={() => actions.moveSetup(setup, -1)}
+              />
+              <IconButton
+                icon="chevron-down"
+                name={texts.later(setup.title)}
+                disabled={index === setups.length - 1}
+                onPress={() => actions.moveSetup(setup, 1)}
+              />
+            </>
+          )}
+        </View>
       ))}
       <View style={{ alignItems: 'flex-start' }}>
         <ActionButton

@@ -2,14 +2,14 @@ import { catalogue } from '@/language/language';
 
 /** What `shoots` says in words of its own. */
 export const texts = catalogue({
-  aCharacterCannotBeKept: 'There is a character in it that cannot be kept. Type it again without it.',
   addASetup: 'Add a setup',
   addASetupAt: (title: string) => `Add a setup at ${title}`,
   addASpot: 'Add a spot',
+  earlier: (title: string) => `Move ${title} up`,
+  later: (title: string) => `Move ${title} down`,
   date: 'Date',
   deleteIt: (title: string) => `Delete ${title}`,
   flashInBalanceWithThe: 'Flash in balance with the light that is there',
-  giveItANameOf: 'Give it a name of 1 to 120 letters.',
   importASetup: 'Import a setup',
   kit: 'Kit',
   settings: 'Settings',
@@ -20,7 +20,6 @@ export const texts = catalogue({
   makeTheShoot: 'Make the shoot',
   mayStayEmpty: 'May stay empty.',
   name: 'Name',
-  nameOf: (label: string) => `${label} name`,
   newShoot: 'New shoot',
   noShootsYetMakeOne: 'No shoots yet. Make one for the next evening, or import a setup that someone sent you.',
   noSpotsYetAddOne: 'No spots yet. Add one for each place in the light.',

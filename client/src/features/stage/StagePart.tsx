@@ -226,7 +226,7 @@ const UnderStage = memo(function UnderStage({
   const panel = setup.panels.find(({ id }) => selectedId === `panel:${id}`);
   return (
     <View style={{ gap: 12 }}>
-      {numbers.stage.watches.length > 0 && <StageCautions />}
+      {numbers.stage.watches.length + numbers.stage.meant.length > 0 && <StageCautions />}
       {panel !== undefined && <PanelCard key={panel.id} panel={panel} moment={moment} />}
       {its !== undefined && light !== undefined && <LightNumbers light={light} index={its.index} />}
       <View>

@@ -1,7 +1,12 @@
 import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
 
 /** What `stage` says in words of its own. */
 export const texts = catalogue({
+  meantSo: 'Meant so',
+  meantSoName: (caution: string) => `Meant so in this setup: ${caution}`,
+  meantHere: (count: number) => (count === 1 ? '1 more is meant so here.' : `${count} more are meant so here.`),
+  watchAgain: 'Watch again',
   aGroupStandsThereAs: 'A group stands there, as far as Lights says under its people.',
   atTheFeet: 'At the feet',
   acrossTheBackground: 'Across the background',
@@ -122,7 +127,7 @@ export const texts = catalogue({
   fromSoFar: (name: string, distance: string) => `${name}, from ${distance}`,
   faceContrast: (contrast: string) => `Face, lit side to dark side: ${contrast}`,
   backdropByLight: 'Backdrop by its light',
-  forStops: (stops: string) => `Where it goes for ${stops} stops`,
+  forStops: (stops: string) => `Where it goes for ${stopsOf(stops)}`,
   backgroundBy: 'Background',
   darkerThanNow: 'stops darker than now',
   brighterThanNow: 'stops brighter than now',
@@ -185,7 +190,7 @@ export const texts = catalogue({
   standsSoMeterAgain: (name: string) => `${name} stands so: meter again`,
   startingPlaces: 'Starting places',
   stopTellingPaces: 'Stop telling paces',
-  stops: (stopCount: string) => `${stopCount} stops`,
+  stops: (stopCount: string) => stopsOf(stopCount),
   subject: 'Subject',
   subjectToThe: (name: string) => `Subject to the ${name}`,
   sun: 'Sun',
