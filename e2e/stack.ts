@@ -119,7 +119,7 @@ export class SetupPage {
     await this.page.goto(stack.url + address);
     await expect(this.saved).toBeVisible();
   }
-  /** A new shoot with its first setup, opened from the first screen. */
+  /** A new shoot with its first setup, opened from the first screen, without the lights that the last one had. */
   async openFresh(stack: Stack, name: string): Promise<void> {
     await this.page.goto(stack.url);
     await expect(this.saved).toBeVisible();
@@ -127,6 +127,10 @@ export class SetupPage {
     await this.page.getByLabel('Name', { exact: true }).fill(name);
     await this.page.getByRole('button', { name: 'Make the shoot' }).click();
     await this.page.getByRole('link', { name: /Setup 1/ }).click();
+    const lights = await this.part('Lights');
+    await lights.getByRole('button', { name: /^Without lights/ }).click();
+    await expect(lights.getByRole('button', { name: /^Without lights/ })).toHaveCount(0);
+    await this.part('Ambient');
   }
   /** On a phone the part's tab; on a wide screen all parts are there already. */
   async part(name: 'Ambient' | 'Look' | 'Camera' | 'Lights' | 'Stage' | 'Check' | 'Log') {
@@ -136,6 +140,12 @@ export class SetupPage {
       return this.page.getByRole('tabpanel', { name });
     }
     return this.byName('region', name);
+  }
+  /** The bar asks to set the camera, and it is set. */
+  async setCamera(): Promise<void> {
+    await expect(this.next).toContainText('Set the camera');
+    await this.next.getByRole('button', { name: /^It is set: Set the camera/ }).click();
+    await expect(this.next).not.toContainText('Set the camera');
   }
   /** Taps keys of the pad and saves: at most three taps for a usual reading. */
   async tapReading(part: 'Ambient' | 'Check', keys: string[], save: string | RegExp): Promise<void> {

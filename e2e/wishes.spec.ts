@@ -114,7 +114,7 @@ for (const [size, viewport] of SIZES)
       await expect(lights.getByRole('button', { name: new RegExp(`^Distance to the face ${from}`) })).toBeVisible();
       // a large box is nowhere so small; its bare head is
       await expect(lights).toContainText('No stand goes so far back');
-      await lights.getByRole('radio', { name: 'Standard reflector' }).click();
+      await lights.getByRole('radio', { name: 'Bare head' }).click();
       const sun = lights.getByRole('article', { name: /^As the sun, from / });
       await expect(sun).toContainText(/The source is [01]\.\d° across/);
       await sun.getByRole('button', { name: /^Apply/ }).click();

@@ -2,7 +2,15 @@ import type { Balance } from '../balance';
 import type { CameraGear, CameraSolution } from '../exposure';
 import type { Kit } from '../gear';
 import { INCREMENT_STOPS, roundToStep } from '../photometry';
-import { HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type SettingPath, type Setup } from '../setup';
+import {
+  HOLD_BACK_RANGE,
+  type Light,
+  lightPath,
+  LOOK_RANGES,
+  type Setting,
+  type SettingPath,
+  type Setup,
+} from '../setup';
 import type { Way } from './wayOut';
 
 /** Something that may help: tried on the setup before it is listed. */
@@ -110,6 +118,15 @@ export const placeOf = (setup: Setup, kit: Kit, now: Balance, needStops: number)
         step: INCREMENT_STOPS[now.gear.body.increment],
         needStops,
       };
+
+/** A light nearer or farther: it keeps its elevation, as far as stands reach. */
+export function movedTo({ distanceM: from, heightM }: Light, index: number, distanceM: number): Setting[] {
+  const raised = Math.min(5, Math.max(-2, (heightM * distanceM) / from));
+  return [
+    { path: lightPath(index, 'distanceM'), value: distanceM },
+    { path: lightPath(index, 'heightM'), value: Number(raised.toFixed(2)) },
+  ];
+}
 
 /** More things than these are not stacked in every way. */
 const MOST_STACKED = 8;

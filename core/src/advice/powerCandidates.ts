@@ -10,6 +10,7 @@ import {
   type Candidate,
   lightestStack,
   lookCandidate,
+  movedTo,
   type Place,
   unpinCandidates,
 } from './candidate';
@@ -157,7 +158,7 @@ function moveLight({ now: { light }, needStops }: Place, weak: boolean): Candida
     {
       id: weak ? 'closer' : 'farther',
       way: { kind: weak ? 'closer' : 'farther', distanceM: rounded },
-      settings: [{ path: lightPath(light.index, 'distanceM'), value: rounded }],
+      settings: movedTo(light.light, light.index, rounded),
     },
   ];
 }

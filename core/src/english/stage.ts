@@ -227,6 +227,18 @@ const PLACEMENTS: Record<PlacementId, { title: string; because: string }> = {
     title: 'Near the camera, hard',
     because: 'Beside the lens: a controlled hard light, hardly any shadow at the side.',
   },
+  overhead: {
+    title: 'Straight overhead',
+    because: 'Over the head: a moody top light, dark sockets unless something opens them from below.',
+  },
+  lowFront: {
+    title: 'Low in front',
+    because: 'From under the face: theatrical, or a second light that opens sockets.',
+  },
+  highBehind: {
+    title: 'High behind',
+    because: 'Over the far shoulder and well back: hair, shoulders and smoke; keep it out of the frame and the lens.',
+  },
   oppositeSun: { title: 'Opposite the sun', because: 'The sun rims one side, the key opens the other.' },
   withSun: { title: "From the ambient's own side", because: 'It wraps round what is there: no crossed shadows.' },
   onAxis: { title: 'On the camera axis', because: 'It draws no second nose shadow.' },

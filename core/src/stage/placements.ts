@@ -24,6 +24,9 @@ export const PLACEMENT_IDS = [
   'axis',
   'oppositeSun',
   'withSun',
+  'overhead',
+  'lowFront',
+  'highBehind',
   'onAxis',
   'below',
   'farSide',
@@ -77,6 +80,8 @@ function stands(role: LightRole, setup: Setup, side: number): Placed[] {
         placedAt('split', 1.6, from(90 * side), 0.15),
         placedAt('near', 0.9, from(40 * side), 0.4),
         placedAt('axis', byCamera(setup, 1, 6), wholeDeg(10 * side), 0.4),
+        placedAt('overhead', 1.3, from(0), 1.25),
+        placedAt('lowFront', 1.3, from(0), -0.45),
         ...keyBySun(setup),
       ];
     case 'fill':
@@ -85,6 +90,7 @@ function stands(role: LightRole, setup: Setup, side: number): Placed[] {
       return [
         placedAt('farSide', 1.8, wholeDeg(-145 * keySide), 0.6),
         placedAt('hair', 2.2, 180, 1.4),
+        placedAt('highBehind', 3, wholeDeg(-160 * keySide), 1.8),
         ...rimAsSun(setup),
       ];
     case 'background':
