@@ -238,7 +238,7 @@ test.describe('test frames', () => {
     const status = frame.getByRole('status');
     // the sky, a stop over mid grey at these settings; then the grey card in the corner, two under
     await picture.click({ position: { x: box.width * 0.1, y: box.height * 0.1 } });
-    await expect(status).toContainText(/\+(0\.9|1\.0) stops from mid grey here/);
+    await expect(status).toContainText(/\+(0\.9|1\.0) stop from mid grey here/);
     await picture.click({ position: { x: box.width * 0.1, y: box.height * 0.85 } });
     await expect(status).toContainText(/−(1\.9|2\.0|2\.1) stops from mid grey here/);
     const placed = Number(/(−?\d+\.\d) stops/.exec((await status.textContent()) ?? '')?.[1]?.replace('−', '-'));

@@ -150,6 +150,7 @@ test('three lights led through by the simulated devices, from nothing to balance
     await expect(ambient.getByRole('radio', { name: new RegExp(`^${name}`) })).toHaveAccessibleName(/, f\/(?!11³)/);
   }
   const check = await setup.part('Check');
+  await setup.setCamera();
   const told = await setup.next.textContent();
   // nobody has said where the new lights stand
   expect(told).toMatch(/Is (fill B|rim C) \d\.\d m from the/);
@@ -158,7 +159,7 @@ test('three lights led through by the simulated devices, from nothing to balance
     const text = (await setup.next.textContent()) ?? '';
     if (text.includes('Shoot:')) break;
     if (!text.includes('Fire all 3 together')) {
-      await setup.next.getByRole('button').click();
+      await setup.doNext();
       await expect(setup.next).not.toHaveText(text);
       continue;
     }

@@ -195,9 +195,10 @@ test('how far a light stands is asked once, before it is tested', async ({ page,
     .getByRole('button', { name: /^Add a key/ })
     .first()
     .click();
+  await setup.setCamera();
   await expect(setup.next).toContainText(/Is the flash 1\.5 m from the face\?/);
   await expect(lights).toContainText(/Place assumed\s*± \d\.\d/);
-  await setup.next.getByRole('button').first().click();
+  await setup.doNext();
   await expect(lights).not.toContainText('Place assumed');
   await expect(setup.next).toContainText(/^Flash to|Flash to/);
   await page.getByRole('button', { name: 'Take the last thing back' }).click();

@@ -13,7 +13,9 @@ for (const [size, viewport] of SIZES) {
       const shoot = page.getByRole('article', { name: 'Wedding at the old funicular' });
       await expect(shoot.getByRole('link')).toHaveCount(2);
       await expect(
-        shoot.getByRole('link', { name: /Winch hall, Ceremony by the windows, Set the camera: 1\/125, f\/2\.8, ISO 400/ }),
+        shoot.getByRole('link', {
+          name: /Winch hall, Ceremony by the windows, Set the camera: 1\/125, f\/2\.8, ISO 400/,
+        }),
       ).toBeVisible();
       await page.getByRole('button', { name: 'New shoot' }).click();
       await page.getByRole('button', { name: 'Make the shoot' }).click();
@@ -42,7 +44,7 @@ for (const [size, viewport] of SIZES) {
       await ambient.getByRole('button', { name: 'Meter ISO: higher' }).click();
       await setup.tapReading('Ambient', ['f 4', 'and 3 tenths'], 'Save for background');
       await expect(ambient.getByRole('button', { name: /Meter ISO 125/ })).toBeVisible();
-      await expect(setup.next).toContainText('Set the camera: 1/250, f/2.8, ISO 100');
+      await expect(setup.next).toContainText('Set the camera: 1/125, f/2.8, ISO 100');
 
       // a light is an option: with one the ambient is held back for it
       const flash = await setup.part('Lights');
@@ -67,7 +69,6 @@ for (const [size, viewport] of SIZES) {
         /^0\.7 stops under the total\. 37 % of the light is flash/,
       );
       await expect(look).toContainText(/Background lands\s*\+0\.3 0\.3 stop brighter than mid grey/);
-      await expect(look).toContainText("With the dials' own steps the background lands at +0.5.");
 
       // 4: the camera of the kit, its settings and the reason
       const camera = await setup.part('Camera');
@@ -87,7 +88,7 @@ for (const [size, viewport] of SIZES) {
       await expect(flash).toContainText('1/128 +0.7');
       await expect(flash).toContainText(/Meter should read\s*f\/2\.8 total, f\/1\.4⁵ flash only/);
       await expect(flash).toContainText('Not tested yet');
-      await expect(flash).toContainText('± 0.6 stops');
+      await expect(flash).toContainText('± 0.6 stop');
       await setup.setCamera();
       await expect(setup.next).toContainText('Flash to 1/128 +0.7');
       await setup.next.getByRole('button', { name: /^It is set/ }).click();

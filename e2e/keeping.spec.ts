@@ -13,6 +13,7 @@ test('with the server gone the work goes on, and the changes arrive when it is b
   const camera = await setup.part('Camera');
   await camera.getByRole('button', { name: 'Wanted aperture: smaller' }).click();
   await setup.tapReading('Check', ['f 4'], 'Save the test');
+  await setup.setCamera();
   await expect(setup.next).toContainText('Flash');
   await expect(
     page.getByRole('status', { name: /changes wait on this device/ }).filter({ visible: true }),
@@ -134,6 +135,9 @@ test('the hold-back is dragged with a thumb, live, and logged once', async ({ st
 test('keys lead through the work on a wide screen', async ({ stack, setup, page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await setup.open(stack, HALL);
+  await expect(setup.next).toContainText('Set the camera');
+  await page.keyboard.press('Alt+KeyN');
+  await expect(setup.next).toContainText('Flash to');
   await page.keyboard.press('Alt+KeyN');
   await expect(setup.next).toContainText('Fire a test');
   await page.keyboard.press('Control+KeyZ');

@@ -119,7 +119,7 @@ export class SetupPage {
     await this.page.goto(stack.url + address);
     await expect(this.saved).toBeVisible();
   }
-  /** A new shoot with its first setup, opened from the first screen, without the lights that the last one had. */
+  /** A new shoot with its first setup, opened from the first screen, without lights and with the meter at 1/125. */
   async openFresh(stack: Stack, name: string): Promise<void> {
     await this.page.goto(stack.url);
     await expect(this.saved).toBeVisible();
@@ -130,7 +130,12 @@ export class SetupPage {
     const lights = await this.part('Lights');
     await lights.getByRole('button', { name: /^Without lights/ }).click();
     await expect(lights.getByRole('button', { name: /^Without lights/ })).toHaveCount(0);
-    await this.part('Ambient');
+    const ambient = await this.part('Ambient');
+    // the meter holds what it held last time: 1/200
+    for (const held of ['1/160', '1/125']) {
+      await ambient.getByRole('button', { name: 'Meter shutter: slower' }).click();
+      await expect(ambient.getByRole('button', { name: new RegExp(`^Meter shutter ${held}`) })).toBeVisible();
+    }
   }
   /** On a phone the part's tab; on a wide screen all parts are there already. */
   async part(name: 'Ambient' | 'Look' | 'Camera' | 'Lights' | 'Stage' | 'Check' | 'Log') {
@@ -140,6 +145,10 @@ export class SetupPage {
       return this.page.getByRole('tabpanel', { name });
     }
     return this.byName('region', name);
+  }
+  /** Does what the bar says. */
+  async doNext(): Promise<void> {
+    await this.next.getByRole('button').first().click();
   }
   /** The bar asks to set the camera, and it is set. */
   async setCamera(): Promise<void> {

@@ -1,7 +1,7 @@
 import { balance } from '../balance';
 import { type Kit, offered } from '../gear';
 import { groupLight, usualTarget } from '../lights';
-import { type Fact, meterScene } from '../metering';
+import { type Fact, type MeteredScene, meterScene, withAssumed } from '../metering';
 import {
   type Light,
   LIGHT_ROLE_FACTS,
@@ -28,9 +28,27 @@ const ANYWHERE = {
 /** What is worse than any number of cautions. */
 const OUT_OF_REACH = 100;
 
+/** How well the light at a point that nobody metered is guessed by the face's, stops. */
+const GUESS_SD_STOPS = 1;
+
+/**
+ * The scene with a guess of the ambient where a light aims, if nobody has metered there: as on the face, on its dark side as
+ * much less as the look allows. So a unit is chosen that will reach.
+ */
+function asFarAsGuessed(setup: Setup, scene: MeteredScene, lightId: string): MeteredScene {
+  const light = setup.lights.find(({ id }) => id === lightId);
+  const aim = setup.points.find(({ id }) => id === light?.aimPointId);
+  const face = setup.points.find(({ role }) => role === 'face');
+  if (aim === undefined || face === undefined || scene.ambientAt(aim).ambientEv100 !== null) return scene;
+  const { ambientEv100 } = scene.ambientAt(face);
+  if (ambientEv100 === null) return scene;
+  const under = aim.role === 'shadow' ? setup.look.faceContrastStops : 0;
+  return withAssumed(scene, aim.id, { ambientEv100: ambientEv100 - under, sdStops: GUESS_SD_STOPS });
+}
+
 /** What stands against a suggestion: nothing, cautions of the stage, or a power that its unit does not have. */
 function against(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date, lightId: string): number {
-  const scene = meterScene(setup, kit, facts, clock);
+  const scene = asFarAsGuessed(setup, meterScene(setup, kit, facts, clock), lightId);
   const now = balance(setup, kit, scene);
   const its = now.lights.find((one) => one.lightId === lightId);
   const { watches } = solveStage(setup, kit, scene, now, groupLight(setup, kit, now.usable));
@@ -116,13 +134,13 @@ function standsFrom(
     };
     return { distanceM: field('distanceM'), sideDeg: field('sideDeg'), heightM: field('heightM') };
   });
-  const usualOnes = TIMES.flatMap((times) =>
-    [usual, ...places].map(({ distanceM, sideDeg, heightM }) => ({
+  const farther = ({ distanceM, sideDeg, heightM }: Omit<Stand, 'unitId'>) =>
+    TIMES.map((times) => ({
       distanceM: Number(Math.max(0.3, distanceM * times).toFixed(2)),
       sideDeg,
       heightM: Number(Math.min(5, Math.max(-2, heightM * times)).toFixed(2)),
-    })),
-  );
+    }));
+  const usualOnes = [usual, ...places].flatMap(farther);
   const others = ANYWHERE.risesDeg.flatMap((riseDeg) =>
     ANYWHERE.distancesM.flatMap((distanceM) =>
       ANYWHERE.sidesDeg.map((sideDeg) => ({

@@ -44,15 +44,21 @@ function* inOrder(
 ): Generator<NextAction, undefined> {
   const byLamps = lampAction(setup, lamps);
   yield* readingActions(now, byLamps !== null);
-  if (now.camera === null) return void (yield CHOOSE_CAMERA);
+  if (now.camera === null) {
+    yield CHOOSE_CAMERA;
+    return;
+  }
   const set = cameraAction(now);
+  // light that is another by a reading that is doubted is not followed before that is answered
+  const doubted = now.toSet?.because.kind === 'light' ? oddReading(now) : null;
+  if (doubted !== null) yield doubted;
   if (set !== null && isCameraOff(now)) yield set;
   yield* troubleActions(now, now.camera, first, byLamps);
   if (set !== null && !isCameraOff(now)) yield set;
-  if (now.alone) return void (yield* ambientActions(now, now.camera));
-  if (now.video)
-    return void (yield action({ kind: 'film', dials: dialsOf(now.camera), lamps: lamps.flatMap(burning) }, 'camera'));
-  yield* testActions(now, now.camera);
+  if (now.alone) yield* ambientActions(now, now.camera);
+  else if (now.video)
+    yield action({ kind: 'film', dials: dialsOf(now.camera), lamps: lamps.flatMap(burning) }, 'camera');
+  else yield* testActions(now, now.camera);
 }
 
 /**
@@ -62,7 +68,10 @@ function* inOrder(
 function* readingActions(now: Balance, lampsFirst: boolean): Generator<NextAction> {
   const { camera, face, points } = now;
   const background = points.find((point) => point.role === 'background');
-  if (face?.ambientEv100 == null) return yield action({ kind: 'meter-face' }, 'ambient');
+  if (face?.ambientEv100 == null) {
+    yield action({ kind: 'meter-face' }, 'ambient');
+    return;
+  }
   // what was set by eye goes on without it
   const wanted = face.basis !== 'assumed' && background?.ambientEv100 === null && !background.leftOut;
   if (wanted) yield action({ kind: 'meter-background' }, 'ambient');
@@ -165,6 +174,12 @@ function lampAction(setup: Setup, lamps: readonly LampSolution[]): NextAction | 
   );
 }
 
+/** A flash reading that is questioned; null where none is. */
+function oddReading({ questions }: Balance): NextAction | null {
+  const odd = questions.find((one) => one.kind === 'surprise' && one.asked && one.light !== 'ambient');
+  return odd === undefined ? null : action({ kind: 'answer', question: odd }, 'check');
+}
+
 /** What is to be fired, read, answered or corrected; then the frame. */
 function* testActions(now: Balance, camera: CameraSolution): Generator<NextAction> {
   const { light } = now;
@@ -172,9 +187,12 @@ function* testActions(now: Balance, camera: CameraSolution): Generator<NextActio
   const unread = now.lights.find(({ problem }) => problem !== null);
   if (unread?.problem != null)
     yield action({ kind: 'no-flash-measured', lightId: oneOfSeveral(now, unread), problem: unread.problem }, 'check');
-  const odd = now.questions.find((one) => one.kind === 'surprise' && one.asked && one.light !== 'ambient');
-  if (odd !== undefined) yield action({ kind: 'answer', question: odd }, 'check');
-  if (now.lights.length > 1) return yield* severalActions(now, dialsOf(camera));
+  const odd = oddReading(now);
+  if (odd !== null) yield odd;
+  if (now.lights.length > 1) {
+    yield* severalActions(now, dialsOf(camera));
+    return;
+  }
   const dial = { path: lightPath(light.index, 'dialledStops'), value: light.solution.powerStops ?? 0 };
   if (isAssumed(light.solution)) yield placeAction(now, light.solution);
   yield* flashActions(light.solution, dial, light.light.dialledStops, dialsOf(camera));

@@ -155,9 +155,7 @@ export function colourSolution(
             },
           ];
         });
-  // white is for what is lit as a face is: never for a rim's gel
-  const onFaces = onPeople.filter(({ light }) => light.role !== 'rim');
-  const key = onFaces.find(({ light }) => light.role === 'key') ?? onFaces[0];
+  const key = whiteFor(onPeople);
   const keyColour = key === undefined ? null : gelled(FLASH_COLOUR, key.config.gels);
   const keyLamp = setup.lamps.find(({ role, on }) => role === 'key' && on);
   const [white, because]: [LightColour, WhiteBalanceReason] =
@@ -203,11 +201,18 @@ export function colourSolution(
     advice,
     lampAdvice: lampColours(setup, kit, wanted),
     mixed: meantMix(relation, mixedOn(face, sources, lights, onFace)),
-    asksAmbient: reference === null && (relation !== 'asIs' || usable.some(({ config }) => config.gels.some(isTinted))),
+    asksAmbient: reference === null && (relation !== 'asIs' || usable.some(isGelled)),
   };
 }
 
+/** White is for what is lit as a face is: the key, else another light on people, never a rim with its gel. */
+function whiteFor(onPeople: readonly UsableLight[]): UsableLight | undefined {
+  const onFaces = onPeople.filter(({ light }) => light.role !== 'rim');
+  return onFaces.find(({ light }) => light.role === 'key') ?? onFaces[0];
+}
+
 const isTinted = ({ shiftMired, greenCc }: Gel): boolean => shiftMired !== 0 || greenCc !== 0;
+const isGelled = ({ config }: UsableLight): boolean => config.gels.some(isTinted);
 
 /** A cool sky beside a warm flash is what was wished for: no warning of it. */
 const meantMix = (relation: Setup['colour']['relation'], mixed: MixedColour | null): MixedColour | null =>

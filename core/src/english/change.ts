@@ -238,7 +238,10 @@ const SAY: Partial<Record<PlainPath, Say>> = {
   'camera.stands': (value, { increment }) =>
     `${formatShutter(field(value, 'tv'), increment)}, ${formatAperture(field(value, 'av'), increment)}, ` +
     formatIso(field(value, 'sv')),
-  frames: (value) => (isRecord(value) ? `${String(value['from'])} to ${String(value['to'])}` : ''),
+  frames: (value) =>
+    isRecord(value) && typeof value['from'] === 'string' && typeof value['to'] === 'string'
+      ? `${value['from']} to ${value['to']}`
+      : '',
   'look.targets': asList(
     (targets, { setup }) =>
       targets

@@ -44,6 +44,17 @@ export function speakAperture(av: number, increment: Increment): string {
   return tenths === 0 ? `f ${base}` : `f ${base} and ${tenths} ${plural(tenths, 'tenth', 'tenths')}`;
 }
 
+/** Over this many nobody counts to the last one. */
+const COUNTED_UP_TO = 200;
+
+/** A large count as one would say it: `180`, `over 1 200`, `over 12 000`. */
+export function roundCount(count: number): string {
+  if (count <= COUNTED_UP_TO) return String(count);
+  const step = 10 ** (Math.floor(Math.log10(count)) - 1);
+  const rounded = Math.floor(count / step) * step;
+  return `over ${new Intl.NumberFormat('en').format(rounded).replaceAll(',', '\u202f')}`;
+}
+
 /** How old something is, in the largest unit that says enough: `4 min`, `3 h`, `12 days`. */
 export function duration(minutes: number): string {
   if (minutes < 60) return `${Math.floor(minutes)} min`;

@@ -226,14 +226,8 @@ export function warning(one: Warning, context: WordsContext): string {
         `${stopsOf(one.lossStops)} are lost at ${one.powerText ?? 'this power'}. A slower ` +
         'shutter, or a unit that burns faster, keeps them.'
       );
-    case 'same-radio': {
-      const other = context.setup.lights.find(({ id }) => id === one.otherId);
-      const name = other === undefined ? 'another light' : lightInText(other);
-      return (
-        `${lightNamed(one.lightId, context)} and ${name} share radio group and channel ${one.channel}: ` +
-        'they take the same power. Give one of them another group.'
-      );
-    }
+    case 'same-radio':
+      return sameRadio(one, context);
     case 'one-trigger':
       return 'Two bodies: flash fires only for the one with the trigger on it. Put a trigger on each, on the same channel.';
     case 'smear':
@@ -332,3 +326,15 @@ const SINCE: Record<SceneChangeKind, string> = {
   lamp: 'the lamp',
   'set-turned': 'the set was turned',
 };
+
+function sameRadio(
+  { lightId, otherId, channel }: Extract<Warning, { kind: 'same-radio' }>,
+  context: WordsContext,
+): string {
+  const other = context.setup.lights.find(({ id }) => id === otherId);
+  const name = other === undefined ? 'another light' : lightInText(other);
+  return (
+    `${lightNamed(lightId, context)} and ${name} share radio group and channel ${channel}: ` +
+    'they take the same power. Give one of them another group.'
+  );
+}

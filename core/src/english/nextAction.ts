@@ -4,7 +4,7 @@ import type { GroupLight, StayingPower } from '../lights';
 import { formatDistance, formatShare, formatStopCount } from '../notation';
 import { pointOf, unitOf, type WordsContext } from '../words';
 import { cameraReason, MISSING, toSet } from './camera';
-import { DIRECTION, sayStops, seconds, sentence, stopsOf } from './count';
+import { DIRECTION, roundCount, sayStops, seconds, sentence, stopsOf } from './count';
 import { lampNamed, lightNamed, lightNamedInText, pointInText } from './gear';
 import { FLASH_FAULTS, POINT_ROLES, question, stalenessSentence } from './metering';
 import { dimText } from './stage';
@@ -258,7 +258,7 @@ export function staying(
     slowest === null ? null : slowest < 0.05 ? 'ready at once' : `ready again after ${seconds(slowest)}`,
     firstOut === null
       ? null
-      : `${firstOut.pops} frames in a charge, ${lightNamedInText(firstOut.lightId, context)} runs out first`,
+      : `${roundCount(firstOut.pops)} frames in a charge, ${lightNamedInText(firstOut.lightId, context)} runs out first`,
   ].filter((part) => part !== null);
   const known =
     parts.length === 0 ? 'Recycling and charge are not known: say them in the kit.' : `${sentence(parts.join('; '))}.`;

@@ -55,7 +55,10 @@ function exactSettings({ FNumber, ExposureTime, ISO }: ExposureFields): Pick<Fra
 const NOTHING_TOLD: ByItself = { exposure: null, compensationStops: null, whiteBalance: null, flashFired: null };
 const MOST_COMPENSATION_STOPS = 10;
 
-/** By the EXIF standard: exposure programme 1 is manual, else the mode 1 is; white balance 1 is manual; flash's lowest bit says that it fired. */
+/**
+ * By the EXIF standard: exposure programme 1 is manual, else the mode 1 is; white balance 1 is manual; flash's lowest bit says
+ * that it fired.
+ */
 function byItselfOf(field: (name: string) => unknown): ByItself {
   const number = (name: string): number | null => {
     const value = field(name);

@@ -40,7 +40,7 @@ const set = (setup: Setup, ...settings: Setting[]): Setup => {
 
 describe('adding a light', () => {
   it.each(LIGHT_ROLES.map((role) => [role]))(
-    'a %s stands where it usually does, aims at its point, and is in reach where a free unit is',
+    'a %s aims at its point from where such a light stands, in the elevation that it usually has there',
     (role) => {
       const settings = lightToAdd(terrace, SAMPLE_KIT, FACTS, CLOCK, role, {
         lightId: sampleId(31),
@@ -50,7 +50,14 @@ describe('adding a light', () => {
       if (settings === null) throw new Error('no light');
       const setup = set(terrace, ...settings);
       const added = setup.lights.find(({ id }) => id === sampleId(31));
-      expect(added).toMatchObject({ role, ...LIGHT_ROLE_FACTS[role].stand, group: 'B' });
+      expect(added).toMatchObject({ role, group: 'B', placeSaid: false });
+      if (role === 'fill') {
+        const { stand } = LIGHT_ROLE_FACTS.fill;
+        // on the camera axis it would stand before the lens: behind it, as high for its distance
+        expect(added?.sideDeg).toBe(stand.sideDeg);
+        expect(added?.distanceM).toBeGreaterThan(terrace.stage.cameraM);
+        expect((added?.heightM ?? 0) / (added?.distanceM ?? 1)).toBeCloseTo(stand.heightM / stand.distanceM, 2);
+      }
       expect(setup.points.find(({ id }) => id === added?.aimPointId)?.role).toBe(LIGHT_ROLE_FACTS[role].aims);
       expect(terrace.lights.some(({ unitId }) => unitId === added?.unitId)).toBe(false);
       expect(setupSchema.safeParse(setup).success).toBe(true);

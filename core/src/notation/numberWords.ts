@@ -65,21 +65,23 @@ const isNumber = (word: string): boolean =>
  */
 function figureOf(run: readonly string[]): string {
   const parts: number[] = [];
-  let grown = false;
   for (const word of run) {
     const last = parts.at(-1);
+    const times = POWERS[word];
     const value = UNITS[word] ?? TEENS[word] ?? TENS[word];
     if (word === 'point') parts.push(NaN);
-    else if (word === 'hundred' || word === 'thousand')
-      parts.splice(-1, 1, (last === undefined || Number.isNaN(last) ? 1 : last) * (word === 'hundred' ? 100 : 1000));
-    else if (value !== undefined && value < 10 && value > 0 && last !== undefined && last >= 20 && last % 10 === 0)
-      parts.splice(-1, 1, last + value);
+    else if (times !== undefined) parts.splice(-1, 1, (last === undefined || Number.isNaN(last) ? 1 : last) * times);
+    else if (value !== undefined && isUnitOf(last, value)) parts.splice(-1, 1, (last ?? 0) + value);
     else if (value !== undefined) parts.push(value);
-    grown ||= word === 'hundred' || word === 'thousand';
   }
-  if (parts.length === 2 && parts.every((one) => one < 10) && !grown) return parts.join('.');
+  // two single figures are an aperture with its decimal: five six, two eight
+  if (parts.length === 2 && parts.every((one) => one < 10)) return parts.join('.');
   return parts.map((one) => (Number.isNaN(one) ? '.' : String(one))).join('');
 }
+const POWERS: Partial<Record<string, number>> = { hundred: 100, thousand: 1000 };
+/** `twenty two` is one number, `six four` two figures. */
+const isUnitOf = (last: number | undefined, value: number): boolean =>
+  value > 0 && value < 10 && last !== undefined && last >= 20 && last % 10 === 0;
 
 /**
  * Number words of a spoken reading as figures; everything else stays. `f four at a fiftieth` becomes `f 4 at 1/50`.
@@ -89,7 +91,7 @@ export function figuresFromWords(text: string): string {
   const words = text
     .toLowerCase()
     .replace(/([a-z])-([a-z])/g, '$1 $2')
-    .replace(/([,;])/g, ' $1 ')
+    .replace(/([,;])(?!\d)/g, ' $1 ')
     .trim()
     .split(/\s+/);
   const said: string[] = [];

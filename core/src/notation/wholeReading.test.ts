@@ -32,10 +32,18 @@ describe('a whole reading in one line', () => {
     ['5.6, 125, 400', '1/125, f/5.6, ISO 400'],
   ])('%s', (text, settings) => expect(said(text)).toBe(settings));
 
-  it.each(['5.6', '5.6 4', 'f/4 1/3', '8 and a half', 'f/4, f/8', 'thirty two hundred', 'f/4, 1/50, 200, 7', ''])(
-    'is no whole reading: %s',
-    (text) => expect(readWhole(text, HELD)).toBeNull(),
-  );
+  it.each([
+    '5.6',
+    '2,8',
+    '12,800',
+    '5.6 4',
+    'f/4 1/3',
+    '8 and a half',
+    'f/4, f/8',
+    'thirty two hundred',
+    'f/4, 1/50, 200, 7',
+    '',
+  ])('is no whole reading: %s', (text) => expect(readWhole(text, HELD)).toBeNull());
 
   it('says which values were named, and holds the rest', () => {
     const read = readMeterText('f4 1/50', { read: 'aperture', held: HELD, increment: 'tenth', expectedEv100: null });

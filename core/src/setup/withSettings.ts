@@ -1,5 +1,6 @@
 import { schemaFault } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
+import { type PlacedLamp, placedLampSchema } from './light';
 import { lightPath, lightSetting, type Node, type Setting, type SettingFault, type SettingPath } from './settings';
 import { type Setup, setupSchema, type TakenOver } from './setup';
 
@@ -26,9 +27,16 @@ const NO_WISH: readonly SettingPath[] = ['camera.stands', 'camera.secondCameraId
 /** Whether settings ask for another picture of the camera: another look, other limits, a first light or no light any more. */
 function wishes(setup: Setup, { path, value }: Setting): boolean {
   if (path === 'lights') return Array.isArray(value) && (value.length === 0) !== (setup.lights.length === 0);
+  if (path === 'lamps') return Array.isArray(value) && rolesOf(value) !== rolesOf(setup.lamps);
   const [head] = path.split('.');
   return (head === 'look' || head === 'camera') && !NO_WISH.includes(path);
 }
+
+/** What lamps are asked to do. */
+const rolesOf = (lamps: readonly unknown[]): string =>
+  lamps
+    .map((lamp) => placedLampSchema.shape.role.safeParse((lamp as Partial<PlacedLamp> | null)?.role).data ?? '')
+    .join();
 
 /** What is dialled on the camera stays so; once something else is wished for, the figures are for that. */
 function released(setup: Setup, settings: readonly Setting[], isSet: IsSet): Setting[] {
@@ -64,8 +72,8 @@ function withValue(node: Node, [key = '', ...rest]: string[], value: unknown): N
 }
 
 /**
- * A copy of the setup with these settings changed, and what follows from them. Each part that was touched is checked against its schema; the rest
- * was a setup's already and is shared with it.
+ * A copy of the setup with these settings changed, and what follows from them. Each part that was touched is checked against
+ * its schema; the rest was a setup's already and is shared with it.
  * @returns the new setup, or what is wrong with a value
  */
 export function withSettings(setup: Setup, settings: readonly Setting[]): Outcome<Setup, SettingFault> {

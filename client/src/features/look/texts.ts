@@ -42,7 +42,8 @@ export const texts = catalogue({
   fillIsNeeded: (is: string, need: string, may: string) =>
     `The shadow side lies ${is} under the lit side, ${need} more than wished; at this ISO the picture may lift it ${may}. Fill is needed.`,
   fillIsNotNeeded: (is: string, need: string, may: string) =>
-    `The shadow side lies ${is} under the lit side, ${need} more than wished; at this ISO the picture may lift it ${may}. Fill is not needed.`,
+    `The shadow side lies ${is} under the lit side, ${need} more than wished; at this ISO the picture may lift it ${may}. ` +
+    'Fill is not needed.',
   contrastIs: (is: string, may: string) =>
     `The shadow side lies ${is} under the lit side. At this ISO the picture may lift it ${may} before noise.`,
   nothingNearer: 'Nothing at hand brings it nearer: another place or another hour.',

@@ -65,7 +65,7 @@ function InOneLine({ held, onRead }: { held: ExposureSettings; onRead: (settings
       <TextInput
         label={texts.orInOneLine}
         accessibilityLabel={texts.orInOneLine}
-        placeholder="1/160 f/4 ISO 200"
+        placeholder={texts.likeThis}
         mode="outlined"
         dense
         value={text}

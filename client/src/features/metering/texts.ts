@@ -37,6 +37,7 @@ export const texts = catalogue({
   theyLookRightFor: 'They look right for',
   theWholeFrame: 'The whole frame',
   orInOneLine: 'Or in one line',
+  likeThis: '1/160 f/4 ISO 200',
   noWholeReading: (text: string) =>
     `“${text}” names no shutter, aperture and ISO. Write it as 1/160 f/4 ISO 200, or say it: f four at a sixtieth, ISO two hundred.`,
   rightShutter: 'Shutter that looks right',

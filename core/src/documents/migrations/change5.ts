@@ -6,12 +6,14 @@ export const change5: Step = (old, isRaw) => {
   const asNow = (path: unknown, value: unknown) => {
     if (path === 'camera') return more(value, { stands: null });
     if (!Array.isArray(value)) return value;
-    if (path === 'points') return value.map((one) => more(one, { method: null, patchy: false, leftOut: false }));
-    if (path !== 'versions') return value;
-    return value.map((one: unknown) => (isRaw(one) ? { ...one, camera: more(one['camera'], { stands: null }) } : one));
+    const list: unknown[] = value;
+    if (path === 'points') return list.map((one) => more(one, { method: null, patchy: false, leftOut: false }));
+    if (path !== 'versions') return list;
+    return list.map((one) => (isRaw(one) ? { ...one, camera: more(one['camera'], { stands: null }) } : one));
   };
   const { settings } = old;
-  const kept = (Array.isArray(settings) ? settings : []).filter((one) => !isRaw(one) || one['path'] !== 'meter.method');
+  const all: unknown[] = Array.isArray(settings) ? settings : [];
+  const kept = all.filter((one) => !isRaw(one) || one['path'] !== 'meter.method');
   // a change is never empty: what said nothing but how a meter was pointed says nothing any more
   const left = kept.length > 0 ? kept : [{ path: 'takenOver', from: [], to: [] }];
   return {
