@@ -155,8 +155,7 @@ export function colourSolution(
             },
           ];
         });
-  const key = whiteFor(onPeople);
-  const keyColour = key === undefined ? null : gelled(FLASH_COLOUR, key.config.gels);
+  const keyColour = faceColour(onPeople);
   const keyLamp = setup.lamps.find(({ role, on }) => role === 'key' && on);
   const [white, because]: [LightColour, WhiteBalanceReason] =
     whiteBalance !== null
@@ -205,10 +204,11 @@ export function colourSolution(
   };
 }
 
-/** White is for what is lit as a face is: the key, else another light on people, never a rim with its gel. */
-function whiteFor(onPeople: readonly UsableLight[]): UsableLight | undefined {
+/** The colour that white is for: what a face is lit by, the key, else another light on people, never a rim with its gel. */
+function faceColour(onPeople: readonly UsableLight[]): LightColour | null {
   const onFaces = onPeople.filter(({ light }) => light.role !== 'rim');
-  return onFaces.find(({ light }) => light.role === 'key') ?? onFaces[0];
+  const key = onFaces.find(({ light }) => light.role === 'key') ?? onFaces[0];
+  return key === undefined ? null : gelled(FLASH_COLOUR, key.config.gels);
 }
 
 const isTinted = ({ shiftMired, greenCc }: Gel): boolean => shiftMired !== 0 || greenCc !== 0;
