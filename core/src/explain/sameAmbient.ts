@@ -29,6 +29,10 @@ const waysFrom = ({ av, tv, sv }: CameraStands): CameraStands[] =>
     { av, tv: tv + by, sv: sv + by, inForce: true },
   ]);
 
+/** What passes no limit and is in reach of every light stands first. */
+const priceOf = ({ passes, powers }: SameAmbient): number =>
+  (passes === null ? 0 : 1) + powers.filter(({ powerText }) => powerText === null).length;
+
 /**
  * Settings beside those of now that give the ambient the same exposure, a stop or two apart: with the depth and the noise that they
  * bring, and what the flash must then do. Those that body or lens cannot do are left out; empty before there are settings.
@@ -40,7 +44,7 @@ export function sameAmbient(setup: Setup, kit: Kit, facts: readonly Fact[], cloc
   const { av, tv, sv } = camera;
   const { body } = gear;
   const depth = depthNow(setup, gear.body, gear.lens);
-  return waysFrom({ av, tv, sv, inForce: true }).flatMap((stands): SameAmbient[] => {
+  const found = waysFrom({ av, tv, sv, inForce: true }).flatMap((stands): SameAmbient[] => {
     const passes = passedLimit(stands, gear, setup.camera, fires(setup));
     const lowest = body.extendedLowSv ?? body.baseSv;
     if (passes === 'lens' || passes === 'highest-iso' || stands.sv < lowest - 0.05) return [];
@@ -64,4 +68,5 @@ export function sameAmbient(setup: Setup, kit: Kit, facts: readonly Fact[], cloc
       },
     ];
   });
+  return found.sort((a, b) => priceOf(a) - priceOf(b));
 }
