@@ -441,7 +441,7 @@ describe('large and old documents', () => {
     );
     await migration.up(runner);
     const [row] = (await runner.query('select body from documents where id = $1', [old.id])) as { body: unknown }[];
-    expect(row?.body).toMatchObject({ version: 5, fired: [], method: { kind: 'incident', aim: 'camera' }, av: 4 });
+    expect(row?.body).toMatchObject({ version: 6, fired: [], method: { kind: 'incident', aim: 'camera' }, av: 4 });
     expect(row?.body).toEqual(documentSchema.parse(old));
     await expect(
       runner.query(`update documents set body = body || '{"av": 9}' where id = $1`, [old.id]),
