@@ -63,6 +63,7 @@ for (const [size, viewport] of SIZES)
     async ({ page, setup, stack }) => {
       await page.setViewportSize(viewport);
       await setup.open(stack, HALL);
+      await setup.setCamera();
       await setup.part('Stage');
       await finished(page);
       await agree(page, setup);
