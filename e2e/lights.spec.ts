@@ -163,7 +163,7 @@ test('a pop on the wrong channel is questioned, and what was learned stands in t
   await page.goto(`${stack.url}/kit`);
   await page.getByRole('button', { name: 'Edit Wren 60 A' }).click();
   await expect(
-    page.getByText(/^Its light: learned from 2 readings: [+−]?\d\.\d stops against what is stated, ± 0\.\d/),
+    page.getByText(/^Its light: learned from 2 readings: [+−]?\d\.\d stops? against what is stated, ± 0\.\d/),
   ).toBeVisible();
   await expect(page.getByText(/^Its dial, a stop from 1\/16: learned from 2 readings/)).toBeVisible();
   await page.getByRole('button', { name: 'Forget what was learned about Wren 60 A, its light' }).click();
