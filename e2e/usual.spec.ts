@@ -86,6 +86,7 @@ test('a flash that is too strong says by how much and where to move it, in one t
   await expect(setup.next).toContainText('too strong');
   await flash.getByRole('button', { name: /^Apply: Move the light out to/ }).click();
   await expect(flash).not.toContainText('too strong');
+  await setup.setCamera();
   await expect(setup.next).toContainText('Flash to ');
 });
 

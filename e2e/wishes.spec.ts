@@ -119,6 +119,6 @@ for (const [size, viewport] of SIZES)
       await expect(sun).toContainText(/The source is [01]\.\d° across/);
       await sun.getByRole('button', { name: /^Apply/ }).click();
       // so far away the power that it takes is said, or how much is missing
-      await expect(setup.next).toContainText(/Flash to|too weak/);
+      await expect(setup.next).toContainText(/Set the camera|too weak/);
     });
   });
