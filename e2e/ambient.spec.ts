@@ -197,6 +197,20 @@ test('what no longer holds is marked, the fewest readings settle it, and a readi
   await expect(readings.getByRole('listitem').filter({ hasText: 'in force' })).toContainText('f/2.8 at 1/125, ISO 100');
 });
 
+test('a line that names shutter, aperture and ISO is none of the meter taken over, and sets the meter', async ({
+  stack,
+  setup,
+}) => {
+  const ambient = await freshSetup(stack, setup);
+  await setup.typeReading('Ambient', 'Face, ambient', '1/60 f/4 ISO 200');
+  await point(ambient, 'Face').click();
+  const readings = ambient.getByRole('group', { name: 'Readings of Face' });
+  await expect(readings).toContainText('f/4 at 1/60, ISO 200 · in force');
+  await expect(readings).toContainText('Taken over: direction, the mode');
+  await expect(ambient.getByRole('button', { name: /^Meter shutter 1\/60/ })).toBeVisible();
+  await expect(ambient.getByRole('button', { name: /^Meter ISO 200/ })).toBeVisible();
+});
+
 test('contrast is there on demand, and points are named, toned and removed', async ({ page, stack, setup }) => {
   const ambient = await freshSetup(stack, setup);
   await setup.tapReading('Ambient', ['f 4'], 'Save for face');

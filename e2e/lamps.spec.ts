@@ -32,8 +32,6 @@ for (const [size, viewport] of SIZES)
       await lamp.getByRole('radio', { name: 'Key', exact: true }).click();
       // it is set before it is metered: to so much, or from so far
       await expect(lamp).toContainText(/Set it to \d+(\.\d)? % .*or as it is from \d\.\d+ m\./);
-      // the camera was set for the room alone; with the lamp it is another picture
-      await setup.setCamera();
       await expect(setup.next).toContainText(/^Key lamp \d+ %/);
       const percent = await figure(lamp, /Set it to (\d+(?:\.\d)?) %/);
       await setup.next.getByRole('button', { name: 'They are set' }).click();

@@ -1,4 +1,5 @@
 import { words } from '@/language/words';
+import { ExposureDials } from '@/ui/ExposureDials';
 import { MarkedSlider } from '@/ui/MarkedSlider';
 import { StopDial } from '@/ui/StopDial';
 import {
@@ -155,6 +156,24 @@ export const DIALS: GalleryPart[] = [
             },
           ]),
     ],
+  },
+  {
+    file: 'ExposureDials',
+    states: (['the three', 'beside an aperture that is read'] as const).map((name, index) => ({
+      name,
+      shown: (
+        <Held start={{ av: 4, tv: 7, sv: 2 }}>
+          {(value, put) => (
+            <ExposureDials
+              names={{ shutter: `Shutter ${index + 1}`, aperture: 'Aperture of three', iso: `ISO ${index + 1}` }}
+              value={value}
+              {...(index === 0 ? null : { without: 'aperture' })}
+              onChange={put}
+            />
+          )}
+        </Held>
+      ),
+    })),
   },
   {
     file: 'MarkedSlider',

@@ -15,10 +15,20 @@ import {
 } from '@sphene/core/notation';
 import { ev100, type ExposureSettings, type Increment, type METER_CONSTANT } from '@sphene/core/photometry';
 import { ActionButton } from './ActionButton';
+import { ExposureDials } from './ExposureDials';
 import { ClearKey, ReadingPad } from './ReadingPad';
 import { Txt } from './Txt';
-import { ApertureDial, IsoDial, ShutterDial } from './dials';
 import { SIZE } from './palette';
+
+/** A reading as it was typed. */
+export interface TypedReading extends ExposureSettings {
+  text: string;
+  read: ReadValue;
+  /** what was typed may mean something else, and nobody said which */
+  guessed: boolean;
+  /** the values that were typed; the meter's own stand for the others */
+  named: readonly ReadValue[];
+}
 
 interface ReadingEntryProps {
   label: string;
@@ -33,7 +43,7 @@ interface ReadingEntryProps {
   saveLabel: string;
   /** held values under the pad, where they are known already and rarely touched */
   heldLast?: boolean;
-  onSave: (reading: ExposureSettings & { text: string; read: ReadValue; guessed: boolean }) => void;
+  onSave: (reading: TypedReading) => void;
 }
 
 /** The value of a meaning as its own device prints it, with what was held. */
@@ -59,7 +69,7 @@ const HINT: Record<ReadValue, string> = {
 };
 
 /** What was typed, what it means, and the other meaning that was chosen for it. */
-function useEntry({ read, held, meterIncrement, expectedEv100, receptor, onSave }: ReadingEntryProps) {
+function useEntry({ read, held, onHeld, meterIncrement, expectedEv100, receptor, onSave }: ReadingEntryProps) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [other, setOther] = useState<Meaning | null>(null);
@@ -86,43 +96,20 @@ function useEntry({ read, held, meterIncrement, expectedEv100, receptor, onSave 
     choose: setOther,
     save: () => {
       if (!result.ok || meaning === null) return setProblem(result.ok ? null : words.readingFault(result.reason));
-      const { notation, settings, assumption } = meaning;
+      const { notation, settings, assumption, named } = meaning;
+      const value = notation === 'ev' || notation === 'lux' ? read : notation;
+      // a line that names what the meter holds sets it, for the readings after it too
+      if (named !== undefined) onHeld(settings);
       onSave({
         ...settings,
         text: text.trim(),
-        read: notation === 'ev' || notation === 'lux' ? read : notation,
+        read: value,
         guessed: assumption !== null && other === null,
+        named: named ?? [value],
       });
       type('');
     },
   };
-}
-
-/** What the meter holds beside the value that is read. */
-function HeldDials({ held, read, onHeld }: Pick<ReadingEntryProps, 'held' | 'read' | 'onHeld'>) {
-  return (
-    <View style={{ flexDirection: 'row', gap: 12 }}>
-      {read !== 'shutter' && (
-        <ShutterDial
-          label={texts.meterShutter}
-          value={held.tv}
-          increment="third"
-          onChange={(tv) => onHeld({ ...held, tv })}
-        />
-      )}
-      {read !== 'aperture' && (
-        <ApertureDial
-          label={texts.meterAperture}
-          value={held.av}
-          increment="third"
-          onChange={(av) => onHeld({ ...held, av })}
-        />
-      )}
-      {read !== 'iso' && (
-        <IsoDial label={texts.meterIso} value={held.sv} increment="third" onChange={(sv) => onHeld({ ...held, sv })} />
-      )}
-    </View>
-  );
 }
 
 /** What was understood, with what was assumed; before anything is typed, what may be. */
@@ -167,7 +154,8 @@ function OtherMeaning({ doubtful, onChoose }: { doubtful: ReadText; onChoose: (m
 export function ReadingEntry(props: ReadingEntryProps) {
   const { label, held, read, onHeld, meterIncrement, saveLabel, heldLast = false } = props;
   const { text, problem, meaning, doubtful, type, choose, save } = useEntry(props);
-  const dials = <HeldDials held={held} read={read} onHeld={onHeld} />;
+  // what the meter holds beside the value that is read
+  const dials = <ExposureDials names={texts.meterDials} value={held} without={read} onChange={onHeld} />;
   return (
     <View style={{ gap: 8 }}>
       <View>

@@ -3,6 +3,7 @@ import { type Kit, offered } from '../gear';
 import { groupLight, usualTarget } from '../lights';
 import { type Fact, type MeteredScene, meterScene, withAssumed } from '../metering';
 import {
+  heightAt,
   type Light,
   LIGHT_ROLE_FACTS,
   type LightRole,
@@ -134,12 +135,12 @@ function standsFrom(
     };
     return { distanceM: field('distanceM'), sideDeg: field('sideDeg'), heightM: field('heightM') };
   });
-  const farther = ({ distanceM, sideDeg, heightM }: Omit<Stand, 'unitId'>) =>
-    TIMES.map((times) => ({
-      distanceM: Number(Math.max(0.3, distanceM * times).toFixed(2)),
-      sideDeg,
-      heightM: Number(Math.min(5, Math.max(-2, heightM * times)).toFixed(2)),
-    }));
+  const farther = (stand: Omit<Stand, 'unitId'>) =>
+    TIMES.map((times) => {
+      // as people pace it out
+      const distanceM = times === 1 ? stand.distanceM : Math.max(0.3, Math.round(stand.distanceM * times * 10) / 10);
+      return { ...stand, distanceM, heightM: heightAt(stand, distanceM) };
+    });
   const usualOnes = [usual, ...places].flatMap(farther);
   const others = ANYWHERE.risesDeg.flatMap((riseDeg) =>
     ANYWHERE.distancesM.flatMap((distanceM) =>

@@ -3,6 +3,7 @@ import type { CameraGear, CameraSolution } from '../exposure';
 import type { Kit } from '../gear';
 import { INCREMENT_STOPS, roundToStep } from '../photometry';
 import {
+  heightAt,
   HOLD_BACK_RANGE,
   type Light,
   lightPath,
@@ -120,13 +121,10 @@ export const placeOf = (setup: Setup, kit: Kit, now: Balance, needStops: number)
       };
 
 /** A light nearer or farther: it keeps its elevation, as far as stands reach. */
-export function movedTo({ distanceM: from, heightM }: Light, index: number, distanceM: number): Setting[] {
-  const raised = Math.min(5, Math.max(-2, (heightM * distanceM) / from));
-  return [
-    { path: lightPath(index, 'distanceM'), value: distanceM },
-    { path: lightPath(index, 'heightM'), value: Number(raised.toFixed(2)) },
-  ];
-}
+export const movedTo = (light: Light, index: number, distanceM: number): Setting[] => [
+  { path: lightPath(index, 'distanceM'), value: distanceM },
+  { path: lightPath(index, 'heightM'), value: heightAt(light, distanceM) },
+];
 
 /** More things than these are not stacked in every way. */
 const MOST_STACKED = 8;

@@ -15,9 +15,12 @@ const LEAST_ROOM_STOPS = 0.1;
 /** Room to the last bit of rounding is room, stops. */
 const ROUNDING_STOPS = 1e-6;
 
-/** The camera stands otherwise than it should by now: to set it is the first cure. */
+/**
+ * The camera stands otherwise than the light by now wants, and figures are for it as it stands: to set it is the first cure.
+ * Where another picture is wished for they are for that already, with its own trouble.
+ */
 export const isCameraOff = ({ toSet, suggested }: Balance): boolean =>
-  toSet !== null && toSet.because.kind !== 'never-told' && suggested?.met === true;
+  (toSet?.because.kind === 'light' || toSet?.because.kind === 'limit') && suggested?.met === true;
 
 /** How far the ambient on the face stands over what leaves room for flash, where a flash is meant to work; 0 when it has room. */
 export function noFlashStops(now: Balance): number {

@@ -78,6 +78,18 @@ describe('the camera as it stands', () => {
     expect(solved(put(wished, ...solved(wished).nextAction.settings)).toSet).toBeNull();
   });
 
+  it('hides no trouble of another wish: what is in the way is said first, with the ways out', () => {
+    const wished = put(
+      asSet(hall),
+      { path: 'look.exposeBy', value: 'background' },
+      { path: 'look.backgroundStops', value: 1 },
+    );
+    const { toSet, suggested, nextAction, waysOut } = solved(wished);
+    expect([toSet?.because, suggested?.met]).toEqual([{ kind: 'wish' }, true]);
+    expect(nextAction.kind).toBe('no-flash-can-help');
+    expect(waysOut.length).toBeGreaterThan(2);
+  });
+
   it('may stand as it likes: every figure is then for that, and a limit that it passes is said', () => {
     const stop = fc.integer({ min: -3, max: 3 }).map((thirds) => thirds / 3);
     const set = asSet(hall);

@@ -13,6 +13,7 @@ import {
   type OpenSide,
   type Panel,
   type PlainPath,
+  pointSchema,
   type SettingPath,
   type Setup,
   type Subject,
@@ -23,6 +24,7 @@ import { MOTIONS } from './camera';
 import { plural, stopsBothWays, stopsOf } from './count';
 import { LIGHT_ROLES, lightName, panelName, powerTextOf } from './gear';
 import { lookAs } from './look';
+import { pointSaid } from './metering';
 import { OPEN_SIDES, subject, sun, MOTIVES } from './stage';
 
 const LABELS: Record<PlainPath, string> = {
@@ -179,7 +181,13 @@ const field = (value: Value, key: string): number =>
   isRecord(value) && typeof value[key] === 'number' ? value[key] : 0;
 
 const SAY: Partial<Record<PlainPath, Say>> = {
-  points: asList(namesOf),
+  points: asList((list) =>
+    list
+      .flatMap((one) => pointSchema.safeParse(one).data ?? [])
+      .map(pointSaid)
+      .join(', '),
+  ),
+  spotId: () => 'another of the shoot',
   versions: asList(namesOf),
   confirmed: asList(({ length }) => `${length} ${plural(length, 'question', 'questions')}`),
   lights: asList(

@@ -10,7 +10,7 @@ import type {
   TellingReading,
 } from '../metering';
 import { formatAperture, formatShare, formatStopCount, formatStops } from '../notation';
-import type { MethodKey, PointRole, ReadingMethod, SceneChangeKind } from '../setup';
+import type { MeteringPoint, MethodKey, PointRole, ReadingMethod, SceneChangeKind } from '../setup';
 import { incrementOf, pointOf, type QuestionWords, type WordsContext } from '../words';
 import { MOTIONS } from './camera';
 import { duration, sayStops, sentence, stopsOf } from './count';
@@ -157,6 +157,12 @@ export const FLASH_FAULTS: Record<FlashFault['kind'], string> = {
   'ambient-missing': 'This total cannot be separated yet: meter the ambient at the same point, flash off.',
 };
 
+/** What a level rests on, where it was not read there. */
+const DOUBTS: Partial<Record<NonNullable<PointSolution['basis']>, string>> = {
+  carried: ', carried over',
+  assumed: ', assumed',
+};
+
 /** A point in one sentence, for a voice and for text views. */
 export function point(
   { pointId, placedStops, placedAmbientStops, flashStops, zone, stale, basis }: PointSolution,
@@ -166,11 +172,13 @@ export function point(
   if (placedStops === null || placedAmbientStops === null) return `${name}: not metered yet.`;
   const toneStops = pointOf(context, pointId)?.toneStops ?? 0;
   const ambient = `ambient ${formatStops(placedAmbientStops)}`;
+  // where no light is added nothing is said of any
+  const lit = context.setup.lights.length > 0;
   const flash = flashStops === null ? 'no flash known' : `flash ${formatStops(flashStops + toneStops)}`;
   const place = zone === 'clipped' ? ', clipped' : zone === 'lost' ? ', lost in noise' : '';
-  const doubt = basis === 'carried' ? ', carried over' : stale === null ? '' : ', old reading';
+  const doubt = DOUBTS[basis ?? 'measured'] ?? (stale === null ? '' : ', old reading');
   const side = Math.abs(placedStops) < 0.05 ? '' : placedStops > 0 ? ', brighter' : ', darker';
-  return `${name}: ${formatStops(placedStops)} stops from mid grey${side}${place}${doubt} (${ambient}, ${flash}).`;
+  return `${name}: ${formatStops(placedStops)} stops from mid grey${side}${place}${doubt} (${lit ? `${ambient}, ${flash}` : ambient}).`;
 }
 
 /** What a meter would show at a point by the ambient alone, as the camera is set. */
@@ -301,6 +309,13 @@ export function sayMethod(method: ReadingMethod): string {
     case 'frame':
       return `test frame on ${tone}, there ${formatStops(method.placementStops)}`;
   }
+}
+
+/** A point by its name, with what was said of how it is metered. */
+export function pointSaid({ name, method, patchy, leftOut }: MeteringPoint): string {
+  const said = [method === null ? null : sayMethod(method), patchy ? 'patchy' : null, leftOut ? 'left out' : null];
+  const known = said.filter((one) => one !== null);
+  return known.length === 0 ? name : `${name} (${known.join(', ')})`;
 }
 
 /** A reading against the one before it: `+1.0 since the reflector`. */

@@ -4,7 +4,7 @@ import { type Kit, offered } from '../gear';
 import { evenness } from '../lights';
 import { type Fact, type MeteredScene, meterScene } from '../metering';
 import { apparentSizeDeg } from '../modifiers';
-import { type Light, lightPath, type Setting, type Setup, withSettings } from '../setup';
+import { heightAt, type Light, lightPath, type Setting, type Setup, withSettings } from '../setup';
 
 /** Another way to the same light, with what it changes. */
 export interface EqualLook {
@@ -77,10 +77,9 @@ export function equalLooks(setup: Setup, kit: Kit, facts: readonly Fact[], clock
   const now = balance(setup, kit, scene);
   const width = (shape: typeof config.modifier.shape) => 2 * Math.tan((apparentSizeDeg(shape, 1) * Math.PI) / 360);
   const own = width(config.modifier.shape);
-  const rise = light.heightM / light.distanceM;
   const at = (distanceM: number): Setting[] => [
     { path: lightPath(index, 'distanceM'), value: distanceM },
-    { path: lightPath(index, 'heightM'), value: Number(Math.min(5, Math.max(-2, distanceM * rise)).toFixed(3)) },
+    { path: lightPath(index, 'heightM'), value: heightAt(light, distanceM) },
   ];
   const free: Setting = { path: lightPath(index, 'locked'), value: false };
   const modifiers =

@@ -1,6 +1,7 @@
 export { type CameraStands, type CameraWish, type Motion, MOTIONS } from './cameraWish';
 export { type Happening, happenings, setupAt, stoodAs, stoodOf } from './happened';
 export {
+  heightAt,
   type Light,
   LIGHT_ROLE_FACTS,
   LIGHT_ROLES,
@@ -36,7 +37,7 @@ export {
   standAt,
   tintMiredOf,
 } from './panel';
-export { type MeteringPoint, POINT_ROLES, type PointRole, ROLE_FACTS } from './point';
+export { type MeteringPoint, POINT_ROLES, pointSchema, type PointRole, ROLE_FACTS } from './point';
 export { type FiredLight, PLAIN_READING, type Reading, type ReadingMethod, readingSchema, type Stood } from './reading';
 export {
   PLAIN_CHANGE,

@@ -60,6 +60,9 @@ export const LIGHT_ROLE_FACTS: Record<LightRole, LightRoleFacts> = {
 export const RADIO_GROUPS = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
 export const MOST_LIGHTS = RADIO_GROUPS.length;
 
+/** What a light's centre may be over its aim, metres. */
+const HEIGHT_M = { least: -2, most: 5 } as const;
+
 const standsFor = z
   .enum(MOTIVES)
   .nullable()
@@ -121,7 +124,11 @@ export const lightSchema = z.strictObject({
     .min(-180)
     .max(180)
     .meta({ description: 'from the line to the camera, positive to the right of the camera; 180 is behind' }),
-  heightM: z.number().min(-2).max(5).meta({ description: 'centre of the modifier over what it aims at' }),
+  heightM: z
+    .number()
+    .min(HEIGHT_M.least)
+    .max(HEIGHT_M.most)
+    .meta({ description: 'centre of the modifier over what it aims at' }),
   featherDeg: z
     .number()
     .min(-80)
@@ -137,5 +144,9 @@ export const lightSchema = z.strictObject({
     .nullable()
     .meta({ description: 'power set on the unit, stops below full; null: not set yet' }),
 });
+/** How high a light stands once it is nearer or farther: as high for its distance, so that it keeps its elevation. */
+export const heightAt = ({ distanceM, heightM }: Pick<Light, 'distanceM' | 'heightM'>, toM: number): number =>
+  Number(Math.min(HEIGHT_M.most, Math.max(HEIGHT_M.least, (heightM * toM) / distanceM)).toFixed(3));
+
 /** One flash in the setup. */
 export type Light = z.infer<typeof lightSchema>;

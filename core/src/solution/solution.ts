@@ -5,29 +5,36 @@ import type { GroupLight, SolvedGroupCure, StayingPower } from '../lights';
 import type { PanelSolution } from '../panels';
 import type { StageCures, StageSolution } from '../stage';
 
+/** What of a balance is told as it is. */
+const BALANCE_TOLD = [
+  'look',
+  'depth',
+  'camera',
+  'suggested',
+  'toSet',
+  'lift',
+  'alone',
+  'lights',
+  'powersExact',
+  'ratios',
+  'together',
+  'leastKnown',
+  'untold',
+  'points',
+  'contrast',
+  'dome',
+  'questions',
+  'meterAgain',
+  'warnings',
+] as const satisfies readonly (keyof Balance)[];
+type BalanceTold = Pick<Balance, (typeof BALANCE_TOLD)[number]>;
+
+/** What of a balance is told as it is, apart from what only the computation needs. */
+export const toldOf = (now: Balance): BalanceTold =>
+  Object.fromEntries(BALANCE_TOLD.map((key) => [key, now[key]])) as BalanceTold;
+
 /** What follows a thumb: the numbers of a setup, and what they say by themselves. */
-export interface SolutionNumbers extends Pick<
-  Balance,
-  | 'look'
-  | 'depth'
-  | 'camera'
-  | 'suggested'
-  | 'toSet'
-  | 'lift'
-  | 'alone'
-  | 'lights'
-  | 'powersExact'
-  | 'ratios'
-  | 'together'
-  | 'leastKnown'
-  | 'untold'
-  | 'points'
-  | 'contrast'
-  | 'dome'
-  | 'questions'
-  | 'meterAgain'
-  | 'warnings'
-> {
+export interface SolutionNumbers extends BalanceTold {
   /** what the camera holds at its ISO, stops from mid grey; null before a camera is chosen */
   latitude: { clipsAboveStops: number; noiseBelowStops: number } | null;
   /** the same picture on a second body */

@@ -8,7 +8,7 @@ import { type Fact, type MeteredScene, meterScene } from '../metering';
 import { solvePanels } from '../panels';
 import type { Setup } from '../setup';
 import { solveStage, stageCures } from '../stage';
-import type { Solution, SolutionAdvice, SolutionNumbers } from './solution';
+import { type Solution, type SolutionAdvice, type SolutionNumbers, toldOf } from './solution';
 
 /** The first breath of an answer, with what the second one starts from. */
 export interface SolvedNumbers {
@@ -42,46 +42,11 @@ export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Dat
 }
 
 function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
-  const {
-    look,
-    depth,
-    camera,
-    suggested,
-    toSet,
-    lift,
-    alone,
-    cameraBody,
-    lights,
-    powersExact,
-    ratios,
-    together,
-    leastKnown,
-    untold,
-    points,
-  } = now;
-  const { contrast, dome, questions, meterAgain, warnings } = now;
+  const { camera, cameraBody, lights, points } = now;
   const group = groupLight(setup, kit, now.usable);
   const lamps = solveLamps(setup, kit, scene, now);
   return {
-    look,
-    depth,
-    camera,
-    suggested,
-    toSet,
-    lift,
-    alone,
-    lights,
-    powersExact,
-    ratios,
-    together,
-    leastKnown,
-    untold,
-    points,
-    contrast,
-    dome,
-    questions,
-    meterAgain,
-    warnings,
+    ...toldOf(now),
     latitude:
       cameraBody === null
         ? null

@@ -3,8 +3,8 @@ import { words } from '@/language/words';
 import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
+import { ExposureDials } from '@/ui/ExposureDials';
 import { Txt } from '@/ui/Txt';
-import { ApertureDial, IsoDial, ShutterDial } from '@/ui/dials';
 import { View } from 'react-native';
 
 import type { CameraSolution } from '@sphene/core/exposure';
@@ -46,30 +46,17 @@ export function AsItStands() {
   const { changeOne } = useChange();
   if (camera === null) return null;
   const { stands } = setup.camera;
-  const { av, tv, sv } = stands ?? camera;
-  const increment = cameraBody?.increment ?? 'third';
-  const put = (change: Partial<ExposureSettings>) =>
-    changeOne('camera.stands', { av, tv, sv, ...change, inForce: true });
   return (
     <Disclosure
       title={texts.asItStands}
       summary={stands === null ? texts.notToldYet : stands.inForce ? texts.figuresAreForIt : texts.anotherIsWished}
     >
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <ShutterDial
-          label={texts.shutterStands}
-          value={tv}
-          increment={increment}
-          onChange={(value) => put({ tv: value })}
-        />
-        <ApertureDial
-          label={texts.apertureStands}
-          value={av}
-          increment={increment}
-          onChange={(value) => put({ av: value })}
-        />
-        <IsoDial label={texts.isoStands} value={sv} increment={increment} onChange={(value) => put({ sv: value })} />
-      </View>
+      <ExposureDials
+        names={texts.standsDials}
+        value={stands ?? camera}
+        increment={cameraBody?.increment ?? 'third'}
+        onChange={(settings) => changeOne('camera.stands', { ...settings, inForce: true })}
+      />
       {stands !== null && (
         <ActionButton kind="plain" label={texts.forgetHowItStands} onPress={() => changeOne('camera.stands', null)} />
       )}

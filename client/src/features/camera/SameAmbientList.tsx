@@ -6,6 +6,7 @@ import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 
 import { type SameAmbient, sameAmbient } from '@sphene/core/explain';
@@ -48,7 +49,7 @@ export function SameAmbientList() {
   const palette = usePalette();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
-  const list = sameAmbient(setup, kit, facts, new Date(clockMs));
+  const list = useMemo(() => sameAmbient(setup, kit, facts, new Date(clockMs)), [setup, kit, facts, clockMs]);
   if (list.length === 0) return <Txt tone="quiet">{texts.meterTheFaceFirst}</Txt>;
   return (
     <View role="list" aria-label={texts.sameAmbient}>

@@ -3,6 +3,7 @@ import { useDevices } from '@/setupView/useDevices';
 import { useMethod } from '@/setupView/useMethod';
 import { useActions } from '@/store/application';
 import { useAppSelector } from '@/store/store';
+import type { TypedReading } from '@/ui/ReadingEntry';
 import { useState } from 'react';
 
 import type { CameraSolution } from '@sphene/core/exposure';
@@ -110,9 +111,13 @@ export function useTest() {
       firedNow();
       void devices.fire(radio.id, setup.id, pointId, fired);
     },
-    keep: ({ guessed, ...reading }: ExposureSettings & Read) => {
+    keep: ({ av, tv, sv, text, read, guessed }: TypedReading) => {
       actions.addReading(setup.id, {
-        ...reading,
+        av,
+        tv,
+        sv,
+        text,
+        read,
         pointId,
         light: chosenId === ALL ? 'total' : reads,
         method,
@@ -123,7 +128,6 @@ export function useTest() {
     },
   };
 }
-type Read = { text: string; read: 'aperture' | 'shutter' | 'iso'; guessed: boolean };
 export type LightTest = NonNullable<ReturnType<typeof useTest>>;
 
 function aloneOf(

@@ -64,8 +64,8 @@ export function AmbientStep() {
         meterIncrement={meterIncrementOf(meter.meterId, kit)}
         expectedEv100={expected}
         saveLabel={texts.saveFor(name.toLowerCase())}
-        onSave={({ guessed, ...reading }) => {
-          const held = INHERITED.filter((what) => !said.includes(what) && what !== reading.read);
+        onSave={({ guessed, named, ...reading }) => {
+          const held = INHERITED.filter((what) => !said.includes(what) && !named.some((one) => one === what));
           actions.addReading(setup.id, {
             ...reading,
             pointId: activePointId,

@@ -6,8 +6,8 @@ import { newId } from '@/store/ids';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
+import { ExposureDials } from '@/ui/ExposureDials';
 import { Txt } from '@/ui/Txt';
-import { ApertureDial, IsoDial, ShutterDial } from '@/ui/dials';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -96,30 +96,14 @@ export function LooksRight() {
   const [own, setOwn] = useState<ExposureSettings | null>(null);
   const [what, setWhat] = useState<What>('background');
   const settings = own ?? { av, tv, sv };
-  const increment = cameraBody?.increment ?? 'third';
-  const put = (change: Partial<ExposureSettings>) => setOwn({ ...settings, ...change });
   return (
     <Disclosure title={texts.theseLookRight} summary={texts.theseLookRightWhy}>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <ShutterDial
-          label={texts.rightShutter}
-          value={settings.tv}
-          increment={increment}
-          onChange={(value) => put({ tv: value })}
-        />
-        <ApertureDial
-          label={texts.rightAperture}
-          value={settings.av}
-          increment={increment}
-          onChange={(value) => put({ av: value })}
-        />
-        <IsoDial
-          label={texts.rightIso}
-          value={settings.sv}
-          increment={increment}
-          onChange={(value) => put({ sv: value })}
-        />
-      </View>
+      <ExposureDials
+        names={texts.rightDials}
+        value={settings}
+        increment={cameraBody?.increment ?? 'third'}
+        onChange={setOwn}
+      />
       <InOneLine held={settings} onRead={setOwn} />
       <RightFor value={what} onChoose={setWhat} />
       <ActionButton

@@ -6,8 +6,8 @@ import { noticed } from '@/store/deviceSlice';
 import { useAppDispatch } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
+import { ExposureDials } from '@/ui/ExposureDials';
 import { Txt } from '@/ui/Txt';
-import { ApertureDial, IsoDial, ShutterDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -31,26 +31,12 @@ function Correction({ reading, onDone }: { reading: Reading; onDone: () => void 
   const { method } = draft;
   return (
     <View role="group" aria-label={texts.putTheReadingRight} style={{ gap: 8, paddingVertical: 8 }}>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <ApertureDial
-          label={texts.aperture}
-          value={draft.av}
-          increment="tenth"
-          onChange={(av) => setDraft({ ...draft, av })}
-        />
-        <ShutterDial
-          label={texts.shutter}
-          value={draft.tv}
-          increment="third"
-          onChange={(tv) => setDraft({ ...draft, tv })}
-        />
-        <IsoDial
-          label={texts.values.iso}
-          value={draft.sv}
-          increment="third"
-          onChange={(sv) => setDraft({ ...draft, sv })}
-        />
-      </View>
+      <ExposureDials
+        names={texts.dials}
+        value={draft}
+        apertureIncrement="tenth"
+        onChange={(settings) => setDraft({ ...draft, ...settings })}
+      />
       {method.kind !== 'frame' && (
         <ChoiceList
           label={texts.meteredBy}
@@ -148,8 +134,8 @@ export function ReadingRow({
             name={texts.sameAgainAs(text)}
             kind="plain"
             onPress={() => {
-              const { pointId, av, tv, sv, read, method, text: typed } = reading;
-              actions.addReading(reading.setupId, { pointId, av, tv, sv, read, method, text: typed });
+              const { pointId, av, tv, sv, read, method, patchy, text: typed } = reading;
+              actions.addReading(reading.setupId, { pointId, av, tv, sv, read, method, patchy, text: typed });
             }}
           />
         )}

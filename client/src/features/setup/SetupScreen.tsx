@@ -22,12 +22,11 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { memo, type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
-import type { NextAction } from '@sphene/core/advice';
-import type { MeteringPoint } from '@sphene/core/setup';
 import { SetupProvider, type SetupView, useChange, useNumbers, useSetup } from '../../setupView/setupContext';
 import { useOpenSetup } from '../../setupView/useOpenSetup';
 import { CameraStep } from '../camera/CameraStep';
 import { LookStep } from '../look/LookStep';
+import { useNext } from './useNext';
 import { LaterSetup } from '@/setupView/LaterSetup';
 import { type Part, PARTS, useShortcuts } from '@/setupView/shortcuts';
 
@@ -40,41 +39,6 @@ const CONTENT: Record<Part, () => ReactNode> = {
   check: CheckStep,
   log: LogPart,
 };
-
-/** What a tap on the next bar is called. */
-const DOING: Record<NextAction['kind'], string | null> = {
-  'meter-face': texts.meter,
-  'meter-background': texts.meter,
-  'meter-highlight': texts.meter,
-  'meter-again': texts.meter,
-  'choose-camera': texts.choose,
-  'choose-flash': texts.choose,
-  'camera-cannot': texts.waysOut,
-  'no-flash-can-help': texts.waysOut,
-  'power-out-of-range': texts.waysOut,
-  'no-flash-measured': texts.read,
-  answer: texts.answer,
-  'say-place': texts.itIs,
-  'set-camera': texts.itIsSet,
-  'fill-needed': texts.waysOut,
-  'shoot-ambient': texts.afterIt,
-  'set-and-test': texts.itIsSet,
-  'fire-test': texts.read,
-  'set-powers': texts.theyAreSet,
-  'fire-all': texts.read,
-  correct: texts.itIsSet,
-  shoot: texts.afterIt,
-  'set-lamps': texts.theyAreSet,
-  'lamp-out-of-range': texts.itIsMoved,
-  film: texts.afterIt,
-};
-
-/** The frame is to be made: what comes after it stands with the setup as a whole. */
-const ENDS: readonly NextAction['kind'][] = ['shoot', 'shoot-ambient', 'film'];
-
-/** What no place of a lamp cures has nothing to tap. */
-const doingOf = ({ kind, settings }: NextAction): string | null =>
-  kind === 'lamp-out-of-range' && settings.length === 0 ? null : DOING[kind];
 
 function SetupLadder({ compact, onTone }: { compact: boolean; onTone: () => void }) {
   const numbers = useNumbers();
@@ -326,42 +290,9 @@ function WideParts({ places, onPart }: { places: Places; onPart: (part: Part) =>
   );
 }
 
-/** The point that an action asks to be metered first, where work can go on without it. */
-function mayBeLeftOut({ kind, ...facts }: NextAction, { open: { setup } }: SetupView): MeteringPoint | undefined {
-  if (kind === 'meter-background') return setup.points.find(({ role }) => role === 'background');
-  return kind === 'meter-highlight' && 'pointId' in facts
-    ? setup.points.find(({ id }) => id === facts.pointId)
-    : undefined;
-}
-
-/** What is to be done, and the way round it: a point is left out for good, anything else for later. */
-function useNext(view: SetupView) {
-  const { nextAction, laterAction } = view.advice;
-  const [putOff, setPutOff] = useState<string | null>(null);
-  // the same thing is put off once; with other figures it is asked for again
-  const key = JSON.stringify([nextAction.kind, nextAction.settings]);
-  const isPutOff = putOff === key && laterAction !== null;
-  const point = mayBeLeftOut(nextAction, view);
-  const leaveOut = (id: string) =>
-    view.hands.changeOne(
-      'points',
-      view.open.setup.points.map((one) => (one.id === id ? { ...one, leftOut: true } : one)),
-    );
-  return {
-    action: isPutOff ? laterAction : nextAction,
-    other: isPutOff
-      ? { label: texts.back, onPress: () => setPutOff(null) }
-      : laterAction === null
-        ? null
-        : point === undefined
-          ? { label: texts.later, onPress: () => setPutOff(key) }
-          : { label: texts.leaveOut, onPress: () => leaveOut(point.id) },
-  };
-}
-
 function SetupParts({ view }: { view: SetupView }) {
   const { setup, context } = view.open;
-  const { action: nextAction, other } = useNext(view);
+  const { action: nextAction, doing, ends, other } = useNext(view);
   const undo = useUndo(setup.id);
   const wide = useWide();
   const router = useRouter();
@@ -376,7 +307,7 @@ function SetupParts({ view }: { view: SetupView }) {
   const doNext = () => {
     if (nextAction.settings.length > 0) view.hands.change(...nextAction.settings);
     // what is set on the camera is set with the camera in the hand: the page stays where it is
-    if (nextAction.kind !== 'set-camera') goTo(ENDS.includes(nextAction.kind) ? 'log' : nextAction.step);
+    if (nextAction.kind !== 'set-camera') goTo(ends ? 'log' : nextAction.step);
   };
   useShortcuts({ onPart: goTo, onNext: doNext, onUndo: undo });
   return (
@@ -397,12 +328,7 @@ function SetupParts({ view }: { view: SetupView }) {
         }
       >
         {wide ? <WideParts places={places} onPart={goTo} /> : <PhoneParts part={part} onPart={goTo} />}
-        <NextBar
-          {...words.nextAction(nextAction, context)}
-          doing={doingOf(nextAction)}
-          onPress={doNext}
-          other={other}
-        />
+        <NextBar {...words.nextAction(nextAction, context)} doing={doing} onPress={doNext} other={other} />
       </Screen>
     </SetupProvider>
   );

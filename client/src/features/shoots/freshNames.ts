@@ -1,6 +1,6 @@
 import { catalogue } from '@/language/language';
 import { words } from '@/language/words';
-import type { FreshNames } from '@/store/actions';
+import type { FreshNames } from '@/store/shootActions';
 
 const text = catalogue({
   firstSpot: 'First spot',

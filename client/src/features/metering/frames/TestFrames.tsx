@@ -5,8 +5,8 @@ import { useActions } from '@/store/application';
 import { selectFrames } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
+import { ExposureDials } from '@/ui/ExposureDials';
 import { Heading, Txt } from '@/ui/Txt';
-import { ApertureDial, IsoDial, ShutterDial } from '@/ui/dials';
 import { usePalette } from '@/ui/theme';
 import { useWide } from '@/ui/useWide';
 import { type FrameProgress, stopFrames } from '@/workers/frameWorker';
@@ -37,26 +37,7 @@ function AskSettings({
   return (
     <View role="group" aria-label={texts.settingsOfTheFrame} style={{ gap: 8 }}>
       <Txt>{texts.doesNotTell(opened.name)}</Txt>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
-        <ApertureDial
-          label={texts.frameAperture}
-          value={settings.av}
-          increment="third"
-          onChange={(av) => setSettings({ ...settings, av })}
-        />
-        <ShutterDial
-          label={texts.frameShutter}
-          value={settings.tv}
-          increment="third"
-          onChange={(tv) => setSettings({ ...settings, tv })}
-        />
-        <IsoDial
-          label={texts.frameIso}
-          value={settings.sv}
-          increment="third"
-          onChange={(sv) => setSettings({ ...settings, sv })}
-        />
-      </View>
+      <ExposureDials names={texts.frameDials} value={settings} onChange={setSettings} />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <ActionButton label={texts.keepTheFrame} kind="primary" grow onPress={() => onDone(settings)} />
         <ActionButton label={texts.leaveIt} onPress={onLeave} />
