@@ -55,7 +55,7 @@ for (const [size, viewport] of SIZES) {
       const slider = look.getByRole('slider', { name: 'Ambient held back on the face' });
       await expect(slider).toHaveAttribute(
         'aria-valuetext',
-        /^1\.0 stops under the total\. 50 % of the light is flash.*Flash and ambient even$/,
+        /^1\.0 stop under the total\. 50 % of the light is flash.*Flash and ambient even$/,
       );
       await slider.focus();
       await page.keyboard.press('ArrowRight');
@@ -64,10 +64,7 @@ for (const [size, viewport] of SIZES) {
         /^1\.1 stops under the total\. 53 % of the light is flash/,
       );
       await look.getByRole('button', { name: /^Lift/ }).click();
-      await expect(slider).toHaveAttribute(
-        'aria-valuetext',
-        /^0\.7 stops under the total\. 37 % of the light is flash/,
-      );
+      await expect(slider).toHaveAttribute('aria-valuetext', /^0\.7 stop under the total\. 37 % of the light is flash/);
       await expect(look).toContainText(/Background lands\s*\+0\.3 0\.3 stop brighter than mid grey/);
 
       // 4: the camera of the kit, its settings and the reason
@@ -133,7 +130,7 @@ for (const [size, viewport] of SIZES) {
       const log = await setup.part('Log');
       await expect(log.getByRole('listitem')).toHaveCount(4);
       await expect(log).toContainText(
-        /\d\d:\d\d:\d\d.*Hold-back: 2\.0 stops under the total, flash share 75 %, was 1\.0 stops under the total/,
+        /\d\d:\d\d:\d\d.*Hold-back: 2\.0 stops under the total, flash share 75 %, was 1\.0 stop under the total/,
       );
       await expect(log).toContainText('Face, ambient: f/2.8⁴ at 1/60, ISO 400 (“2.8 4”)');
       await expect(setup.saved).toBeVisible();

@@ -47,7 +47,8 @@ for (const [size, viewport] of SIZES)
       await setup.part('Lights');
       await expect(lamp).toContainText(/Set as it should be/);
       expect(await figure(lamp, /Set as it should be, (\d+(?:\.\d)?) %/)).not.toBe(percent);
-      // read once at its point it is known: what is left is filming
+      // read once at its point it is known: what is left is the camera, and filming
+      await setup.setCamera();
       await expect(setup.next).toContainText(/^Film: .*Key lamp \d+ %/);
     });
   });

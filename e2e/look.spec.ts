@@ -184,7 +184,7 @@ test('a version set aside stands beside the one in force, and can be kept', asyn
   await look.getByRole('button', { name: 'Set this one aside' }).click();
   await look.getByRole('button', { name: /^Carry/ }).click();
   await expect(look.getByRole('article', { name: 'Version Now' })).toContainText('2.0 stops under the total');
-  await expect(look.getByRole('article', { name: 'Version Version A' })).toContainText('1.0 stops under the total');
+  await expect(look.getByRole('article', { name: 'Version Version A' })).toContainText('1.0 stop under the total');
   await expect(setup.next).not.toHaveText(before ?? '');
   await look.getByRole('button', { name: 'Keep Version A' }).click();
   await expect(setup.next).toHaveText(before ?? '');
@@ -198,7 +198,7 @@ test('from what looks wrong to the one cure; a second camera; filming', async ({
   await look.getByRole('button', { name: /^Apply: Let the ambient in by 0\.5/ }).click();
   await expect(look.getByRole('slider', { name: 'Ambient held back on the face' })).toHaveAttribute(
     'aria-valuetext',
-    /^0\.5 stops under the total/,
+    /^0\.5 stop under the total/,
   );
 
   const camera = await setup.part('Camera');

@@ -151,6 +151,14 @@ export class SetupPage {
     }
     return this.byName('region', name);
   }
+  /** Opens the picture with all that can be done with it. */
+  async openPicture(): Promise<void> {
+    if ((this.page.viewportSize()?.width ?? 0) < 1000) {
+      const stage = await this.part('Stage');
+      await stage.getByRole('radio', { name: 'Picture' }).click();
+    }
+    await this.page.getByRole('button', { name: 'Open the picture' }).filter({ visible: true }).click();
+  }
   /** Does what the bar says. */
   async doNext(): Promise<void> {
     await this.next.getByRole('button').first().click();
@@ -161,11 +169,16 @@ export class SetupPage {
     await this.next.getByRole('button', { name: /^It is set: Set the camera/ }).click();
     await expect(this.next).not.toContainText('Set the camera');
   }
+  /** What keeps the reading that is being entered: the bar. */
+  save(name: string | RegExp) {
+    const named = typeof name === 'string' ? new RegExp(`^Save: ${name}\\.`) : name;
+    return this.next.getByRole('button', { name: named }).filter({ visible: true });
+  }
   /** Taps keys of the pad and saves: at most three taps for a usual reading. */
   async tapReading(part: 'Ambient' | 'Check', keys: string[], save: string | RegExp): Promise<void> {
     const panel = await this.part(part);
     for (const key of keys) await panel.getByRole('button', { name: key, exact: true }).click();
-    await panel.getByRole('button', { name: save }).click();
+    await this.save(save).click();
   }
   async typeReading(part: 'Ambient' | 'Check', field: string, text: string): Promise<void> {
     const panel = await this.part(part);

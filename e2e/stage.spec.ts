@@ -21,6 +21,7 @@ async function middleOf(locator: Locator): Promise<{ x: number; y: number }> {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 async function dragMouse(page: Page, from: Locator, dx: number, dy: number): Promise<void> {
+  await from.scrollIntoViewIfNeeded();
   const { x, y } = await middleOf(from);
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -284,8 +285,7 @@ for (const [size, viewport] of SIZES)
   }, info) => {
     await page.setViewportSize(viewport);
     await setup.open(stack, HALL);
-    const stage = await setup.part('Stage');
-    await stage.getByRole('button', { name: 'Open the picture' }).click();
+    await setup.openPicture();
     await expect(page).toHaveURL(new RegExp(PICTURE));
     await finished(page);
     const pixels = () =>
@@ -355,8 +355,7 @@ test('a look that was set aside stands beside the picture in force', async ({ pa
   const look = await setup.part('Look');
   await look.getByRole('button', { name: /^Compare versions/ }).click();
   await look.getByRole('button', { name: 'Set this one aside' }).click();
-  const stage = await setup.part('Stage');
-  await stage.getByRole('button', { name: 'Open the picture' }).click();
+  await setup.openPicture();
   await page.getByRole('button', { name: /^Compare\. / }).click();
   const versions = page.getByRole('radiogroup', { name: 'Compare with' });
   await versions.getByRole('radio').nth(1).click();

@@ -14,6 +14,7 @@ const NAMES = [
   'tray-arrow-up',
   'tray-arrow-down',
   'trash-can-outline',
+  'chevron-left',
   'chevron-right',
   'backspace-outline',
   'cloud-check-outline',

@@ -64,6 +64,8 @@ export const FEATURES_WITHIN = {
   setup: ['metering', 'look', 'camera', 'lights', 'check', 'stage', 'picture', 'log'],
   // the stage lies under the picture
   stage: ['picture'],
+  // an evening's setups are seen by their pictures
+  shoots: ['picture'],
   // ways out and cures stand where the trouble is seen
   lights: ['camera'],
   look: ['camera'],

@@ -195,11 +195,11 @@ const CHOICES: GalleryPart[] = [
     states: [
       {
         name: 'on, with a note',
-        shown: <Chip role="checkbox" label="Far" note="from 3 m" on onPress={nothing} keys={{}} />,
+        shown: <Chip role="checkbox" label="Far" note="from 3 m" noted on onPress={nothing} keys={{}} />,
       },
       {
         name: 'off',
-        shown: <Chip role="checkbox" label="Near" note={undefined} on={false} onPress={nothing} keys={{}} />,
+        shown: <Chip role="checkbox" label="Near" note={undefined} noted on={false} onPress={nothing} keys={{}} />,
       },
     ],
   },
@@ -343,6 +343,7 @@ const READINGS: GalleryPart[] = [
                 meterIncrement="tenth"
                 expectedEv100={9}
                 saveLabel="Take it"
+                onEntering={nothing}
                 onSave={nothing}
               />
             )}

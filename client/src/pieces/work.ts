@@ -6,6 +6,7 @@ export { KitScreen } from '@/features/kit/KitScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';
 export { SetupScreen } from '@/features/setup/SetupScreen';
 export { NewShootScreen } from '@/features/shoots/NewShootScreen';
+export { SetupFace } from '@/features/shoots/SetupCard';
 export { ShootScreen } from '@/features/shoots/ShootScreen';
 export { StopsScreen } from '@/features/stops/StopsScreen';
 export { nextText, readSetup, sayConflict, sayFault, sayField, sayRefusal } from '@/setupView/lent';

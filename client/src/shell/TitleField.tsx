@@ -1,5 +1,6 @@
 import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
+import { BOLD, FLAT_EDGE } from '@/ui/palette';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
@@ -32,8 +33,11 @@ export function TitleField({
       <TextInput
         label={label}
         accessibilityLabel={texts.nameOf(label)}
-        mode="outlined"
+        mode="flat"
         dense
+        underlineColor="transparent"
+        style={{ backgroundColor: 'transparent', marginLeft: -FLAT_EDGE }}
+        contentStyle={{ fontFamily: BOLD }}
         value={typed ?? title}
         onChangeText={setTyped}
         onBlur={finish}

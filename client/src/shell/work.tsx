@@ -1,10 +1,11 @@
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { type ComponentType, createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 
 import { type RootState, useAppSelector } from '@/store/store';
 import type { Conflict, FieldPath, Refusal } from '@sphene/core/documents';
 import type { SetupFile } from '@sphene/core/formats';
 import type { SchemaFault } from '@sphene/core/gear';
 import type { Outcome } from '@sphene/core/photometry';
+import type { Setup } from '@sphene/core/setup';
 
 /** A field that two devices changed, as it is told. */
 export interface SaidConflict {
@@ -17,6 +18,8 @@ export interface SaidConflict {
 export interface Work {
   /** what is to be done next at a setup, in a line */
   nextText: (state: RootState, setupId: string) => string | undefined;
+  /** what a setup looks like among others */
+  SetupFace: ComponentType<{ setup: Setup; spotTitle?: string; widthPx: number }>;
   /** what a schema refuses, and what would be right */
   sayFault: (fault: SchemaFault) => string;
   /** what the server did not take, and why */

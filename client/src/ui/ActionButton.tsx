@@ -17,6 +17,9 @@ interface ActionButtonProps {
   grow?: boolean;
 }
 
+/** What a button stands on; a plain one is words alone. */
+const GROUNDS = { primary: 'accent', secondary: 'control', plain: null } as const;
+
 /** One corner cut: the wedge's mark on a primary surface. */
 const CUT = { clipPath: 'polygon(0 0, calc(100% - 14px) 0, 100% 14px, 100% 100%, 0 100%)' } as ViewStyle;
 
@@ -32,6 +35,7 @@ export function ActionButton({
 }: ActionButtonProps) {
   const palette = usePalette();
   const primary = kind === 'primary';
+  const ground = GROUNDS[kind];
   return (
     <Pressable
       role="button"
@@ -52,9 +56,7 @@ export function ActionButton({
             position: 'absolute',
             inset: 0,
             borderRadius: primary ? 0 : 4,
-            backgroundColor: primary ? palette.accent : 'transparent',
-            borderWidth: kind === 'secondary' ? 1 : 0,
-            borderColor: palette.line,
+            backgroundColor: ground === null ? 'transparent' : palette[ground],
           },
           primary ? CUT : null,
         ]}

@@ -1,9 +1,10 @@
-import { useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import { Chip } from './Chip';
 import { Txt } from './Txt';
 import { onSpace } from './onSpace';
+import { usePalette } from './theme';
 
 export interface Choice<T> {
   value: T;
@@ -11,7 +12,7 @@ export interface Choice<T> {
   note?: string;
 }
 
-/** Chips wrap, share one row, or scroll sideways in one row. */
+/** The choices wrap, share one row, or scroll sideways in one row without a ground of their own. */
 type Layout = 'wrap' | 'row' | 'scroll';
 
 interface ChoiceListProps<T> {
@@ -20,13 +21,15 @@ interface ChoiceListProps<T> {
   value: T | undefined;
   onChoose: (value: T) => void;
   showLabel?: boolean;
+  /** only what is chosen explains itself, or each does where that is what it is chosen by */
+  notes?: 'chosen' | 'each';
   layout?: Layout;
 }
 
 const CHIP_STYLE = {
   wrap: {},
   row: { flexBasis: 0, minWidth: 0, paddingHorizontal: 4 },
-  scroll: { minWidth: 104, paddingHorizontal: 8 },
+  scroll: { minWidth: 92, paddingHorizontal: 8 },
 } as const;
 const BY_KEY: Partial<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
@@ -44,16 +47,45 @@ function useChosenInView(chosen: number, layout: Layout) {
   return { group, scroller };
 }
 
-/** One of several, as chips. Arrow keys move between them as in any radio group. */
+/** What stands over the choices, and under them what is chosen says of itself. */
+function Around({
+  label,
+  explained,
+  children,
+}: {
+  label: string | null;
+  explained: string | undefined;
+  children: ReactNode;
+}) {
+  return (
+    <View style={{ gap: 4 }}>
+      {label !== null && (
+        <Txt size="label" tone="quiet">
+          {label}
+        </Txt>
+      )}
+      {children}
+      {explained !== undefined && (
+        <Txt size="label" tone="quiet" aria-hidden>
+          {explained}
+        </Txt>
+      )}
+    </View>
+  );
+}
+
+/** One of several, as one segmented control. Arrow keys move between them as in any radio group. */
 export function ChoiceList<T extends string | null>({
   label,
   choices,
   value,
   onChoose,
   showLabel = true,
+  notes = 'chosen',
   layout = 'wrap',
 }: ChoiceListProps<T>) {
   const chosen = choices.findIndex((choice) => choice.value === value);
+  const palette = usePalette();
   const { group, scroller } = useChosenInView(chosen, layout);
   const move = (key: string, index: number, chip: HTMLElement): boolean => {
     const next = (index + (BY_KEY[key] ?? 0) + choices.length) % choices.length;
@@ -68,7 +100,13 @@ export function ChoiceList<T extends string | null>({
       ref={group}
       role="radiogroup"
       aria-label={label}
-      style={{ flexDirection: 'row', flexWrap: layout === 'wrap' ? 'wrap' : 'nowrap', gap: 8, flexGrow: 1 }}
+      style={{
+        flexDirection: 'row',
+        flexWrap: layout === 'wrap' ? 'wrap' : 'nowrap',
+        flexGrow: 1,
+        borderRadius: 4,
+        backgroundColor: layout === 'scroll' ? 'transparent' : palette.raised,
+      }}
     >
       {choices.map((choice, index) => (
         <Chip
@@ -76,6 +114,7 @@ export function ChoiceList<T extends string | null>({
           role="radio"
           label={choice.label}
           note={choice.note}
+          noted={notes === 'each'}
           on={index === chosen}
           tabIndex={index === chosen || (chosen < 0 && index === 0) ? 0 : -1}
           onPress={() => onChoose(choice.value)}
@@ -91,12 +130,7 @@ export function ChoiceList<T extends string | null>({
     </View>
   );
   return (
-    <View style={{ gap: 4 }}>
-      {showLabel && (
-        <Txt size="label" tone="quiet">
-          {label}
-        </Txt>
-      )}
+    <Around label={showLabel ? label : null} explained={notes === 'chosen' ? choices[chosen]?.note : undefined}>
       {layout === 'scroll' ? (
         <ScrollView
           ref={scroller}
@@ -109,6 +143,6 @@ export function ChoiceList<T extends string | null>({
       ) : (
         chips
       )}
-    </View>
+    </Around>
   );
 }

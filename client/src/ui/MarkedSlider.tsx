@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 
 import { roundToStep } from '@sphene/core/photometry';
 import { IconButton } from './ActionButton';
+import { ChosenWedge } from './Chip';
 import { Txt } from './Txt';
 import { TOUCH } from './palette';
 import { usePalette } from './theme';
@@ -143,7 +144,11 @@ function Handle({ slider, place, handlers }: { slider: MarkedSliderProps; place:
 function Marks({ label, value, marks, onChange }: Pick<MarkedSliderProps, 'label' | 'value' | 'marks' | 'onChange'>) {
   const palette = usePalette();
   return (
-    <View role="group" aria-label={texts.usualPlaces(label)} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+    <View
+      role="group"
+      aria-label={texts.usualPlaces(label)}
+      style={{ flexDirection: 'row', flexWrap: 'wrap', backgroundColor: palette.raised, borderRadius: 4 }}
+    >
       {marks.map((mark) => {
         const chosen = Math.abs(mark.value - value) < 0.005;
         return (
@@ -157,17 +162,17 @@ function Marks({ label, value, marks, onChange }: Pick<MarkedSliderProps, 'label
               flexBasis: '22%',
               flexGrow: 1,
               minHeight: TOUCH,
-              borderWidth: chosen ? 2 : 1,
-              borderColor: chosen ? palette.accent : palette.line,
-              borderRadius: 4,
               alignItems: 'center',
               justifyContent: 'center',
             }}
           >
-            <Txt bold={chosen}>{mark.name}</Txt>
+            <Txt bold={chosen} tone={chosen ? 'text' : 'quiet'}>
+              {mark.name}
+            </Txt>
             <Txt size="label" tone="quiet">
               {mark.note}
             </Txt>
+            {chosen && <ChosenWedge />}
           </Pressable>
         );
       })}

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
@@ -18,7 +18,7 @@ import { ActionButton } from './ActionButton';
 import { ExposureDials } from './ExposureDials';
 import { ClearKey, ReadingPad } from './ReadingPad';
 import { Txt } from './Txt';
-import { SIZE } from './palette';
+import { BOLD, FLAT_EDGE, SIZE } from './palette';
 
 /** A reading as it was typed. */
 export interface TypedReading extends ExposureSettings {
@@ -28,6 +28,13 @@ export interface TypedReading extends ExposureSettings {
   guessed: boolean;
   /** the values that were typed; the meter's own stand for the others */
   named: readonly ReadValue[];
+}
+
+/** A reading that stands in the field and is not kept yet. */
+export interface Entering {
+  /** what keeping it is called */
+  label: string;
+  save: () => void;
 }
 
 interface ReadingEntryProps {
@@ -41,8 +48,8 @@ interface ReadingEntryProps {
   expectedEv100: number | null;
   receptor?: keyof typeof METER_CONSTANT;
   saveLabel: string;
-  /** held values under the pad, where they are known already and rarely touched */
-  heldLast?: boolean;
+  /** told of what is being entered, with what keeps it; null once nothing is: whoever shows the one button of a view has it */
+  onEntering: (entering: Entering | null) => void;
   onSave: (reading: TypedReading) => void;
 }
 
@@ -150,12 +157,24 @@ function OtherMeaning({ doubtful, onChoose }: { doubtful: ReadText; onChoose: (m
   );
 }
 
-/** One meter reading: a field that takes any notation, the pad for the usual ones, what the meter holds beside it. */
+/** Tells of what is being entered. */
+function useTold(entering: boolean, save: () => void, { saveLabel, onEntering }: ReadingEntryProps) {
+  const latest = useRef(save);
+  useEffect(() => {
+    latest.current = save;
+  });
+  useEffect(() => {
+    if (!entering) return;
+    onEntering({ label: saveLabel, save: () => latest.current() });
+    return () => onEntering(null);
+  }, [entering, saveLabel, onEntering]);
+}
+
+/** One meter reading: a field that takes any notation, the pad for the usual ones, under it what the meter holds. */
 export function ReadingEntry(props: ReadingEntryProps) {
-  const { label, held, read, onHeld, meterIncrement, saveLabel, heldLast = false } = props;
+  const { label, held, read, onHeld, meterIncrement } = props;
   const { text, problem, meaning, doubtful, type, choose, save } = useEntry(props);
-  // what the meter holds beside the value that is read
-  const dials = <ExposureDials names={texts.meterDials} value={held} without={read} onChange={onHeld} />;
+  useTold(text.trim() !== '', save, props);
   return (
     <View style={{ gap: 8 }}>
       <View>
@@ -167,12 +186,22 @@ export function ReadingEntry(props: ReadingEntryProps) {
             value={text}
             onChangeText={type}
             onSubmitEditing={save}
-            mode="outlined"
+            mode="flat"
+            underlineColor="transparent"
             error={problem !== null}
             autoCorrect={false}
             autoComplete="off"
             inputMode="text"
-            style={{ flex: 1, minWidth: 0, height: 56, fontSize: SIZE.value }}
+            style={{
+              flex: 1,
+              minWidth: 0,
+              height: 64,
+              fontSize: text === '' ? SIZE.value : SIZE.figure,
+              fontFamily: BOLD,
+              marginLeft: -FLAT_EDGE,
+              backgroundColor: 'transparent',
+            }}
+            contentStyle={{ fontFamily: BOLD }}
           />
           <ClearKey onPress={() => type('')} disabled={text === ''} />
         </View>
@@ -185,10 +214,8 @@ export function ReadingEntry(props: ReadingEntryProps) {
         )}
         {doubtful !== null && <OtherMeaning doubtful={doubtful} onChoose={choose} />}
       </View>
-      {!heldLast && dials}
       <ReadingPad text={text} onText={type} read={read} />
-      <ActionButton label={saveLabel} kind="primary" onPress={save} />
-      {heldLast && dials}
+      <ExposureDials names={texts.meterDials} value={held} without={read} onChange={onHeld} />
     </View>
   );
 }

@@ -33,42 +33,59 @@ const PARTS = [
   })),
 ];
 
+/** The whole stop of the pad in what the field says; undefined where it says anything else. */
+const wholeOf = (text: string, read: ReadValue): string | undefined =>
+  WHOLE[read].keys.findLast(
+    (stop) => text === stop || (text.startsWith(stop) && /^( \d|[⅓½⅔])$/.test(text.slice(stop.length))),
+  );
+
+/** The keys that say what stands in the field. */
+function keysOf(text: string, read: ReadValue): string[] {
+  const whole = wholeOf(text, read);
+  if (whole === undefined) return [];
+  const part = text.slice(whole.length);
+  return part === '' ? [whole] : [whole, part.startsWith(' ') ? `.${part.trim()}` : part];
+}
+
 /** What the field says once this key is tapped: a whole stop starts anew, a part takes the place of the part before. */
 export function afterKey(text: string, key: string, read: ReadValue = 'aperture'): string {
   if (!/^[.⅓½⅔]/.test(key)) return key;
-  const whole =
-    WHOLE[read].keys.findLast(
-      (stop) => text === stop || (text.startsWith(stop) && /^( \d|[⅓½⅔])$/.test(text.slice(stop.length))),
-    ) ?? text.trim();
+  const whole = wholeOf(text, read) ?? text.trim();
   return key.startsWith('.') ? `${whole} ${key.slice(1)}` : `${whole}${key}`;
 }
 
 /** Keys for a meter's values with tenths and thirds: a usual reading is a stop, a part and the button that takes it. */
 export function ReadingPad({ text, onText, read }: { text: string; onText: (text: string) => void; read: ReadValue }) {
   const palette = usePalette();
-  const key = (label: string, name: string, quiet: boolean) => (
-    <Pressable
-      key={label}
-      role="button"
-      aria-label={name}
-      onPress={() => onText(afterKey(text, label, read))}
-      style={({ pressed }) => ({
-        flexBasis: '15%',
-        flexGrow: 1,
-        minHeight: TOUCH,
-        alignItems: 'center',
-        justifyContent: 'center',
-        borderRadius: 4,
-        backgroundColor: pressed ? palette.line : quiet ? 'transparent' : palette.raised,
-        borderWidth: 1,
-        borderColor: quiet ? palette.line : palette.raised,
-      })}
-    >
-      <Txt size={label.length > 4 ? 'text' : 'value'} bold={!quiet}>
-        {label}
-      </Txt>
-    </Pressable>
-  );
+  const said = keysOf(text, read);
+  const key = (label: string, name: string, quiet: boolean) => {
+    const held = said.includes(label);
+    return (
+      <Pressable
+        key={label}
+        role="button"
+        aria-label={name}
+        onPress={() => onText(afterKey(text, label, read))}
+        style={({ pressed }) => ({
+          flexBasis: '15%',
+          flexGrow: 1,
+          minHeight: TOUCH,
+          alignItems: 'center',
+          justifyContent: 'center',
+          borderRadius: 4,
+          backgroundColor: pressed ? palette.line : held ? palette.accent : quiet ? 'transparent' : palette.raised,
+        })}
+      >
+        <Txt
+          size={label.length > 4 ? 'text' : 'value'}
+          bold={held || !quiet}
+          tone={held ? 'onAccent' : quiet ? 'quiet' : 'text'}
+        >
+          {label}
+        </Txt>
+      </Pressable>
+    );
+  };
   const { keys, say } = WHOLE[read];
   return (
     <View role="group" aria-label={texts.readingPad} style={{ gap: 6 }}>

@@ -134,8 +134,7 @@ export function StopDial({ label, text, down, up, parse, onChange, note, onReset
         style={{
           flexDirection: 'row',
           alignItems: 'center',
-          borderWidth: 1,
-          borderColor: palette.line,
+          backgroundColor: palette.raised,
           borderRadius: 4,
         }}
       >

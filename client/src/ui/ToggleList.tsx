@@ -3,8 +3,9 @@ import { View } from 'react-native';
 import { Chip } from './Chip';
 import { Txt } from './Txt';
 import { onSpace } from './onSpace';
+import { usePalette } from './theme';
 
-/** Any number of several, as chips that are on or off. */
+/** Any number of several, each on or off by itself. */
 export function ToggleList({
   label,
   choices,
@@ -16,12 +17,17 @@ export function ToggleList({
   values: readonly string[];
   onChange: (values: string[]) => void;
 }) {
+  const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
       <Txt size="label" tone="quiet">
         {label}
       </Txt>
-      <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      <View
+        role="group"
+        aria-label={label}
+        style={{ flexDirection: 'row', flexWrap: 'wrap', borderRadius: 4, backgroundColor: palette.raised }}
+      >
         {choices.map(({ value, label: name, note }) => {
           const on = values.includes(value);
           const toggle = () => onChange(on ? values.filter((one) => one !== value) : [...values, value]);
@@ -31,6 +37,7 @@ export function ToggleList({
               role="checkbox"
               label={name}
               note={note}
+              noted
               on={on}
               onPress={toggle}
               keys={onSpace(toggle)}

@@ -6,6 +6,8 @@ export interface Palette {
   ground: string;
   /** a surface that stands a little out of the ground */
   raised: string;
+  /** a button that is not the one to press, on the ground and on what is raised */
+  control: string;
   /** hairlines and borders of controls */
   line: string;
   text: string;
@@ -24,6 +26,7 @@ export const PALETTES: Record<'dark' | 'glare' | 'dim', Palette> = {
     isDark: true,
     ground: '#14160F',
     raised: '#1E2118',
+    control: '#2C3024',
     line: '#5C614D',
     text: '#F1F2E6',
     quiet: '#B4B8A3',
@@ -38,6 +41,7 @@ export const PALETTES: Record<'dark' | 'glare' | 'dim', Palette> = {
     isDark: false,
     ground: '#FFFFFF',
     raised: '#F3F4EA',
+    control: '#E3E6D2',
     line: '#6B7059',
     text: '#14160F',
     quiet: '#434738',
@@ -52,6 +56,7 @@ export const PALETTES: Record<'dark' | 'glare' | 'dim', Palette> = {
     isDark: true,
     ground: '#0A0603',
     raised: '#150C07',
+    control: '#23130A',
     line: '#6A3F27',
     text: '#D98A5B',
     quiet: '#BE754E',
@@ -69,6 +74,9 @@ export const BOLD = 'AtkinsonHyperlegibleNext_700Bold';
 
 /** Four sizes and no more, in px: figures, values, text, labels. */
 export const SIZE = { figure: 40, value: 22, text: 16, label: 13 } as const;
+
+/** What a flat field keeps free before its text: taken back where the text should stand in line, px. */
+export const FLAT_EDGE = 16;
 
 /** A touch target's least side, px. */
 export const TOUCH = 48;

@@ -18,6 +18,20 @@ interface Framed {
   materials: Uint8Array;
 }
 
+/** A picture as far as it can be composed: its layers, and what becomes of them. */
+export interface MadePicture {
+  composer: Composer;
+  materials: Uint8Array;
+  layers: Float32Array[];
+}
+
+/** Where pictures come from, and how one hears that something new is there. */
+export interface PictureSource {
+  ready: (picture: PictureOf) => MadePicture | null;
+  subscribe: (listener: () => void) => () => void;
+  getVersion: () => number;
+}
+
 /** How far a picture has come. */
 export type MakingState = 'waiting' | 'finished' | 'sculpting' | 'draft' | 'refining' | 'stopped' | 'failed';
 
@@ -38,7 +52,7 @@ const idle = () =>
  * and finely when it rests; a fine layer is called off as soon as something moves, a coarse one is let finish, so that the
  * picture follows the thumb.
  */
-export class PictureMaker {
+export class PictureMaker implements PictureSource {
   private workers: { worker: Worker; api: Remote<PreviewApi> }[] = [];
   private target: PictureOf | null = null;
   private framed: Framed | null = null;
@@ -49,6 +63,16 @@ export class PictureMaker {
   private stopped = false;
   private state: MakingState = 'waiting';
   private readonly listeners = new Set<() => void>();
+
+  /**
+   * @param workersWanted how many workers share the rows
+   * @param finest the quality that it ends with
+   */
+  constructor(
+    private readonly workersWanted = WORKERS,
+    private readonly finest: Quality = 'fine',
+  ) {}
+
   /** counts what was finished, so that a listener knows that something is new */
   version = 0;
 
@@ -98,7 +122,7 @@ export class PictureMaker {
   }
 
   /** What can be composed for a picture now: its layers in order, the newest that there are; null before the first draft stands. */
-  ready(picture: PictureOf): { composer: Composer; materials: Uint8Array; layers: Float32Array[] } | null {
+  ready(picture: PictureOf): MadePicture | null {
     const { framed } = this;
     if (framed === null || framed.sceneKey !== picture.sceneKey) return null;
     const layers = picture.layers.map(({ id }) => this.layers.get(id)?.rows);
@@ -116,7 +140,7 @@ export class PictureMaker {
 
   private start() {
     if (this.workers.length === 0) {
-      this.workers = Array.from({ length: WORKERS }, () => {
+      this.workers = Array.from({ length: this.workersWanted }, () => {
         const worker = new Worker(new URL('./preview.worker', import.meta.url));
         return { worker, api: wrap<PreviewApi>(worker) };
       });
@@ -142,7 +166,10 @@ export class PictureMaker {
     if (framed?.sceneKey !== target.sceneKey) return { kind: 'frame' };
     const missing = target.layers.find(({ id, key }) => this.layers.get(id)?.key !== key);
     if (missing !== undefined) return { kind: 'layer', layer: missing, quality: 'draft' };
-    const coarse = this.stopped ? undefined : target.layers.find(({ id }) => this.layers.get(id)?.quality !== 'fine');
+    const coarse =
+      this.stopped || this.finest === 'draft'
+        ? undefined
+        : target.layers.find(({ id }) => this.layers.get(id)?.quality !== 'fine');
     return coarse === undefined ? null : { kind: 'layer', layer: coarse, quality: 'fine' };
   }
 
@@ -176,7 +203,8 @@ export class PictureMaker {
   }
 
   private rowsOf(height: number, index: number): { from: number; to: number } {
-    return { from: Math.round((height * index) / WORKERS), to: Math.round((height * (index + 1)) / WORKERS) };
+    const part = height / this.workersWanted;
+    return { from: Math.round(part * index), to: Math.round(part * (index + 1)) };
   }
 
   private async frame(): Promise<boolean> {

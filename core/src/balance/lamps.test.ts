@@ -235,14 +235,25 @@ describe('lights that are lamps', () => {
   });
 
   it('are told before filming: set to so much, then film with that', () => {
-    const first = solved(room()).nextAction;
+    const low = room({}, [placed({ dimStops: -5 })]);
+    const first = solved(low).nextAction;
     expect(first).toMatchObject({ kind: 'set-lamps', text: expect.stringMatching(/^Key lamp \d+(\.\d)? %/) });
-    const set = withSettings(room(), first.settings);
+    const set = withSettings(low, first.settings);
     if (!set.ok) throw new Error('not set');
     expect(solved(set.value).nextAction).toMatchObject({
       kind: 'film',
       detail: expect.stringMatching(/^Key lamp \d+(\.\d)? %/),
     });
+  });
+
+  it('stay where they are set while the light by it is as wished: no step of a dimmer by itself', () => {
+    const set = solved(room()).lamps[0]?.wish?.dimStops ?? NaN;
+    for (const off of [0.05, -0.05]) {
+      const { lamps, nextAction } = solved(room({}, [placed({ dimStops: set + off })]));
+      expect(lamps[0]?.wish).toMatchObject({ dimStops: set + off, isSet: true });
+      expect(nextAction.kind).toBe('film');
+    }
+    expect(solved(room({}, [placed({ dimStops: set - 0.2 })])).nextAction.kind).toBe('set-lamps');
   });
 
   it('that are too weak are brought nearer in one tap, and do it from there', () => {

@@ -85,6 +85,8 @@ interface AskedLamp {
 
 /** So near a dimmer stands as it should, stops. */
 const SET_STOPS = 0.01;
+/** A dimmer that is set stays while its light is off by no more than this: it does not go over by itself as time goes by, stops. */
+const STAYS_STOPS = 0.075;
 const RANGE_M = { least: 0.3, most: 20, steps: 80 };
 
 function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): Map<string, LampWish> {
@@ -147,7 +149,8 @@ function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): 
     );
     const wanted = beside <= 0 ? target.stops : remainingLight(target.stops, Math.log2(beside));
     const exactDimStops = wanted === undefined ? null : wanted - (one.fullStops.get(point.id) ?? 0);
-    const dimStops = exactDimStops === null ? null : (powersStops[index] ?? 0);
+    const stays = placed.on && Math.abs(Math.log2(Math.max(1e-9, burning)) - target.stops) <= STAYS_STOPS;
+    const dimStops = exactDimStops === null ? null : stays ? placed.dimStops : (powersStops[index] ?? 0);
     wishes.set(placed.id, {
       targetStops: target.stops,
       totalStops: Math.log2(Math.max(1e-9, burning)),

@@ -96,7 +96,7 @@ describe('changes', () => {
       to: Change['settings'][number]['to'],
     ) => english.change(change(702, [{ path, from, to }]), { setup, kit: SAMPLE_KIT }, (sun) => sunStand({ sun }));
     expect(say('look.holdBackStops', 2 / 3, 1)).toBe(
-      'Hold-back: 1.0 stops under the total, flash share 50 %, was 0.7 stops under the total, flash share 37 %',
+      'Hold-back: 1.0 stop under the total, flash share 50 %, was 0.7 stop under the total, flash share 37 %',
     );
     expect(say('camera.wantedAv', 3, 4)).toBe('Wanted aperture: f/4, was f/2.8');
     expect(say('camera.limits.slowestTv', null, 5)).toBe('Slowest sharp shutter: 1/30, was as in the kit');

@@ -15,9 +15,12 @@ const SINGLE = /^(1|1\.0|⅓|½|⅔|0\.[1-9])$/;
 
 /** `0.5 stop`, `1.0 stop`, `1.3 stops`. */
 export function stopsOf(stops: number, increment: Increment = 'tenth'): string {
-  const count = formatStopCount(stops, increment);
-  return `${count} ${SINGLE.test(count) ? 'stop' : 'stops'}`;
+  return `${formatStopCount(stops, increment)} ${stopWord(stops, increment)}`;
 }
+
+/** `stop` or `stops`, as a count of them is read. */
+export const stopWord = (stops: number, increment: Increment = 'tenth'): string =>
+  SINGLE.test(formatStopCount(stops, increment)) ? 'stop' : 'stops';
 
 const NOTHING = /^0(\.0)?$/;
 

@@ -10,6 +10,7 @@ import {
   success,
 } from '../photometry';
 import { HOLD_BACK_RANGE } from '../setup';
+import { stopWord } from './count';
 import type { LookFault, Mark } from '../words';
 
 /** From flash hardly noticed to ambient shut out; the places where photographers usually set the balance. */
@@ -77,7 +78,7 @@ export const LOOK_WAYS: Record<LookWayId, LookWay> = {
     name: 'Ambient under the total',
     example: '0.7 or ⅔',
     figure: (stops) => formatStopCount(stops),
-    unit: () => 'stops under the total',
+    unit: (stops) => `${stopWord(stops)} under the total`,
     read: readStops,
   },
   share: {
@@ -101,8 +102,8 @@ export const LOOK_WAYS: Record<LookWayId, LookWay> = {
     unit: (stops) =>
       side(
         flashMinusAmbient(stops),
-        'stops under the key alone',
-        'stops over the key alone',
+        `${stopWord(flashMinusAmbient(stops))} under the key alone`,
+        `${stopWord(flashMinusAmbient(stops))} over the key alone`,
         'ambient matches the key',
       ),
     read: (text) => {
@@ -118,8 +119,8 @@ export const LOOK_WAYS: Record<LookWayId, LookWay> = {
     unit: (stops) =>
       side(
         flashMinusAmbient(stops),
-        'stops, fill over the ambient',
-        'stops, fill under the ambient',
+        `${stopWord(flashMinusAmbient(stops))}, fill over the ambient`,
+        `${stopWord(flashMinusAmbient(stops))}, fill under the ambient`,
         'fill matches the ambient',
       ),
     read: (text) => {

@@ -1,5 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
+import { useEntering } from '@/setupView/entering';
 import { Questions } from '@/setupView/Questions';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useAppSelector } from '@/store/store';
@@ -11,6 +12,7 @@ import { Txt } from '@/ui/Txt';
 import { PowerDial } from '@/ui/dials';
 import { View } from 'react-native';
 
+import { powerInScales } from '@sphene/core/flash';
 import { meterIncrementOf } from '@sphene/core/metering';
 import { formatStopCount } from '@sphene/core/notation';
 import { AutomaticFirst } from './AutomaticFirst';
@@ -49,6 +51,7 @@ function WhatFires({ test }: { test: LightTest }) {
   return (
     <ChoiceList
       label={texts.whatFires}
+      notes="each"
       value={test.chosenId}
       onChoose={test.choose}
       choices={[
@@ -110,6 +113,28 @@ const readingName = ({ alone, point, reads }: LightTest): string => {
   return texts.pointAndLight(point?.name ?? texts.point, light);
 };
 
+/** What the meter shows of this test; it is kept by the bar. */
+function FiredReading({ test }: { test: LightTest }) {
+  const kit = useKit();
+  const { setup } = useSetup();
+  const { alone } = test;
+  const [power = ''] = alone === null ? [] : powerInScales(alone.unit.scale, alone.powerStops);
+  const how = alone === null ? texts.allFired : texts.firedAlone(words.light(alone.solved), power);
+  return (
+    <ReadingEntry
+      label={readingName(test)}
+      read="aperture"
+      expectedEv100={test.expectedEv100}
+      held={test.held}
+      onHeld={test.setHeld}
+      meterIncrement={meterIncrementOf(setup.meter.meterId, kit)}
+      saveLabel={texts.saveTheTest}
+      onEntering={useEntering('check', how)}
+      onSave={test.keep}
+    />
+  );
+}
+
 /** Where the meter was, and in which order lights are metered. */
 function WhereAndOrder({ test }: { test: LightTest }) {
   const { setup } = useSetup();
@@ -151,8 +176,6 @@ function WhereAndOrder({ test }: { test: LightTest }) {
 
 /** Firing a test, reading the meter, and the correction that follows; each light alone, then all together. */
 export function CheckStep() {
-  const kit = useKit();
-  const { setup } = useSetup();
   const { questions } = useNumbers();
   const trouble = useAppSelector((state) => state.devices.trouble);
   const test = useTest();
@@ -164,24 +187,14 @@ export function CheckStep() {
       <Together />
       <Untold />
       {test.several && <WhatFires test={test} />}
-      {alone !== null && <OneLight alone={alone} test={test} />}
       <FireButton test={test} />
       {trouble !== null && (
         <Txt tone="danger" role="alert">
           {trouble}
         </Txt>
       )}
-      <ReadingEntry
-        heldLast
-        label={readingName(test)}
-        read="aperture"
-        expectedEv100={test.expectedEv100}
-        held={test.held}
-        onHeld={test.setHeld}
-        meterIncrement={meterIncrementOf(setup.meter.meterId, kit)}
-        saveLabel={texts.saveTheTest}
-        onSave={test.keep}
-      />
+      <FiredReading test={test} />
+      {alone !== null && <OneLight alone={alone} test={test} />}
       <WhereAndOrder test={test} />
       {alone !== null && (
         <Disclosure title={texts.automaticFlashFirst} summary={texts.takeOverWhatAutomaticFired}>

@@ -19,6 +19,8 @@ export const texts = catalogue({
   fire: (light: string) => `Fire ${light}`,
   fireBy: (light: string, radio: string) => `Fire ${light} by ${radio}`,
   pointAndLight: (point: string, light: string) => `${point}, ${light}`,
+  allFired: 'all lights fired',
+  firedAlone: (light: string, power: string) => `${light} fired alone at ${power}`,
   allLights: 'all lights',
   allTogether: 'all together',
   asDialledForThatFrame: 'as dialled for that frame',

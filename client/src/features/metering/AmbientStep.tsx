@@ -1,6 +1,8 @@
 import { texts } from './texts';
 import { useActivePoint, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { useEntering } from '@/setupView/entering';
 import { useMethod } from '@/setupView/useMethod';
+import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { useState } from 'react';
@@ -37,6 +39,7 @@ export function AmbientStep() {
   const point = setup.points.find(({ id }) => id === activePointId);
   const { meter } = setup;
   const { method } = useMethod(activePointId);
+  const onEntering = useEntering('ambient', words.method(method));
   const name = point?.name ?? 'Point';
   const expected =
     numbers.points.find(({ pointId }) => pointId === activePointId)?.ambientEv100 ??
@@ -64,6 +67,7 @@ export function AmbientStep() {
         meterIncrement={meterIncrementOf(meter.meterId, kit)}
         expectedEv100={expected}
         saveLabel={texts.saveFor(name.toLowerCase())}
+        onEntering={onEntering}
         onSave={({ guessed, named, ...reading }) => {
           const held = INHERITED.filter((what) => !said.includes(what) && !named.some((one) => one === what));
           actions.addReading(setup.id, {

@@ -52,6 +52,7 @@ const AddRole = ({ role, onAdd }: { role: PointRole; onAdd: (role: PointRole) =>
     label={words.pointRole(role).name}
     name={texts.add(words.pointRole(role).name.toLowerCase())}
     icon="plus"
+    kind="plain"
     onPress={() => onAdd(role)}
   />
 );
@@ -120,6 +121,7 @@ export function PointBar({ beside }: { beside: ReactNode }) {
       <ChoiceList
         label={texts.point}
         showLabel={false}
+        notes="each"
         layout={few ? 'row' : 'scroll'}
         value={activePointId}
         onChoose={activatePoint}

@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
-import { pictureMaker } from '@/workers/pictureMaker';
+import { pictureMaker, type PictureSource } from '@/workers/pictureMaker';
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 
@@ -18,6 +18,8 @@ interface PictureCanvasProps {
   kit: Kit;
   numbers: SolutionNumbers;
   picture: PictureOf;
+  /** who makes it; the maker of the page's large picture where it is not said */
+  from?: PictureSource;
   widthPx: number;
   showing?: Showing;
   /** clipped highlights and lost shadows as patterns */
@@ -106,6 +108,7 @@ export function PictureCanvas({
   kit,
   numbers,
   picture,
+  from = pictureMaker(),
   widthPx,
   showing = 'all',
   marks = false,
@@ -115,7 +118,7 @@ export function PictureCanvas({
   onDrawn,
 }: PictureCanvasProps) {
   const palette = usePalette();
-  const version = usePictureVersion();
+  const version = usePictureVersion(from);
   const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLElement | null>(null);
   const drawn = useRef(onDrawn);
@@ -129,7 +132,7 @@ export function PictureCanvas({
       const context = canvas.current?.getContext('2d');
       if (context == null) return;
       if (instead !== null) return context.putImageData(instead, 0, 0);
-      const ready = pictureMaker().ready(picture);
+      const ready = from.ready(picture);
       const weights = weightsOf(setup, kit, numbers, picture, showing);
       if (ready === null || weights === null) return;
       const { clipsAboveStops, noiseBelowStops } = numbers.latitude ?? USUAL_LATITUDE;
@@ -144,8 +147,8 @@ export function PictureCanvas({
       drawn.current?.(developed);
     });
     return () => clearTimeout(timer);
-  }, [setup, kit, numbers, picture, version, showing, marks, instead, name]);
-  const ready = tones ? pictureMaker().ready(picture) : null;
+  }, [setup, kit, numbers, picture, from, version, showing, marks, instead, name]);
+  const ready = tones ? from.ready(picture) : null;
   toneRows.current = ready === null ? [] : toneMarks(setup, numbers, picture, ready.materials);
   const heightPx = (widthPx * picture.height) / picture.width;
   return (

@@ -30,7 +30,7 @@ export function PictureProgress() {
         role="status"
         aria-label={texts.pictureOf(SAYS[state].toLowerCase())}
       >
-        {SAYS[state]}
+        {state === 'finished' ? '✓' : SAYS[state]}
       </Txt>
       {working && (
         <ActionButton

@@ -28,6 +28,8 @@ export const texts = catalogue({
   letFollowTheLook: (name: string) => `Let ${name} follow the look`,
   letItFollow: 'Let it follow',
   meterTheFaceFirstUntil: 'Meter the face first: until then there are no settings to show a picture at.',
+  meterTheFaceThenThe: 'Meter the face: then the picture stands here.',
+  openThePicture: 'Open the picture',
   morePower: (name: string) => `${name} more power`,
   noSettingsYet: 'No settings yet',
   noneYet: 'none yet',

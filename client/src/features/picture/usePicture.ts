@@ -1,4 +1,4 @@
-import { pictureMaker } from '@/workers/pictureMaker';
+import { pictureMaker, type PictureSource } from '@/workers/pictureMaker';
 import { useIsFocused } from 'expo-router';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
@@ -51,7 +51,6 @@ export function useCalm(): boolean {
  * Counts what has been finished of pictures: only what draws one follows it, so that a layer that arrives does
  * not draw the whole screen.
  */
-export function usePictureVersion(): number {
-  const maker = pictureMaker();
-  return useSyncExternalStore(maker.subscribe, maker.getVersion);
+export function usePictureVersion(source: PictureSource = pictureMaker()): number {
+  return useSyncExternalStore(source.subscribe, source.getVersion);
 }

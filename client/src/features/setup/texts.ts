@@ -2,6 +2,7 @@ import { catalogue } from '@/language/language';
 
 /** What `setup` says in words of its own. */
 export const texts = catalogue({
+  aperture: 'Aperture',
   afterIt: 'After it',
   back: 'Back',
   later: 'Later',
@@ -12,17 +13,21 @@ export const texts = catalogue({
   theyAreSet: 'They are set',
   itIsMoved: 'It is moved',
   itIsSet: 'It is set',
-  ladder: 'Ladder',
-  log: 'Log',
+  iso: 'ISO',
+  off: 'off',
+  overview: 'Settings, powers and picture',
   meter: 'Meter',
   openingTheSetup: 'Opening the setup.',
   partsOfTheSetup: 'Parts of the setup',
   read: 'Read',
+  save: 'Save',
   setup: 'Setup',
-  stage: 'Stage',
-  stageAndLog: 'Stage and log',
+  shouldRead: 'should read',
+  shutter: 'Shutter',
   steps: 'Steps',
   stopArithmetic: 'Stop arithmetic',
+  toBeDialled: 'To be dialled',
+  within: (stops: string) => `± ${stops}`,
   takeTheLastThingBack: 'Take the last thing back',
   waysOut: 'Ways out',
 });

@@ -8,62 +8,85 @@ import { EditHistory } from '@/shell/EditHistory';
 import { Screen } from '@/shell/Screen';
 import { TitleField } from '@/shell/TitleField';
 import { Txt } from '@/ui/Txt';
-import { usePalette } from '@/ui/theme';
+import { NextBar } from '@/ui/NextBar';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { Spot } from '@sphene/core/documents';
+import type { Setup } from '@sphene/core/setup';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
-import { SetupRow } from './SetupRow';
+import { SetupCard } from './SetupCard';
 import { formatDay } from './formatDay';
 
+/** How wide a setup is shown at most; two stand side by side on a phone. */
+const CARD_PX = 236;
+const EDGE_PX = 16;
+const GAP_PX = 16;
+const MOST_PX = 1240;
+
+/** How wide each card is, so that whole cards fill the row. */
+function useCardPx(): number {
+  const { width } = useWindowDimensions();
+  const row = Math.min(width, MOST_PX) - 2 * EDGE_PX;
+  const columns = Math.max(2, Math.floor((row + GAP_PX) / (CARD_PX + GAP_PX)));
+  return Math.floor((row - (columns - 1) * GAP_PX) / columns);
+}
+
+/** Where a setup stands among those of its spot. */
+function Order({ setup, index, last }: { setup: Setup; index: number; last: number }) {
+  const actions = useActions();
+  if (last === 0) return null;
+  return (
+    <View style={{ flexDirection: 'row' }}>
+      <IconButton
+        icon="chevron-left"
+        name={texts.earlier(setup.title)}
+        disabled={index === 0}
+        onPress={() => actions.moveSetup(setup, -1)}
+      />
+      <IconButton
+        icon="chevron-right"
+        name={texts.later(setup.title)}
+        disabled={index === last}
+        onPress={() => actions.moveSetup(setup, 1)}
+      />
+    </View>
+  );
+}
+
+/** A spot with its setups side by side: pictures, settings and powers of an evening at a glance. */
 function SpotCard({ spot }: { spot: Spot }) {
-  const palette = usePalette();
   const actions = useActions();
   const router = useRouter();
+  const cardPx = useCardPx();
   const setups = useAppSelector(selectSetups).filter(({ spotId }) => spotId === spot.id);
+  const addSetup = () =>
+    router.navigate({
+      pathname: '/setup/[id]',
+      params: { id: actions.addSetup(spot, freshNames(0, setups.length)) },
+    });
   return (
-    <View role="article" aria-label={spot.title} style={{ gap: 8, padding: 16, backgroundColor: palette.raised }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+    <View role="article" aria-label={spot.title} style={{ gap: 8, maxWidth: '100%' }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
         <TitleField label={texts.spot} title={spot.title} onRename={(title) => actions.rename(spot, title)} />
         <IconButton icon="trash-can-outline" name={texts.deleteIt(spot.title)} onPress={() => actions.remove(spot)} />
       </View>
-      {setups.map((setup, index) => (
-        <View key={setup.id} style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <View style={{ flex: 1 }}>
-            <SetupRow setup={setup} />
-          </View>
-          {setups.length > 1 && (
-            <>
-              <IconButton
-                icon="chevron-up"
-                name={texts.earlier(setup.title)}
-                disabled={index === 0}
-                onPress={() => actions.moveSetup(setup, -1)}
-              />
-              <IconButton
-                icon="chevron-down"
-                name={texts.later(setup.title)}
-                disabled={index === setups.length - 1}
-                onPress={() => actions.moveSetup(setup, 1)}
-              />
-            </>
-          )}
-        </View>
-      ))}
       <View style={{ alignItems: 'flex-start' }}>
         <ActionButton
+          kind="plain"
           label={texts.addASetup}
           name={texts.addASetupAt(spot.title)}
           icon="plus"
-          kind="plain"
-          onPress={() =>
-            router.navigate({
-              pathname: '/setup/[id]',
-              params: { id: actions.addSetup(spot, freshNames(0, setups.length)) },
-            })
-          }
+          onPress={addSetup}
         />
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP_PX }}>
+        {setups.map((setup, index) => (
+          <View key={setup.id}>
+            <SetupCard setup={setup} widthPx={cardPx} />
+            <Order setup={setup} index={index} last={setups.length - 1} />
+          </View>
+        ))}
       </View>
     </View>
   );
@@ -81,6 +104,11 @@ export function ShootScreen() {
     router.navigate('/');
     actions.remove(shoot);
   };
+  const addSpot = () =>
+    router.navigate({
+      pathname: '/setup/[id]',
+      params: { id: actions.addSpot(shoot.id, freshNames(spots.length, 0)) },
+    });
   return (
     <Screen
       title={shoot.title}
@@ -88,25 +116,19 @@ export function ShootScreen() {
       up="/"
       actions={<IconButton icon="trash-can-outline" name={texts.deleteIt(shoot.title)} onPress={remove} />}
     >
-      <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
+      <ScrollView
+        contentContainerStyle={{ padding: EDGE_PX, gap: 32, maxWidth: MOST_PX, width: '100%', alignSelf: 'center' }}
+      >
         <TitleField label={texts.shoot} title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
-        {spots.map((spot) => (
-          <SpotCard key={spot.id} spot={spot} />
-        ))}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: GAP_PX, rowGap: 32 }}>
+          {spots.map((spot) => (
+            <SpotCard key={spot.id} spot={spot} />
+          ))}
+        </View>
         {spots.length === 0 && <Txt>{texts.noSpotsYetAddOne}</Txt>}
-        <ActionButton
-          label={texts.addASpot}
-          icon="plus"
-          kind="primary"
-          onPress={() =>
-            router.navigate({
-              pathname: '/setup/[id]',
-              params: { id: actions.addSpot(shoot.id, freshNames(spots.length, 0)) },
-            })
-          }
-        />
         <EditHistory shootId={id} />
       </ScrollView>
+      <NextBar text={texts.addASpot} detail={texts.addASpotWhy} doing={texts.begin} onPress={addSpot} />
     </Screen>
   );
 }

@@ -7,34 +7,31 @@ import { DeletedList } from '@/shell/DeletedList';
 import { Screen } from '@/shell/Screen';
 import { UpdateOffer } from '@/shell/UpdateOffer';
 import { OUR_NAME } from '@/shell/texts';
+import { useWork } from '@/shell/work';
 import { Heading, Txt } from '@/ui/Txt';
-import { usePalette } from '@/ui/theme';
+import { NextBar } from '@/ui/NextBar';
+import { TOUCH } from '@/ui/palette';
 import { useRouter } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { Shoot } from '@sphene/core/documents';
+import type { Setup } from '@sphene/core/setup';
 import { ImportButton } from './ImportButton';
 import { SetupRow } from './SetupRow';
 import { dayTitle, formatDay, todayHere } from './formatDay';
 import { freshNames } from './freshNames';
 
+const EDGE_PX = 16;
+/** How wide the setup that one was at is shown at most. */
+const FACE_PX = 420;
+
+/** One shoot: its day and place, and its setups one tap away. */
 function ShootCard({ shoot }: { shoot: Shoot }) {
-  const palette = usePalette();
   const router = useRouter();
   const spots = useAppSelector(selectSpots).filter(({ shootId }) => shootId === shoot.id);
   const setups = useAppSelector(selectSetups).filter(({ shootId }) => shootId === shoot.id);
   return (
-    <View
-      role="article"
-      aria-label={shoot.title}
-      style={{
-        gap: 8,
-        padding: 16,
-        backgroundColor: palette.raised,
-        borderLeftWidth: 3,
-        borderLeftColor: palette.accent,
-      }}
-    >
+    <View role="article" aria-label={shoot.title} style={{ gap: 4 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <View style={{ flex: 1 }}>
           <Heading size="value">{shoot.title}</Heading>
@@ -56,36 +53,46 @@ function ShootCard({ shoot }: { shoot: Shoot }) {
   );
 }
 
-/** One tap to a reading, and the way back to where one was. */
-function StartAtOnce() {
+/** Where one was: its picture and what is dialled there, once what works out light is here. */
+function GoOn({ last, widthPx }: { last: Setup; widthPx: number }) {
+  const router = useRouter();
+  const { work } = useWork();
+  const spot = useAppSelector(selectSpots).find(({ id }) => id === last.spotId);
+  const where = [last.title, spot?.title].filter(Boolean).join(', ');
+  return (
+    <Pressable
+      role="button"
+      aria-label={texts.goOnAt(where)}
+      onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: last.id } })}
+      style={({ pressed }) => ({ opacity: pressed ? 0.7 : 1, gap: 4, minHeight: TOUCH })}
+    >
+      <Heading>{texts.goOn}</Heading>
+      {work === null ? (
+        <Txt>{where}</Txt>
+      ) : (
+        <work.SetupFace setup={last} widthPx={widthPx} {...(spot === undefined ? null : { spotTitle: spot.title })} />
+      )}
+    </Pressable>
+  );
+}
+
+/** One tap to a reading: a setup of today, with the kit and the meter's settings of last time. */
+function useMeterNow() {
   const actions = useActions();
   const router = useRouter();
-  const last = useAppSelector(selectLastSetup);
-  const spot = useAppSelector(selectSpots).find(({ id }) => id === last?.spotId);
-  const meter = () => {
+  return () => {
     const today = todayHere();
     const id = actions.meterAtOnce(today, dayTitle(today.date), (setups) => freshNames(0, setups));
     router.navigate({ pathname: '/setup/[id]', params: { id } });
   };
-  return (
-    <View style={{ gap: 12 }}>
-      <ActionButton label={texts.meterNow} kind="primary" onPress={meter} />
-      <Txt size="label" tone="quiet">
-        {texts.meterNowWhy}
-      </Txt>
-      {last !== undefined && (
-        <ActionButton
-          label={texts.goOnAt([last.title, spot?.title].filter(Boolean).join(', '))}
-          onPress={() => router.navigate({ pathname: '/setup/[id]', params: { id: last.id } })}
-        />
-      )}
-    </View>
-  );
 }
 
 /** The shoots of this account, the newest day first, their setups one tap away. */
 export function ShootsScreen() {
   const router = useRouter();
+  const { width } = useWindowDimensions();
+  const meterNow = useMeterNow();
+  const last = useAppSelector(selectLastSetup);
   const shoots = useAppSelector(selectShoots);
   const ready = useAppSelector((state) => state.documents.ready && state.device.sync !== 'starting');
   return (
@@ -104,13 +111,15 @@ export function ShootsScreen() {
         </>
       }
     >
-      <ScrollView contentContainerStyle={{ padding: 16, gap: 16, maxWidth: 760, width: '100%', alignSelf: 'center' }}>
+      <ScrollView
+        contentContainerStyle={{ padding: EDGE_PX, gap: 24, maxWidth: 760, width: '100%', alignSelf: 'center' }}
+      >
         <UpdateOffer />
-        {ready && <StartAtOnce />}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
           <ActionButton label={texts.newShoot} icon="plus" onPress={() => router.navigate('/new-shoot')} />
           <ImportButton />
         </View>
+        {ready && last !== undefined && <GoOn last={last} widthPx={Math.min(width - 2 * EDGE_PX, FACE_PX)} />}
         {shoots.map((shoot) => (
           <ShootCard key={shoot.id} shoot={shoot} />
         ))}
@@ -124,6 +133,7 @@ export function ShootsScreen() {
           ))}
         <DeletedList />
       </ScrollView>
+      {ready && <NextBar text={texts.meterNow} detail={texts.meterNowWhy} doing={texts.begin} onPress={meterNow} />}
     </Screen>
   );
 }

@@ -12,6 +12,9 @@ import type { Thing } from './things';
 import { useCanvasView } from './useCanvasView';
 import type { Stage } from './useStage';
 
+/** What the scale bar takes of the lower edge. */
+const SCALE_PX = 84;
+
 /** What a handle is marked with. */
 function letterOf(id: string, name: string): string | null {
   const [kind] = id.split(':');
@@ -72,7 +75,7 @@ export function StageCanvas({
     (thing) => thing.faces.includes(face) && (!isTurn(thing) || thing.id === `turn:${selectedId ?? ''}`),
   );
   return (
-    <View style={{ gap: 4 }}>
+    <View>
       <View
         ref={(node) => {
           canvas.surface.current = node as unknown as HTMLElement | null;
@@ -105,8 +108,18 @@ export function StageCanvas({
           <ThingHandle key={thing.id} thing={thing} stage={stage} view={view} />
         ))}
       </View>
-      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-        <View style={{ flex: 1 }}>{beside}</View>
+      <View
+        style={{
+          position: 'absolute',
+          left: 8,
+          right: 0,
+          bottom: 0,
+          flexDirection: 'row',
+          alignItems: 'center',
+          pointerEvents: 'box-none',
+        }}
+      >
+        <View style={{ flex: 1, pointerEvents: 'box-none', paddingLeft: SCALE_PX }}>{beside}</View>
         <IconButton icon="magnify-minus-outline" name={texts.zoomOut} onPress={canvas.zoomOut} />
         <IconButton icon="magnify-plus-outline" name={texts.zoomIn} onPress={canvas.zoomIn} />
         <ActionButton kind="plain" label={texts.fit} name={texts.fitTheStage} onPress={canvas.fit} />

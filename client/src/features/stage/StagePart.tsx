@@ -1,11 +1,10 @@
 import { texts } from './texts';
-import { PictureCanvas } from '@/features/picture/PictureCanvas';
 import { PictureProgress } from '@/features/picture/PictureProgress';
-import { useCalm, usePicture } from '@/features/picture/usePicture';
+import { SetupPicture } from '@/features/picture/SetupPicture';
 import { LaterSetup } from '@/setupView/LaterSetup';
 import { words } from '@/language/words';
 import { addLight } from '@/setupView/addLight';
-import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useActions } from '@/store/application';
 import type { Store } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
@@ -13,11 +12,9 @@ import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
 import { KnownMark } from '@/ui/KnownMark';
 import { Txt } from '@/ui/Txt';
-import { usePalette } from '@/ui/theme';
 import { useWide } from '@/ui/useWide';
-import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
-import { Pressable, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { useStore } from 'react-redux';
 
 import { formatStopCount } from '@sphene/core/notation';
@@ -25,6 +22,7 @@ import { LIGHT_ROLES } from '@sphene/core/setup';
 import { mirroredStage } from '@sphene/core/stage';
 import { AddPanel } from './AddPanel';
 import { PanelCard } from './PanelCard';
+import { PlanInset } from './PlanInset';
 import { ScenePart } from './ScenePart';
 import { StageCanvas } from './StageCanvas';
 import { StageCautions } from './StageCautions';
@@ -33,8 +31,13 @@ import type { Face } from './stageView';
 import { TurnSet } from './TurnSet';
 import { type Stage, useMoment, useStage } from './useStage';
 
-const PICTURE_PX = { phone: 132, wide: 190 } as const;
-const CANVAS_PX = { phone: 300, wide: 340 } as const;
+/** What the stage shows large. */
+type Shown = Face | 'picture';
+/** How tall the large view is: what the rest of a phone's screen leaves. */
+const CANVAS_PX = { wide: 420, least: 240, most: 400, rest: 520 } as const;
+const INSET_PX = { widthPx: 108, heightPx: 132 } as const;
+/** What a part keeps free at the sides of a phone. */
+const EDGE_PX = 16;
 
 /** What is held on the stage: a light, a panel, or anything else that moves; the first light where nothing is. */
 function useHeld(stage: Stage) {
@@ -52,51 +55,6 @@ function useHeld(stage: Stage) {
   };
 }
 type Held = ReturnType<typeof useHeld>;
-
-/** The picture beside the stage; a tap opens it large. */
-function SmallPicture({ waits }: { waits: boolean }) {
-  const { setup } = useSetup();
-  const kit = useKit();
-  const numbers = useNumbers();
-  const palette = usePalette();
-  const router = useRouter();
-  const picturePx = useWide() ? PICTURE_PX.wide : PICTURE_PX.phone;
-  const picture = usePicture(setup, kit, numbers, !waits);
-  const lying = picture.width > picture.height;
-  return (
-    <Pressable
-      role="button"
-      aria-label={texts.openThePicture}
-      onPress={() => router.navigate({ pathname: '/picture/[id]', params: { id: setup.id } })}
-    >
-      {numbers.camera === null ? (
-        <View
-          style={{
-            width: picturePx,
-            height: (picturePx * 4) / 3,
-            backgroundColor: palette.raised,
-            alignItems: 'center',
-            justifyContent: 'center',
-            padding: 12,
-          }}
-        >
-          <Txt size="label" tone="quiet" style={{ textAlign: 'center' }}>
-            {texts.meterTheFaceThenThe}
-          </Txt>
-        </View>
-      ) : (
-        <PictureCanvas
-          setup={setup}
-          kit={kit}
-          numbers={numbers}
-          picture={picture}
-          widthPx={lying ? Math.round(picturePx * 1.25) : picturePx}
-          name={texts.picture}
-        />
-      )}
-    </Pressable>
-  );
-}
 
 /** What is held, by name, with what it does. */
 function HeldReadout({ held, thing, panel }: Held) {
@@ -139,36 +97,78 @@ function HeldReadout({ held, thing, panel }: Held) {
   );
 }
 
+/** What is large, and what is laid into its corner: a tap there swaps them. */
+function Views({
+  stage,
+  shown,
+  onShow,
+  heightPx,
+}: {
+  stage: Stage;
+  shown: Shown;
+  onShow: (shown: Shown) => void;
+  heightPx: number;
+}) {
+  const wide = useWide();
+  const window = useWindowDimensions();
+  if (shown === 'picture') {
+    const roomPx = { width: window.width - 2 * EDGE_PX, height: heightPx };
+    return (
+      <View>
+        <View style={{ alignItems: 'center' }}>
+          <SetupPicture roomPx={roomPx} />
+          <View style={{ position: 'absolute', right: 0, bottom: 0 }}>
+            <PlanInset {...INSET_PX} name={texts.seeTheStageLarge} onPress={() => onShow('plan')} />
+          </View>
+        </View>
+        <PictureProgress />
+      </View>
+    );
+  }
+  return (
+    <View>
+      <StageCanvas stage={stage} face={shown} heightPx={heightPx} beside={wide ? null : <PictureProgress />} />
+      {!wide && (
+        <View style={{ position: 'absolute', right: 1, top: 1 }}>
+          <SetupPicture
+            roomPx={{ width: INSET_PX.widthPx, height: INSET_PX.heightPx }}
+            name={texts.seeThePictureLarge}
+            onPress={() => onShow('picture')}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
+
 /** Move a light with a thumb and see what it does to the face, the background and the powers, at once. */
 export function StagePart() {
   const wide = useWide();
   const { height } = useWindowDimensions();
   const stage = useStage();
-  const calm = useCalm();
   const what = useHeld(stage);
   const { held, selectedId } = what;
-  const [face, setFace] = useState<Face>('plan');
-  const canvasPx = wide ? CANVAS_PX.wide : Math.max(240, Math.min(CANVAS_PX.phone, height - 556));
-  // on a phone the stage was opened on purpose; on a wide screen the picture waits until hands rest or take hold of it
-  const waits = wide && !calm && stage.selectedId === null;
+  const [chosen, setChosen] = useState<Shown>('plan');
+  // on a wide screen the picture stands beside all parts
+  const shown = wide && chosen === 'picture' ? 'plan' : chosen;
+  const { least, most, rest } = CANVAS_PX;
+  const heightPx = wide ? CANVAS_PX.wide : Math.max(least, Math.min(most, height - rest));
   return (
     <View style={{ gap: 12 }}>
-      <View style={{ flexDirection: 'row', gap: 12 }}>
-        <SmallPicture waits={waits} />
-        <HeldReadout {...what} />
-      </View>
+      <Views stage={{ ...stage, selectedId }} shown={shown} onShow={setChosen} heightPx={heightPx} />
       <ChoiceList
         label={texts.seen}
         showLabel={false}
         layout="row"
-        value={face}
-        onChoose={setFace}
+        value={shown}
+        onChoose={setChosen}
         choices={[
+          ...(wide ? [] : [{ value: 'picture' as const, label: texts.picture }]),
           { value: 'plan', label: texts.fromAbove },
           { value: 'side', label: texts.fromTheSide },
         ]}
       />
-      <StageCanvas stage={{ ...stage, selectedId }} face={face} heightPx={canvasPx} beside={<PictureProgress />} />
+      <HeldReadout {...what} />
       {held !== null && <LightReadout most={false} its={held.solved} light={held.light} />}
       <LaterSetup>
         <UnderStage selectedId={selectedId} onSelect={stage.select} />

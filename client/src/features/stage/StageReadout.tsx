@@ -5,7 +5,6 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, HeightDial, NumberDial, SideDial } from '@/ui/dials';
-import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
 import { formatDistance, formatStopCount, formatStops } from '@sphene/core/notation';
@@ -19,8 +18,7 @@ interface Figure {
 }
 
 /** Figures in columns, large enough to be read at arm's length. */
-function Figures({ figures, columns }: { figures: readonly Figure[]; columns: 2 | 3 }) {
-  const palette = usePalette();
+function Figures({ figures }: { figures: readonly Figure[] }) {
   return (
     <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', rowGap: 6 }}>
       {figures.map(({ label, value, note }) => (
@@ -29,11 +27,8 @@ function Figures({ figures, columns }: { figures: readonly Figure[]; columns: 2 
           role="listitem"
           aria-label={`${label}: ${value}${note === undefined ? '' : `, ${note}`}`}
           style={{
-            width: columns === 2 ? '50%' : '33.33%',
-            paddingRight: 4,
-            borderLeftWidth: 2,
-            borderLeftColor: palette.line,
-            paddingLeft: 8,
+            width: '33.33%',
+            paddingRight: 8,
           }}
         >
           <Txt size="label" tone="quiet" numberOfLines={1}>
@@ -79,7 +74,6 @@ export function LightReadout({ its, light, most }: { its: StageLight; light: Lig
   const { spreadStops } = numbers.stage;
   return (
     <Figures
-      columns={most ? 2 : 3}
       figures={
         most
           ? [

@@ -28,6 +28,7 @@ export const fromPx = ({ face, originX, originY, pxPerM }: StageView, { x, y }: 
     ? { x: (x - originX) / pxPerM, y: before.y, z: (y - originY) / pxPerM }
     : { x: before.x, y: (originY - y) / pxPerM, z: (x - originX) / pxPerM };
 
+/** Room at the edge, so that a handle there is whole. */
 const MARGIN_PX = 34;
 
 /** The view that shows all of these places, moved and zoomed by hand. */
@@ -38,13 +39,14 @@ export function fitView(
   height: number,
   zoom: number,
   pan: Spot,
+  marginPx = MARGIN_PX,
 ): StageView {
   const spots = places.map((place) => toPx({ face, originX: 0, originY: 0, pxPerM: 1 }, place));
   const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)];
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const fit = Math.min(
-    (width - 2 * MARGIN_PX) / Math.max(0.5, right - left),
-    (height - 2 * MARGIN_PX) / Math.max(0.5, bottom - top),
+    (width - 2 * marginPx) / Math.max(0.5, right - left),
+    (height - 2 * marginPx) / Math.max(0.5, bottom - top),
   );
   const pxPerM = fit * zoom;
   return {

@@ -1,0 +1,45 @@
+import { smallPictures } from '@/workers/smallPictures';
+import { useEffect, useMemo } from 'react';
+
+import type { Kit } from '@sphene/core/gear';
+import { pictureOf } from '@sphene/core/picture';
+import type { Setup } from '@sphene/core/setup';
+import type { SolutionNumbers } from '@sphene/core/solution';
+import { PictureCanvas } from './PictureCanvas';
+import { type RoomPx, widthIn } from './SetupPicture';
+
+/** A small picture is made at half of the usual size. */
+const PART = 0.5;
+
+/** The picture of a setup for a list or a comparison: small and coarse, made once, beside whatever is large. */
+export function SmallPicture({
+  setup,
+  kit,
+  numbers,
+  roomPx,
+  name,
+}: {
+  setup: Setup;
+  kit: Kit;
+  numbers: SolutionNumbers;
+  /** it fills this room, whole */
+  roomPx: RoomPx;
+  name: string;
+}) {
+  const picture = useMemo(() => {
+    const whole = pictureOf(setup, kit, numbers);
+    return { ...whole, width: Math.round(whole.width * PART), height: Math.round(whole.height * PART) };
+  }, [setup, kit, numbers]);
+  useEffect(() => smallPictures().want(picture), [picture]);
+  return (
+    <PictureCanvas
+      setup={setup}
+      kit={kit}
+      numbers={numbers}
+      picture={picture}
+      from={smallPictures()}
+      widthPx={widthIn(roomPx, picture)}
+      name={name}
+    />
+  );
+}

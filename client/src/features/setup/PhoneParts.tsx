@@ -1,0 +1,130 @@
+import { texts } from './texts';
+import { useNumbers } from '@/setupView/setupContext';
+import { type Part, PARTS } from '@/setupView/shortcuts';
+import { ChosenWedge } from '@/ui/Chip';
+import { ladderPx } from '@/ui/Ladder';
+import { Txt } from '@/ui/Txt';
+import { TOUCH } from '@/ui/palette';
+import { usePalette } from '@/ui/theme';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+
+import { Dials, DialsLine } from './Dials';
+import { CONTENT } from './parts';
+import { SetupLadder } from './SetupLadder';
+
+/** The parts as tabs: one at a time on a phone. */
+function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const palette = usePalette();
+  return (
+    <View
+      role="tablist"
+      aria-label={texts.partsOfTheSetup}
+      style={{ flexDirection: 'row', borderBottomWidth: 1, borderBottomColor: palette.control }}
+    >
+      {PARTS.map(({ part: one, label }) => {
+        const chosen = one === part;
+        return (
+          <Pressable
+            key={one}
+            role="tab"
+            aria-selected={chosen}
+            onPress={() => onPart(one)}
+            style={{
+              flexGrow: 1,
+              minHeight: TOUCH,
+              alignItems: 'center',
+              justifyContent: 'center',
+            }}
+          >
+            <Txt size="label" bold={chosen} tone={chosen ? 'text' : 'quiet'}>
+              {label}
+            </Txt>
+            {chosen && <ChosenWedge />}
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Scrolled this far the ladder becomes a strip; back at the top it opens again. */
+const SHRINK_AT = 40;
+
+/** What the head of each part shows: with the look all that is to be dialled, beside the work a line of it. */
+const HEADS: Record<Part, { dials: 'large' | 'line'; strip: boolean }> = {
+  ambient: { dials: 'line', strip: true },
+  look: { dials: 'large', strip: false },
+  camera: { dials: 'line', strip: false },
+  flash: { dials: 'line', strip: false },
+  stage: { dials: 'line', strip: true },
+  check: { dials: 'line', strip: true },
+  log: { dials: 'line', strip: true },
+};
+
+/** One part at a time. Ladder and tabs lie over the scrolled part, so that nothing moves under the thumb when the ladder shrinks. */
+export function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+  const palette = usePalette();
+  const [scrolled, setScrolled] = useState(false);
+  // what lies over the part besides the ladder, px
+  const [besidesPx, setBesidesPx] = useState(66);
+  const head = useRef<HTMLElement | null>(null);
+  const tones = useNumbers().points.length;
+  const Content = CONTENT[part];
+  const { dials, strip } = HEADS[part];
+  const compact = scrolled || strip;
+  const headPx = besidesPx + ladderPx(tones, strip);
+  // a screen that lies hidden under another has no height
+  const measure = () => {
+    // what shrank while it is scrolled opens again at the top: the part keeps its place
+    if (scrolled) return;
+    setBesidesPx((before) => {
+      const tall = head.current?.offsetHeight ?? 0;
+      return tall === 0 ? before : tall - ladderPx(tones, compact);
+    });
+  };
+  // room for one more tone comes in the same frame as the tone, or a button would slip from under a finger that is down on it
+  useLayoutEffect(measure);
+  return (
+    <View style={{ flex: 1 }}>
+      <View
+        ref={(node) => {
+          head.current = node as unknown as HTMLElement | null;
+        }}
+        style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }}
+        onLayout={measure}
+      >
+        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}>
+          {dials === 'large' && !compact ? <Dials /> : <DialsLine />}
+          <SetupLadder
+            compact={compact}
+            onTone={() => {
+              setScrolled(false);
+              onPart('ambient');
+            }}
+          />
+        </View>
+        <PartTabs
+          part={part}
+          onPart={(next) => {
+            setScrolled(false);
+            onPart(next);
+          }}
+        />
+      </View>
+      <ScrollView
+        key={part}
+        role="tabpanel"
+        aria-label={PARTS.find((one) => one.part === part)?.label ?? ''}
+        tabIndex={0}
+        style={{ flex: 1, scrollPaddingTop: headPx } as object}
+        contentContainerStyle={{ padding: 16, paddingTop: headPx + 12 }}
+        keyboardShouldPersistTaps="handled"
+        scrollEventThrottle={32}
+        onScroll={({ nativeEvent }) => setScrolled(nativeEvent.contentOffset.y > SHRINK_AT)}
+      >
+        <Content />
+      </ScrollView>
+    </View>
+  );
+}
