@@ -176,20 +176,6 @@ test('before a dial is turned the ripple says what moves, what follows and what 
   await expect(camera.getByRole('group', { name: /^Camera settings/ })).toHaveAccessibleName(/f\/3\.2/);
 });
 
-test('a version set aside stands beside the one in force, and can be kept', async ({ setup, stack }) => {
-  await setup.open(stack, HALL);
-  const look = await setup.part('Look');
-  const before = await setup.next.textContent();
-  await look.getByRole('button', { name: /^Compare versions/ }).click();
-  await look.getByRole('button', { name: 'Set this one aside' }).click();
-  await look.getByRole('button', { name: /^Carry/ }).click();
-  await expect(look.getByRole('article', { name: 'Version Now' })).toContainText('2.0 stops under the total');
-  await expect(look.getByRole('article', { name: 'Version Version A' })).toContainText('1.0 stop under the total');
-  await expect(setup.next).not.toHaveText(before ?? '');
-  await look.getByRole('button', { name: 'Keep Version A' }).click();
-  await expect(setup.next).toHaveText(before ?? '');
-});
-
 test('from what looks wrong to the one cure; a second camera; filming', async ({ setup, stack }) => {
   await setup.open(stack, HALL);
   const look = await setup.part('Look');

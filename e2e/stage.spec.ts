@@ -350,16 +350,16 @@ for (const [size, viewport] of SIZES)
     await expect(slider).toHaveAttribute('aria-valuetext', power ?? '');
   });
 
-test('a look that was set aside stands beside the picture in force', async ({ page, setup, stack }) => {
+test('a variant that was set aside stands beside the picture in force', async ({ page, setup, stack }) => {
   await setup.open(stack, HALL);
   const look = await setup.part('Look');
-  await look.getByRole('button', { name: /^Compare versions/ }).click();
-  await look.getByRole('button', { name: 'Set this one aside' }).click();
+  await look.getByRole('button', { name: /^Variants\. / }).click();
+  await look.getByRole('button', { name: 'Set this one aside', exact: true }).click();
   await setup.openPicture();
   await page.getByRole('button', { name: /^Compare\. / }).click();
   const versions = page.getByRole('radiogroup', { name: 'Compare with' });
   await versions.getByRole('radio').nth(1).click();
   await finished(page);
-  await expect(page.getByRole('img', { name: /^Picture, in force/ })).toHaveAttribute('data-drawn', /\d/);
-  await expect(page.getByRole('img', { name: /^Picture, version a/ })).toHaveAttribute('data-drawn', /\d/);
+  await expect(page.getByRole('img', { name: /^Picture, now/ })).toHaveAttribute('data-drawn', /\d/);
+  await expect(page.getByRole('img', { name: /^Picture, variant a/ })).toHaveAttribute('data-drawn', /\d/);
 });

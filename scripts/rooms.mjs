@@ -61,12 +61,15 @@ export const CLIENT_FOLDERS = [
 /** Features that import other features, and what for. */
 export const FEATURES_WITHIN = {
   // the screen of a setup is made of its parts
-  setup: ['metering', 'look', 'camera', 'lights', 'check', 'stage', 'picture', 'log'],
-  // the stage lies under the picture
-  stage: ['picture'],
+  setup: ['metering', 'look', 'camera', 'lights', 'check', 'stage', 'picture', 'variants', 'log'],
+  // the stage lies under the picture, and another place on it is a variant
+  stage: ['picture', 'variants'],
+  // variants are compared by their pictures
+  variants: ['picture'],
+  log: ['variants'],
   // an evening's setups are seen by their pictures
   shoots: ['picture'],
   // ways out and cures stand where the trouble is seen
   lights: ['camera'],
-  look: ['camera'],
+  look: ['camera', 'variants'],
 };

@@ -22,7 +22,7 @@ const SHOTS = [
   { name: 'check', at: HALL, size: PHONE, theme: 'Dim', tab: 'Check' },
   { name: 'log', at: HALL, size: PHONE, theme: 'Dark', tab: 'Log' },
   { name: 'stops', at: '/stops', size: PHONE, theme: 'Dim', does: 'stops' },
-  { name: 'versions', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'versions' },
+  { name: 'variants', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'variants' },
   { name: 'points', at: TERRACE, size: PHONE, theme: 'Dark', does: 'points' },
   { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
   { name: 'frame', at: TERRACE, size: PHONE, theme: 'Glare', does: 'frame' },
@@ -90,10 +90,10 @@ const DO = {
   async stops(page) {
     await page.getByLabel('How many stops').fill('f/5 to f/7.1');
   },
-  async versions(page) {
-    await page.getByRole('button', { name: /^Compare versions/ }).click();
+  async variants(page) {
+    await page.getByRole('button', { name: /^Variants\. / }).click();
     if (await page.getByRole('button', { name: 'Keep Version A' }).count()) return;
-    await page.getByRole('button', { name: 'Set this one aside' }).click();
+    await page.getByRole('button', { name: 'Set this one aside', exact: true }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();
     await page
       .getByRole('article', { name: 'Version Now' })

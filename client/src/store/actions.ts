@@ -105,7 +105,7 @@ export class Actions extends ShootActions {
     const at = this.clock.timestamp();
     const fact: SettingsChange = {
       type: 'change',
-      version: 6,
+      version: 7,
       id: this.clock.newId(),
       setupId,
       at,

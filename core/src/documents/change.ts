@@ -20,7 +20,7 @@ const MOST_UNDONE = 500;
 /** A change of one setup's settings: a fact for the log, and what undo goes by. */
 export const changeSchema = z.strictObject({
   type: z.literal('change'),
-  version: z.literal(6),
+  version: z.literal(7),
   id: idSchema,
   setupId: idSchema,
   at: z.iso.datetime({ offset: true }),

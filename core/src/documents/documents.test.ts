@@ -18,7 +18,7 @@ const change = (
   settings: Change['settings'],
   undoes: string[] = [],
   at = `2026-02-27T15:${String(number % 60)}:00Z`,
-): Change => ({ type: 'change', version: 6, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
+): Change => ({ type: 'change', version: 7, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -282,11 +282,11 @@ describe('documents from before several lights', () => {
     };
     const now = documentSchema.parse(old);
     expect(now).toMatchObject({
-      version: 8,
+      version: 9,
       lights: [{ role: 'key', aimPointId: 'face', distanceM: 2.2, dialledStops: -3, group: 'A', locked: false }],
       people: null,
     });
-    expect(now.type === 'setup' && now.versions[0]?.look.targets).toEqual([]);
+    expect(now.type === 'setup' && now.variants[0]?.look.targets).toEqual([]);
   });
 
   it('a reading keeps what fired, as a list', () => {

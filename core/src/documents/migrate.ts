@@ -5,6 +5,7 @@ import { change2 } from './migrations/change2';
 import { change3 } from './migrations/change3';
 import { change4 } from './migrations/change4';
 import { change5 } from './migrations/change5';
+import { change6 } from './migrations/change6';
 import { filter1 } from './migrations/filter1';
 import { filter2 } from './migrations/filter2';
 import { flashUnit1 } from './migrations/flashUnit1';
@@ -29,6 +30,7 @@ import { setup4 } from './migrations/setup4';
 import { setup5 } from './migrations/setup5';
 import { setup6 } from './migrations/setup6';
 import { setup7 } from './migrations/setup7';
+import { setup8 } from './migrations/setup8';
 import type { IsRaw, Raw, Step } from './migrations/step';
 
 const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -42,6 +44,7 @@ const STEPS: Record<string, Step> = {
   'change 3': change3,
   'change 4': change4,
   'change 5': change5,
+  'change 6': change6,
   'filter 1': filter1,
   'filter 2': filter2,
   'flashUnit 1': flashUnit1,
@@ -66,6 +69,7 @@ const STEPS: Record<string, Step> = {
   'setup 5': setup5,
   'setup 6': setup6,
   'setup 7': setup7,
+  'setup 8': setup8,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

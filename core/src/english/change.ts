@@ -103,7 +103,8 @@ const LABELS: Record<PlainPath, string> = {
   'colour.relation': 'Colour of the flash',
   'colour.warmerMired': 'Warmer than the ambient by',
   'colour.whiteBalance': 'White balance',
-  versions: 'Set aside',
+  variants: 'Variants',
+  variantOf: 'Made from',
 };
 
 const LIGHT_LABELS: Record<LightField, string> = {
@@ -188,7 +189,8 @@ const SAY: Partial<Record<PlainPath, Say>> = {
       .join(', '),
   ),
   spotId: () => 'another of the shoot',
-  versions: asList(namesOf),
+  variants: asList(namesOf),
+  variantOf: (value, { setup }) => setup.variants.find(({ id }) => id === value)?.name ?? 'a variant',
   confirmed: asList(({ length }) => `${length} ${plural(length, 'question', 'questions')}`),
   lights: asList(
     (list, { kit }) =>
@@ -200,8 +202,8 @@ const SAY: Partial<Record<PlainPath, Say>> = {
         )
         .join(', ') || 'none',
   ),
-  look: () => 'a version that was set aside',
-  camera: () => 'a version that was set aside',
+  look: () => 'that of a variant',
+  camera: () => 'that of a variant',
   'meter.av': aperture,
   'meter.tv': shutter,
   'meter.sv': iso,

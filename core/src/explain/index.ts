@@ -8,5 +8,16 @@ export {
 } from './dialMatrix';
 export { type EqualLook, equalLooks } from './equalLooks';
 export { type SameAmbient, sameAmbient } from './sameAmbient';
+export {
+  anotherPlace,
+  asVariant,
+  type ChangedThing,
+  differences,
+  inOrder,
+  setAside,
+  toVariant,
+  type VariantDifference,
+  type VariantStep,
+} from './variants';
 export { ripple, type Ripple, type RippleFollow, type RippleMove } from './ripple';
 export { type WhyChain, type WhyChains, whyChains, type WhyTerm } from './why';

@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(9),
+  version: z.literal(10),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -57,6 +57,7 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   6: { lamps: 1 },
   7: {},
   8: {},
+  9: {},
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -96,7 +97,7 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 9,
+    version: 10,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
     sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),
@@ -134,7 +135,7 @@ export const MAX_SETUP_FILE_BYTES = 20_000_000;
 
 /** What the setup uses out of a whole kit; of filters, gels and grids all, since any of them may be a way out. */
 export function kitInUse(setup: Setup, kit: Kit): Kit {
-  const wishes = [setup.camera, ...setup.versions.map(({ camera }) => camera)];
+  const wishes = [setup.camera, ...setup.variants.map(({ camera }) => camera)];
   const uses =
     (pick: (light: Setup['lights'][number]) => string | null) =>
     ({ id }: { id: string }) =>

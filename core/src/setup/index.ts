@@ -50,6 +50,7 @@ export {
 } from './sceneChange';
 export {
   type LightField,
+  LIGHT_FIELDS,
   lightPath,
   lightSetting,
   type PlainPath,
@@ -59,7 +60,7 @@ export {
   type SettingFault,
   type SettingPath,
 } from './settings';
-export { type Setup, setupSchema, type TakenOver, type Version } from './setup';
+export { type Setup, setupSchema, type TakenOver, type Variant, MOST_VARIANTS } from './setup';
 export { completed, withSettings } from './withSettings';
 export {
   BACKGROUNDS,

@@ -108,7 +108,8 @@ export function newSetup(
     frames: { from: '', to: '' },
     listed: 0,
     confirmed: [],
-    versions: [],
+    variants: [],
+    variantOf: null,
   };
 }
 
@@ -213,6 +214,7 @@ export function nextSetup(from: Setup, ids: Pick<Setup, 'id' | 'title'>): Setup 
     note: '',
     frames: { from: '', to: '' },
     confirmed: [],
-    versions: [],
+    variants: [],
+    variantOf: null,
   };
 }

@@ -117,7 +117,8 @@ const PLAIN_PATHS = [
   'colour.relation',
   'colour.warmerMired',
   'colour.whiteBalance',
-  'versions',
+  'variants',
+  'variantOf',
 ] as const;
 export type PlainPath = (typeof PLAIN_PATHS)[number];
 export type SettingPath = PlainPath | LightPath;

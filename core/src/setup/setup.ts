@@ -11,20 +11,52 @@ import { pointSchema } from './point';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 8;
-
-/** A look and camera set aside, to be compared with the one in force. */
-export const versionSchema = z.strictObject({
-  id: idSchema,
-  name: z.string().trim().min(1).max(40),
-  look: lookSchema,
-  camera: cameraWishSchema,
-});
-export type Version = z.infer<typeof versionSchema>;
+export const SETUP_VERSION = 9;
 
 /** Parts that a fresh setup takes over from the one before it. */
 export const TAKEN_OVER = ['camera', 'lights'] as const;
 export type TakenOver = (typeof TAKEN_OVER)[number];
+
+const lights = z.array(lightSchema).max(MOST_LIGHTS);
+const lamps = z.array(placedLampSchema).max(6);
+const panels = z
+  .array(panelSchema)
+  .max(8)
+  .meta({ description: 'reflectors, diffusers and flags, and the openings that light comes in through' });
+const backgroundM = z
+  .number()
+  .min(0.3)
+  .max(100)
+  .nullable()
+  .meta({ description: 'from the subject to the background; null: not said' });
+const backdrop = z
+  .strictObject({ widthM: z.number().min(0.3).max(30), tallM: z.number().min(0.3).max(30) })
+  .nullable()
+  .meta({ description: 'a cloth or wall of stated size behind the subject; null: it reaches as far as is seen' });
+
+/** What a person may set in another way and compare: look, camera, lights, lamps, panels, stage and colours. */
+const compared = {
+  look: lookSchema,
+  camera: cameraWishSchema,
+  lights,
+  lamps,
+  panels,
+  stage: stageSchema,
+  backgroundM,
+  backdrop,
+  colour: colourSchema,
+};
+
+/** Another way of making the picture, set aside. */
+export const variantSchema = z.strictObject({
+  id: idSchema,
+  name: z.string().trim().min(1).max(40),
+  from: idSchema.nullable().meta({ description: 'the variant that it was made from; null: the first' }),
+  ...compared,
+});
+export type Variant = z.infer<typeof variantSchema>;
+/** More than these are not compared. */
+export const MOST_VARIANTS = 8;
 
 /** A frame's number as the camera counts it. */
 const frameNumber = z.string().trim().max(20).refine(isWellFormed, fault('text-broken'));
@@ -47,15 +79,7 @@ export const setupSchema = z.strictObject({
       read: z.enum(READ_VALUES),
     })
     .meta({ description: 'how the meter was last used: what it held, which value it showed' }),
-  look: lookSchema,
-  camera: cameraWishSchema,
-  lights: z.array(lightSchema).max(MOST_LIGHTS),
-  lamps: z.array(placedLampSchema).max(6),
-  panels: z
-    .array(panelSchema)
-    .max(8)
-    .meta({ description: 'reflectors, diffusers and flags, and the openings that light comes in through' }),
-  stage: stageSchema,
+  ...compared,
   meterOrder: z
     .enum(['role', 'listed'])
     .meta({ description: 'lights are metered background, fill, key; or as they are listed' }),
@@ -63,16 +87,6 @@ export const setupSchema = z.strictObject({
     .enum(['together', 'each'])
     .meta({ description: 'several lights are tested all on, at the point known least; or each alone' }),
   reserveStops: z.number().min(0).max(3).meta({ description: 'power kept free over what is used' }),
-  backgroundM: z
-    .number()
-    .min(0.3)
-    .max(100)
-    .nullable()
-    .meta({ description: 'from the subject to the background; null: not said' }),
-  backdrop: z
-    .strictObject({ widthM: z.number().min(0.3).max(30), tallM: z.number().min(0.3).max(30) })
-    .nullable()
-    .meta({ description: 'a cloth or wall of stated size behind the subject; null: it reaches as far as is seen' }),
   people: z
     .strictObject({ nearerM: span, fartherM: span, leftM: span, rightM: span, withinStops: z.number().min(0.1).max(2) })
     .nullable()
@@ -90,7 +104,6 @@ export const setupSchema = z.strictObject({
     .max(40)
     .nullable()
     .meta({ description: 'gusts, metres a second; null: no wind or not said' }),
-  colour: colourSchema,
   takenOver: z
     .array(z.enum(TAKEN_OVER))
     .max(TAKEN_OVER.length)
@@ -104,6 +117,10 @@ export const setupSchema = z.strictObject({
     .array(z.string().max(120))
     .max(200)
     .meta({ description: 'questions about readings that the photographer has answered with: it is right' }),
-  versions: z.array(versionSchema).max(2).meta({ description: 'looks and cameras set aside for comparison' }),
+  variants: z
+    .array(variantSchema)
+    .max(MOST_VARIANTS)
+    .meta({ description: 'other ways that were set aside; the one in force is the setup itself' }),
+  variantOf: idSchema.nullable().meta({ description: 'the variant that the setup in force was made from; null: none' }),
 });
 export type Setup = z.infer<typeof setupSchema>;

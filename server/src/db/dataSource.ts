@@ -13,6 +13,7 @@ import { HowItStood1780000600000 } from './migrations/1780000600000-howItStood';
 import { LampsAreLights1780000700000 } from './migrations/1780000700000-lampsAreLights';
 import { MotivesAndBackdrops1780000800000 } from './migrations/1780000800000-motivesAndBackdrops';
 import { CameraAsItStands1780000900000 } from './migrations/1780000900000-cameraAsItStands';
+import { Variants1780001000000 } from './migrations/1780001000000-variants';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -34,6 +35,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       LampsAreLights1780000700000,
       MotivesAndBackdrops1780000800000,
       CameraAsItStands1780000900000,
+      Variants1780001000000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -1,4 +1,5 @@
 import { texts } from './texts';
+import { VariantTree } from '@/features/variants/VariantTree';
 import { exportSetup } from '@/setupView/exportSetup';
 import { useSetup } from '@/setupView/setupContext';
 import { downloadText } from '@/shell/download';
@@ -78,6 +79,7 @@ export function LogPart() {
   return (
     <View style={{ gap: 8 }}>
       <ThisSetup />
+      <VariantTree />
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap', paddingTop: 12 }}>
         <ActionButton
           label={texts.exportIt}

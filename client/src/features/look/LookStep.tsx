@@ -1,3 +1,4 @@
+import { variantsSummary, VariantsPart } from '@/features/variants/VariantsPart';
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useActions } from '@/store/application';
@@ -15,7 +16,6 @@ import { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup }
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { Symptoms } from '../camera/Symptoms';
 import { AmbientAlone } from './AmbientAlone';
-import { CompareVersions } from './CompareVersions';
 
 const within = (value: number, { least, most }: { least: number; most: number }) =>
   Math.min(most, Math.max(least, value));
@@ -232,20 +232,16 @@ function FaceAndFeel() {
   );
 }
 
-/** Cures for what looks wrong, and versions beside each other: folded away until they are wanted. */
+/** Cures for what looks wrong, and variants beside each other: folded away until they are wanted. */
 function Folded() {
-  const { versions } = useSetup().setup;
-  const names = versions.map(({ name }) => name).join(', ');
+  const { setup } = useSetup();
   return (
     <View>
       <Disclosure title={texts.somethingLooksWrong} summary={texts.backgroundDarkFaceFlatDress}>
         <Symptoms />
       </Disclosure>
-      <Disclosure
-        title={texts.compareVersions}
-        summary={versions.length === 0 ? texts.setThisLookAndCamera : texts.setAside(names)}
-      >
-        <CompareVersions />
+      <Disclosure title={texts.variants} summary={variantsSummary(setup)}>
+        <VariantsPart />
       </Disclosure>
     </View>
   );

@@ -6,13 +6,13 @@ import { Txt } from '@/ui/Txt';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { PictureOf } from '@sphene/core/picture';
-import type { Version } from '@sphene/core/setup';
+import { asVariant } from '@sphene/core/explain';
+import type { Variant } from '@sphene/core/setup';
 import { solveNumbers } from '@sphene/core/solution';
-import { PictureCanvas } from './PictureCanvas';
+import { SmallPicture } from './SmallPicture';
 
-/** The picture in force beside a look and camera that were set aside: the same layers, other weights. */
-export function ComparePicture({ picture, version }: { picture: PictureOf; version: Version }) {
+/** The picture in force beside a variant that was set aside. */
+export function ComparePicture({ variant }: { variant: Variant }) {
   const { setup } = useSetup();
   const kit = useKit();
   const numbers = useNumbers();
@@ -20,23 +20,22 @@ export function ComparePicture({ picture, version }: { picture: PictureOf; versi
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [width, setWidth] = useState(340);
   const other = useMemo(() => {
-    const its = { ...setup, look: version.look, camera: version.camera };
+    const its = asVariant(setup, variant);
     return { setup: its, numbers: solveNumbers(its, kit, facts, new Date(clockMs)).numbers };
-  }, [setup, version, kit, facts, clockMs]);
+  }, [setup, variant, kit, facts, clockMs]);
   const half = (width - 8) / 2;
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={{ flexDirection: 'row', gap: 8 }}>
       {[
         { name: texts.inForce, setup, numbers },
-        { name: version.name, ...other },
+        { name: variant.name, ...other },
       ].map((side) => (
         <View key={side.name} style={{ gap: 4, flex: 1 }}>
-          <PictureCanvas
+          <SmallPicture
             setup={side.setup}
             kit={kit}
             numbers={side.numbers}
-            picture={picture}
-            widthPx={half}
+            roomPx={{ width: half, height: half * 1.5 }}
             name={texts.picture(side.name.toLowerCase())}
           />
           <Txt bold>{side.name}</Txt>

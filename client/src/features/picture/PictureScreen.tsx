@@ -111,18 +111,18 @@ function LargePicture({ picture, shown, drawn }: { picture: PictureOf; shown: Sh
   );
 }
 
-/** A look and camera that were set aside, beside the picture in force. */
-function Compare({ picture }: { picture: PictureOf }) {
-  const { versions } = useSetup().setup;
+/** A variant that was set aside, beside the picture in force. */
+function Compare() {
+  const { variants } = useSetup().setup;
   const [compared, setCompared] = useState('none');
-  const version = versions.find(({ id }) => id === compared);
+  const variant = variants.find(({ id }) => id === compared);
   return (
     <Disclosure
       title={texts.compare}
-      summary={versions.length === 0 ? texts.setALookAsideFirst : texts.besideALookThatWas}
+      summary={variants.length === 0 ? texts.setAVariantAsideFirst : texts.besideAVariant}
     >
-      {versions.length === 0 ? (
-        <Txt tone="quiet">{texts.setTheLookAndCamera}</Txt>
+      {variants.length === 0 ? (
+        <Txt tone="quiet">{texts.setAVariantAside}</Txt>
       ) : (
         <ChoiceList
           label={texts.compareWith}
@@ -130,11 +130,11 @@ function Compare({ picture }: { picture: PictureOf }) {
           onChoose={setCompared}
           choices={[
             { value: 'none', label: texts.nothing },
-            ...versions.map(({ id, name }) => ({ value: id, label: name })),
+            ...variants.map(({ id, name }) => ({ value: id, label: name })),
           ]}
         />
       )}
-      {version !== undefined && <ComparePicture picture={picture} version={version} />}
+      {variant !== undefined && <ComparePicture variant={variant} />}
     </Disclosure>
   );
 }
@@ -172,7 +172,7 @@ function Controls({ picture, shown, drawn }: { picture: PictureOf; shown: Shown;
       </View>
       <PowerSliders />
       {counts !== null && <Histogram frame={{ name: texts.thePicture, ...counts }} />}
-      <Compare picture={picture} />
+      <Compare />
       <ActionButton icon="tray-arrow-down" label={texts.saveAsPng} onPress={save} />
       <Txt size="label" tone="quiet">
         {texts.aComputedPictureOfA}

@@ -9,7 +9,7 @@ import { usePalette } from '@/ui/theme';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
-import { Dials, DialsLine } from './Dials';
+import { Dials, DIALS_LINE_PX, DialsLine } from './Dials';
 import { CONTENT } from './parts';
 import { SetupLadder } from './SetupLadder';
 
@@ -48,6 +48,9 @@ function PartTabs({ part, onPart }: { part: Part; onPart: (part: Part) => void }
   );
 }
 
+const HEAD_TOP_PX = 8;
+const TABS_PX = TOUCH + 1;
+
 /** Scrolled this far the ladder becomes a strip; back at the top it opens again. */
 const SHRINK_AT = 40;
 
@@ -66,36 +69,33 @@ const HEADS: Record<Part, { dials: 'large' | 'line'; strip: boolean }> = {
 export function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
   const palette = usePalette();
   const [scrolled, setScrolled] = useState(false);
-  // what lies over the part besides the ladder, px
-  const [besidesPx, setBesidesPx] = useState(66);
-  const head = useRef<HTMLElement | null>(null);
-  const tones = useNumbers().points.length;
+  const dialsBox = useRef<HTMLElement | null>(null);
+  const [dialsPx, setDialsPx] = useState(DIALS_LINE_PX);
+  const numbers = useNumbers();
+  const tones = numbers.points.length;
   const Content = CONTENT[part];
   const { dials, strip } = HEADS[part];
   const compact = scrolled || strip;
-  const headPx = besidesPx + ladderPx(tones, strip);
-  // a screen that lies hidden under another has no height
-  const measure = () => {
-    // what shrank while it is scrolled opens again at the top: the part keeps its place
-    if (scrolled) return;
-    setBesidesPx((before) => {
-      const tall = head.current?.offsetHeight ?? 0;
-      return tall === 0 ? before : tall - ladderPx(tones, compact);
-    });
-  };
-  // room for one more tone comes in the same frame as the tone, or a button would slip from under a finger that is down on it
-  useLayoutEffect(measure);
+  const headPx = HEAD_TOP_PX + dialsPx + ladderPx(tones, strip) + TABS_PX;
+  // what shrinks while it is scrolled opens again at the top: the part keeps its place meanwhile. Room for one more tone comes in the
+  // same frame as the tone, or a button would slip from under a finger that is down on it
+  useLayoutEffect(() => {
+    const tall = dialsBox.current?.offsetHeight ?? 0;
+    // a screen that lies hidden under another has no height
+    const isHidden = dialsBox.current?.offsetParent == null;
+    if (!scrolled && !isHidden) setDialsPx(tall);
+  }, [scrolled, part, numbers]);
   return (
     <View style={{ flex: 1 }}>
-      <View
-        ref={(node) => {
-          head.current = node as unknown as HTMLElement | null;
-        }}
-        style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }}
-        onLayout={measure}
-      >
-        <View style={{ paddingHorizontal: 16, paddingTop: 8 }}>
-          {dials === 'large' && !compact ? <Dials /> : <DialsLine />}
+      <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }}>
+        <View style={{ paddingHorizontal: 16, paddingTop: HEAD_TOP_PX }}>
+          <View
+            ref={(node) => {
+              dialsBox.current = node as unknown as HTMLElement | null;
+            }}
+          >
+            {dials === 'large' && !compact ? <Dials /> : <DialsLine />}
+          </View>
           <SetupLadder
             compact={compact}
             onTone={() => {

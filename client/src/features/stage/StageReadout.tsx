@@ -1,4 +1,5 @@
 import { texts } from './texts';
+import { TryAnotherPlace } from '@/features/variants/TryAnotherPlace';
 import { words } from '@/language/words';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
@@ -157,6 +158,7 @@ export function LightNumbers({ light, index }: { light: Light; index: number }) 
           />
         </View>
       </Disclosure>
+      <TryAnotherPlace index={index} />
       <Disclosure title={texts.startingPlaces} summary={texts.inOneTapWithThe}>
         {placementsFor(setup, index, stage.openSide?.side ?? null).map((placement) => {
           const { id, settings } = placement;

@@ -1,0 +1,41 @@
+import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
+
+/** What `variants` says in words of its own. */
+export const texts = catalogue({
+  variantCalled: (letter: string) => `Variant ${letter}`,
+  variants: 'Variants',
+  variantsWhy: 'Set this one aside whole, try another, and put them side by side',
+  aside: (names: string) => `Set aside: ${names}`,
+  sideBySide: 'Variants side by side',
+  now: 'Now',
+  setThisOneAside: 'Set this one aside',
+  setAsideWhy:
+    'Look, camera, lights, panels and stage are kept as they are now. Change them freely: every variant can be gone back to.',
+  goTo: 'Use this one',
+  goToIt: (name: string) => `Use ${name}`,
+  drop: 'Drop',
+  dropIt: (name: string) => `Drop ${name}`,
+  keepOnlyNow: 'Drop all others',
+  full: 'Eight variants are set aside: drop one first.',
+  oneThing: 'One thing differs',
+  things: (count: number) => `${count} things differ`,
+  same: 'As now',
+  off: 'off',
+  pictureOf: (name: string) => `Picture of ${name.toLowerCase()}`,
+  notMeteredYet: 'Not metered yet',
+  noCameraSettingsYet: 'No camera settings yet',
+  stopsOff: (stops: string, side: string) => `${stopsOf(stops)} ${side}`,
+  tooBright: 'too bright',
+  tooDark: 'too dark',
+  bestOrder: 'In which order',
+  bestOrderWhy: 'One thing at a time, and the least to carry',
+  step: (number: number, name: string) => `${number}. ${name}`,
+  also: (what: string) => `Also: ${what}`,
+  follows: (settings: string) => `The camera follows: ${settings}`,
+  nothingToChange: 'Nothing to change',
+  tryAnotherPlace: 'Try another place',
+  tryAnotherPlaceFor: (light: string) => `Try another place for ${light}`,
+  everyPlaceTried: 'Every usual place has been tried: drag the light where else you like.',
+  madeFrom: 'What was made from what',
+});
