@@ -42,6 +42,8 @@ const NAMES = [
   'image-outline',
   'fullscreen',
   'archive-outline',
+  'calendar',
+  'calendar-blank',
 ];
 const key = (name) =>
   `mdi${name

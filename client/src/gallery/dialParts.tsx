@@ -1,4 +1,5 @@
 import { words } from '@/language/words';
+import { DayPicker } from '@/ui/DayPicker';
 import { ExposureDials } from '@/ui/ExposureDials';
 import { MarkedSlider } from '@/ui/MarkedSlider';
 import { StopDial } from '@/ui/StopDial';
@@ -31,6 +32,17 @@ function PlainTrack() {
 
 /** Everything that steps a value. */
 export const DIALS: GalleryPart[] = [
+  {
+    file: 'DayPicker',
+    states: [
+      {
+        name: 'a day',
+        shown: (
+          <Held start="2026-02-27">{(value, put) => <DayPicker label="Date" value={value} onChange={put} />}</Held>
+        ),
+      },
+    ],
+  },
   {
     file: 'StopDial',
     states: [

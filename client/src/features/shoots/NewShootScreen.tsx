@@ -4,11 +4,13 @@ import { freshNames } from './freshNames';
 import { sayRule } from '@/language/words';
 import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
+import { DayPicker } from '@/ui/DayPicker';
+import { Disclosure } from '@/ui/Disclosure';
 import { Screen } from '@/shell/Screen';
 import { Txt } from '@/ui/Txt';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'expo-router';
-import { type Control, Controller, type FieldPath, useForm } from 'react-hook-form';
+import { type Control, Controller, type FieldPath, useForm, useWatch } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import type { z } from 'zod';
@@ -67,6 +69,7 @@ export function NewShootScreen() {
     resolver: zodResolver(formSchema),
     defaultValues: { title: '', place: '', ...todayHere() },
   });
+  const timeZone = useWatch({ control, name: 'timeZone' });
   const create = handleSubmit((facts) =>
     router.replace({ pathname: '/shoot/[id]', params: { id: actions.createShoot(facts, freshNames(0, 0)) } }),
   );
@@ -77,9 +80,17 @@ export function NewShootScreen() {
         keyboardShouldPersistTaps="handled"
       >
         <Field control={control} name="title" label={texts.name} hint={texts.whoOrWhatItIs} />
-        <Field control={control} name="date" label={texts.date} hint={texts.yearMonthDayTheDay} />
+        <Controller
+          control={control}
+          name="date"
+          render={({ field: { value, onChange } }) => (
+            <DayPicker label={texts.date} value={value} onChange={onChange} />
+          )}
+        />
         <Field control={control} name="place" label={texts.place} hint={texts.mayStayEmpty} />
-        <Field control={control} name="timeZone" label={texts.timeZoneOfThePlace} hint={texts.theLogSTimesAre} />
+        <Disclosure title={texts.timeZoneOfThePlace} summary={texts.ofThisDevice(timeZone)}>
+          <Field control={control} name="timeZone" label={texts.timeZoneOfThePlace} hint={texts.theLogSTimesAre} />
+        </Disclosure>
         <ActionButton label={texts.makeTheShoot} kind="primary" onPress={() => void create()} />
       </ScrollView>
     </Screen>

@@ -15,6 +15,7 @@ export const texts = catalogue({
   kit: 'Kit',
   notMeteredYet: 'Not metered yet',
   off: 'off',
+  ofThisDevice: (zone: string) => `${zone}, as this device has it`,
   pictureOf: (title: string) => `Picture of ${title}`,
   settings: 'Settings',
   lookingForYourShoots: 'Looking for your shoots.',
@@ -39,5 +40,4 @@ export const texts = catalogue({
   thisFileIsTooLarge: 'This file is too large for a setup file. Choose a file that Export wrote.',
   timeZoneOfThePlace: 'Time zone of the place',
   whoOrWhatItIs: 'Who or what it is, so that you find it again.',
-  yearMonthDayTheDay: 'Year-month-day, the day at the place.',
 });

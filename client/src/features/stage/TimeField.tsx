@@ -1,8 +1,10 @@
 import { texts } from './texts';
+import { DayPicker } from '@/ui/DayPicker';
 import { StopDial } from '@/ui/StopDial';
 import { TZDate } from '@date-fns/tz';
 import { addMinutes } from 'date-fns/addMinutes';
 import { format } from 'date-fns/format';
+import { View } from 'react-native';
 
 import { isTimeZone } from '@sphene/core/documents';
 import { failure, success } from '@sphene/core/photometry';
@@ -38,15 +40,22 @@ export function TimeField({
       ? failure(texts.writeDayAndTimeSuch)
       : success(date.getTime());
   };
+  const onDay = (day: string) => {
+    const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+    keep(new TZDate(year, month - 1, date, time.getHours(), time.getMinutes(), 0, zone));
+  };
   return (
-    <StopDial
-      label={texts.dayAndTimeThere}
-      text={format(time, 'yyyy-MM-dd HH:mm')}
-      note={zone}
-      parse={parse}
-      onChange={(ms) => keep(new Date(ms))}
-      down={{ name: texts.earlier, onPress: () => keep(addMinutes(time, -STEP_MINUTES)), disabled: false }}
-      up={{ name: texts.later, onPress: () => keep(addMinutes(time, STEP_MINUTES)), disabled: false }}
-    />
+    <View style={{ gap: 8 }}>
+      <DayPicker label={texts.dayThere} value={format(time, 'yyyy-MM-dd')} onChange={onDay} />
+      <StopDial
+        label={texts.dayAndTimeThere}
+        text={format(time, 'yyyy-MM-dd HH:mm')}
+        note={zone}
+        parse={parse}
+        onChange={(ms) => keep(new Date(ms))}
+        down={{ name: texts.earlier, onPress: () => keep(addMinutes(time, -STEP_MINUTES)), disabled: false }}
+        up={{ name: texts.later, onPress: () => keep(addMinutes(time, STEP_MINUTES)), disabled: false }}
+      />
+    </View>
   );
 }

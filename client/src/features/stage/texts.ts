@@ -36,6 +36,7 @@ export const texts = catalogue({
   lamp: 'Lamp',
   turnedAway: (degrees: number) => `turned ${degrees}° away`,
   turnedInward: (degrees: number) => `turned ${degrees}° inward`,
+  dayThere: 'Day there',
   dayAndTimeThere: 'Day and time there',
   deepSetEyes: 'Deep-set eyes',
   distance: 'Distance',
