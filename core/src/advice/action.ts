@@ -36,7 +36,7 @@ export type ActionFacts =
   | { kind: 'set-camera'; dials: DialTexts; moved: CameraDial[]; because: ToSet['because'] }
   /** available light: the dark side of the face wants more light than the finished picture may give it */
   | { kind: 'fill-needed'; lift: ShadowLift }
-  | { kind: 'film'; dials: DialTexts; lamps: LampFacts[] }
+  | { kind: 'film'; stills: boolean; dials: DialTexts; lamps: LampFacts[] }
   | {
       kind: 'power-out-of-range';
       lightId: string | null;

@@ -53,11 +53,14 @@ function* inOrder(
   const doubted = now.toSet?.because.kind === 'light' ? oddReading(now) : null;
   if (doubted !== null) yield doubted;
   if (set !== null && isCameraOff(now)) yield set;
-  yield* troubleActions(now, now.camera, first, byLamps);
+  yield* troubleActions(now, now.camera, first, setup, byLamps);
   if (set !== null && !isCameraOff(now)) yield set;
   if (now.alone) yield* ambientActions(now, now.camera);
-  else if (now.video)
-    yield action({ kind: 'film', dials: dialsOf(now.camera), lamps: lamps.flatMap(burning) }, 'camera');
+  else if (now.video || isByLamps(now, setup))
+    yield action(
+      { kind: 'film', stills: !now.video, dials: dialsOf(now.camera), lamps: lamps.flatMap(burning) },
+      'camera',
+    );
   else yield* testActions(now, now.camera);
 }
 
@@ -98,6 +101,7 @@ function* troubleActions(
   now: Balance,
   camera: CameraSolution,
   first: Way | null,
+  setup: Setup,
   byLamps: NextAction | null,
 ): Generator<NextAction> {
   const { face, light } = now;
@@ -111,7 +115,7 @@ function* troubleActions(
     yield action({ kind: 'camera-cannot', camera: { reason, text, missing, missingStops }, first }, 'camera');
   }
   if (byLamps !== null) yield byLamps;
-  if (now.video || now.alone) return;
+  if (now.video || now.alone || isByLamps(now, setup)) return;
   if (light?.solution == null) yield action({ kind: 'choose-flash' }, 'flash');
   const missing = now.lights.find(({ outOfRange }) => outOfRange !== null);
   if (missing?.outOfRange != null)
@@ -120,6 +124,9 @@ function* troubleActions(
       'flash',
     );
 }
+
+/** Lamps are the lights here, and no flash is meant to fire. */
+const isByLamps = ({ alone, video }: Balance, { lights }: Setup): boolean => !alone && !video && lights.length === 0;
 
 /** The camera is not set as it should be. */
 function cameraAction({ toSet, suggested }: Balance): NextAction | null {

@@ -148,10 +148,13 @@ describe('a lamp that is a light', () => {
           return misses.reduce((sum, one) => sum + one, 0);
         };
         const chosen = missAt(set);
+        // what stood as it should be already stays so within a step's half
+        const stood = set.every(({ dimStops }, at) => dimStops === scene.setup.lamps[at]?.dimStops);
+        const leeway = stood ? 0.04 : 1e-3;
         expect(Number.isFinite(targetStops)).toBe(true);
         const settings = dimmerSettings(lamp);
         for (const dimStops of settings.filter((_, index) => index % 7 === 0))
-          expect(chosen).toBeLessThanOrEqual(missAt(changed(set, first.id, { dimStops })) + 1e-3);
+          expect(chosen).toBeLessThanOrEqual(missAt(changed(set, first.id, { dimStops })) + leeway);
       }),
       { numRuns: process.env['CORPUS'] === 'all' ? 500 : 60 },
     );
@@ -244,6 +247,13 @@ describe('lights that are lamps', () => {
       kind: 'film',
       detail: expect.stringMatching(/^Key lamp \d+(\.\d)? %/),
     });
+  });
+
+  it('are the lights of a still too: no flash is asked for where none is meant', () => {
+    const still = room();
+    const stills = { ...still, camera: { ...still.camera, video: null } };
+    const set = solved({ ...stills, lamps: [placed({ dimStops: solved(stills).lamps[0]?.wish?.dimStops ?? 0 })] });
+    expect(set.nextAction).toMatchObject({ kind: 'film', text: expect.stringMatching(/^Shoot: 1\//) });
   });
 
   it('stay where they are set while the light by it is as wished: no step of a dimmer by itself', () => {

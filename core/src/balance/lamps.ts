@@ -85,7 +85,7 @@ interface AskedLamp {
 
 /** So near a dimmer stands as it should, stops. */
 const SET_STOPS = 0.01;
-/** A dimmer that is set stays while its light is off by no more than this: it does not go over by itself as time goes by, stops. */
+/** Dimmers that are set stay while no light by them is off by more than this: none goes over by itself as time goes by, stops. */
 const STAYS_STOPS = 0.075;
 const RANGE_M = { least: 0.3, most: 20, steps: 80 };
 
@@ -135,6 +135,16 @@ function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): 
     targets: places.flatMap((point) => targets.get(point.id) ?? []),
     settings,
   });
+  /** what a point comes to as the lamps burn now, stops against mid grey */
+  const burningAt = (point: MeteringPoint): number => {
+    const light = solvable.reduce(
+      (sum, other) => sum + (other.placed.on ? gain(other, point.id) * 2 ** other.placed.dimStops : 0),
+      others.get(point.id) ?? 0,
+    );
+    return Math.log2(Math.max(1e-9, light));
+  };
+  const offAt = (point: MeteringPoint) => Math.abs(burningAt(point) - (targets.get(point.id)?.stops ?? Infinity));
+  const stay = solvable.every(({ placed, point }) => placed.on && offAt(point) <= STAYS_STOPS);
   solvable.forEach((one, index) => {
     const { placed, point } = one;
     const target = targets.get(point.id);
@@ -143,17 +153,13 @@ function lampWishes(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): 
       (sum, other, at) => (at === index ? sum : sum + gain(other, point.id) * 2 ** (powersStops[at] ?? 0)),
       others.get(point.id) ?? 0,
     );
-    const burning = solvable.reduce(
-      (sum, other) => sum + (other.placed.on ? gain(other, point.id) * 2 ** other.placed.dimStops : 0),
-      others.get(point.id) ?? 0,
-    );
+    const burning = burningAt(point);
     const wanted = beside <= 0 ? target.stops : remainingLight(target.stops, Math.log2(beside));
     const exactDimStops = wanted === undefined ? null : wanted - (one.fullStops.get(point.id) ?? 0);
-    const stays = placed.on && Math.abs(Math.log2(Math.max(1e-9, burning)) - target.stops) <= STAYS_STOPS;
-    const dimStops = exactDimStops === null ? null : stays ? placed.dimStops : (powersStops[index] ?? 0);
+    const dimStops = exactDimStops === null ? null : stay ? placed.dimStops : (powersStops[index] ?? 0);
     wishes.set(placed.id, {
       targetStops: target.stops,
-      totalStops: Math.log2(Math.max(1e-9, burning)),
+      totalStops: burning,
       exactDimStops,
       dimStops,
       isSet: placed.on && dimStops !== null && Math.abs(placed.dimStops - dimStops) < SET_STOPS,

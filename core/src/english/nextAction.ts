@@ -23,7 +23,7 @@ function byLamps(action: Of<'film' | 'set-lamps' | 'lamp-out-of-range'>, context
     case 'film': {
       const { shutter, aperture, iso } = action.dials;
       return {
-        text: `Film: ${shutter}, ${aperture}, ${iso}`,
+        text: `${action.stills ? 'Shoot' : 'Film'}: ${shutter}, ${aperture}, ${iso}`,
         detail:
           action.lamps.length === 0
             ? 'Continuous light only; no flash.'
