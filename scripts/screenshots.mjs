@@ -92,12 +92,12 @@ const DO = {
   },
   async variants(page) {
     await page.getByRole('button', { name: /^Variants\. / }).click();
-    if (await page.getByRole('button', { name: 'Keep Version A' }).count()) return;
+    if (await page.getByRole('button', { name: 'Use Variant A' }).count()) return;
     await page.getByRole('button', { name: 'Set this one aside', exact: true }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();
-    await page
-      .getByRole('article', { name: 'Version Now' })
-      .evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    const aside = page.getByRole('article', { name: 'Variant A', exact: true });
+    await aside.getByRole('img', { name: /Tones: face/ }).waitFor();
+    await aside.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
   async points(page) {
     await meterTheTerrace(page);

@@ -91,7 +91,7 @@ export const JOBS: readonly WholeJob[] = [
     },
   },
   {
-    name: 'a bride in white at a wall: the dress says how much more flash it holds',
+    name: 'a bride in white at a wall: the dress stays under clipping, and one test corrects the power',
     always: true,
     async run(job) {
       await job.meter('Face', 'f4 1/125 ISO 100');
@@ -107,7 +107,6 @@ export const JOBS: readonly WholeJob[] = [
       const cloth = await placed(job, 'White cloth');
       expect(cloth - (await placed(job, 'Face'))).toBeGreaterThan(0.5);
       expect(cloth).toBeLessThan(3);
-      await expect(job.region('Ambient')).toContainText(/May get \d\.\d stops? more flash than the face/);
       await testedHalfOver(job);
     },
   },
@@ -148,8 +147,10 @@ export const JOBS: readonly WholeJob[] = [
       await job.setCamera();
       expect((await job.dialled()).powers).toHaveLength(3);
       await testedUntilShoot(job, 0.3);
-      // the fill stays a stop and a half under the face
-      expect(Math.abs((await placed(job, 'Face')) - (await placed(job, 'Shadow side')) - 1.5)).toBeLessThan(0.6);
+      // the fill opens the shadow side and leaves it under the face
+      const open = (await placed(job, 'Face')) - (await placed(job, 'Shadow side'));
+      expect(open).toBeGreaterThan(0.3);
+      expect(open).toBeLessThan(2.5);
     },
   },
   {
@@ -191,7 +192,7 @@ export const JOBS: readonly WholeJob[] = [
         .first()
         .click();
       const sources = lights.getByRole('list', { name: 'What every source looks like' });
-      await expect(sources.getByRole('listitem').filter({ hasText: 'Ambient, background' })).toContainText('cool');
+      await expect(sources.getByRole('listitem').filter({ hasText: 'Key A' })).toContainText('warm');
       await job.until(/^Set the camera/);
       await holdsBack(job, ev(2, 60, 800), 1);
     },
