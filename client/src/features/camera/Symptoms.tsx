@@ -11,11 +11,17 @@ import { usePalette } from '@/ui/theme';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { diagnose, type Symptom, SYMPTOMS } from '@sphene/core/advice';
-import { useChange, useKit, useSetup } from '@/setupView/setupContext';
+import { diagnose, screenMisleads, type Symptom, SYMPTOMS, takesOf } from '@sphene/core/advice';
+import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 
 const CHOICES = SYMPTOMS.map((value) => ({ value, label: words.symptom(value) }));
 const MOST_STOPS = 5;
+
+/** Said where the light around makes a screen a bad judge. */
+function TrustHistogram() {
+  const misleads = screenMisleads(useNumbers().points);
+  return misleads === null ? null : <Txt>{texts.trustTheHistogram[misleads]}</Txt>;
+}
 
 /** From what looks wrong to the one control that moves only that, the cheapest first. */
 export function Symptoms() {
@@ -34,6 +40,7 @@ export function Symptoms() {
   );
   return (
     <View style={{ gap: 12 }}>
+      <TrustHistogram />
       <ChoiceList
         label={texts.whatLooksWrong}
         value={symptom}
@@ -74,6 +81,9 @@ export function Symptoms() {
                 }}
               >
                 <Txt bold>{title}</Txt>
+                <Txt size="label" bold>
+                  {texts.takes[takesOf(cure)]}
+                </Txt>
                 <Txt size="label" tone="quiet">
                   {how}
                 </Txt>

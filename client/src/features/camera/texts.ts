@@ -12,6 +12,16 @@ export const texts = catalogue({
   anotherIsWished: 'Figures are for what you wish; the camera is not set to it yet',
   standsDials: { shutter: 'Shutter, as dialled', aperture: 'Aperture, as dialled', iso: 'ISO, as dialled' },
   forgetHowItStands: 'Forget how it stands',
+  takes: {
+    dial: 'A dial',
+    walk: 'A walk to the light',
+    sitter: 'The people themselves',
+    helper: 'A second person',
+  },
+  trustTheHistogram: {
+    glare: 'In this glare the screen looks darker than the picture is: trust the histogram.',
+    night: 'In the dark the screen looks brighter than the picture is: trust the histogram.',
+  },
   sameAmbient: 'Same ambient',
   sameAmbientWhy: 'Other settings, the same light on the background',
   setThese: 'Set so',

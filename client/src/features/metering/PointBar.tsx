@@ -1,6 +1,7 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useActivePoint, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { formatMoment } from '@/shell/formatMoment';
 import { newId } from '@/store/ids';
 import { selectReadings } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -13,9 +14,14 @@ import { TextInput } from 'react-native-paper';
 
 import { meterIncrementOf } from '@sphene/core/metering';
 import { formatAperture, formatStopCount, formatStops } from '@sphene/core/notation';
-import { newPoint, POINT_ROLES, type PointRole } from '@sphene/core/setup';
+import { newPoint, POINT_ROLES, type PointRole, type Reading } from '@sphene/core/setup';
 
 const MOST_POINTS = 20;
+
+/** Older than this a reading is told by its day and time, minutes: by then the setup rests. */
+const AT_REST_MINUTES = 120;
+const whenOf = ({ at }: Reading, minutes: number): string =>
+  minutes > AT_REST_MINUTES ? formatMoment(at) : words.age(minutes);
 
 /** A point's note: its reading, how far it lies over the face, and how old it is. */
 function useNotes(few: boolean) {
@@ -31,7 +37,7 @@ function useNotes(few: boolean) {
     if (point.role !== 'face' && point.overFaceStops !== null) parts.push(formatStops(point.overFaceStops));
     if (point.basis === 'carried') parts.push(texts.carried);
     if (point.stale !== null) parts.push(`± ${formatStopCount(point.stale.sdStops)}`);
-    else if (few && point.basis !== 'carried') parts.push(words.age(point.ambientAgeMinutes ?? 0));
+    else if (few && point.basis !== 'carried') parts.push(whenOf(reading, point.ambientAgeMinutes ?? 0));
     return parts.join(', ');
   };
 }
