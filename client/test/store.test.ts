@@ -502,7 +502,16 @@ describe('what a person can do', () => {
     const nextId = app.actions.nextSetup(from, 'Setup 2');
     const next = selectSetup(app.state(), nextId);
     const { look, lights, stage, spotId } = from;
-    expect(next).toMatchObject({ title: 'Setup 2', look, lights, stage, spotId, note: '', variants: [], variantOf: null });
+    expect(next).toMatchObject({
+      title: 'Setup 2',
+      look,
+      lights,
+      stage,
+      spotId,
+      note: '',
+      variants: [],
+      variantOf: null,
+    });
     expect(next?.camera.stands).toEqual({ av: 3, tv: 7, sv: 2, inForce: false });
     expect(selectReadings(app.state(), next?.id ?? '')).toEqual([]);
   });
