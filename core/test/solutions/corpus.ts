@@ -312,7 +312,8 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
       whiteBalance: chance(0.2) ? { kelvin: 4300, greenCc: 0 } : null,
     },
     confirmed: [],
-    versions: [],
+    variants: [],
+    variantOf: null,
   });
 }
 
