@@ -25,7 +25,7 @@ export function DayPicker({
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const day = parseISO(value);
-  const said = format(day, 'EEEE d MMMM yyyy');
+  const said = format(day, 'd MMMM yyyy');
   return (
     <View style={{ gap: 2 }}>
       <Txt size="label" tone="quiet">
