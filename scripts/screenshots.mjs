@@ -14,7 +14,7 @@ const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
 
 const SHOTS = [
-  { name: 'shoots', at: '/', size: PHONE, theme: 'Dark' },
+  { name: 'shoots', at: '/', size: PHONE, theme: 'Dark', does: 'shoots' },
   { name: 'ambient', at: HALL, size: PHONE, theme: 'Dark', tab: 'Ambient' },
   { name: 'look', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look' },
   { name: 'camera', at: TERRACE, size: PHONE, theme: 'Glare', tab: 'Camera' },
@@ -87,6 +87,9 @@ const DO = {
       .getByText('White balance', { exact: true })
       .evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
+  async shoots(page) {
+    await page.locator('[data-drawn]').first().waitFor({ timeout: 60_000 });
+  },
   async stops(page) {
     await page.getByLabel('How many stops').fill('f/5 to f/7.1');
   },
@@ -96,7 +99,7 @@ const DO = {
     await page.getByRole('button', { name: 'Set this one aside', exact: true }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();
     const aside = page.getByRole('article', { name: 'Variant A', exact: true });
-    await aside.getByRole('img', { name: /Tones: face/ }).waitFor();
+    await aside.locator('[data-drawn]').waitFor({ timeout: 60_000 });
     await aside.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
   async points(page) {

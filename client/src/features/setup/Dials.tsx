@@ -103,7 +103,7 @@ export function DialsLine() {
       aria-label={texts.toBeDialled}
       style={{ flexDirection: 'row', columnGap: 16, height: DIALS_LINE_PX, overflow: 'hidden' }}
     >
-      <Txt bold numberOfLines={1}>
+      <Txt bold numberOfLines={1} style={{ flexShrink: 0 }}>
         {settings.map(({ value }) => value).join('  ')}
       </Txt>
       <Txt bold tone="flash" numberOfLines={1} style={{ flexShrink: 1 }}>
