@@ -184,7 +184,7 @@ export const JOBS: readonly WholeJob[] = [
     async run(job) {
       await job.meter('Face', 'f2 1/60 ISO 800');
       await job.meter('Background', 'f2.8 1/60 ISO 800');
-      await job.light('key', 'A', { unit: 'Wren 60 A', modifier: 'Square box 60 cm', distanceM: '1.5' });
+      await job.light('key', 'A', { unit: 'Wren 60 A', modifier: 'Square box 60 cm', distanceM: '3.5' });
       const lights = job.region('Lights');
       await job.unfold(lights, 'Colour and gels');
       for (const point of ['face', 'background']) {
