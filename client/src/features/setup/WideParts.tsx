@@ -38,7 +38,14 @@ const StepsColumn = memo(function StepsColumn({ places }: { places: Places }) {
             style={{ gap: 12 }}
           >
             <Heading size="value">{label}</Heading>
-            <Content />
+            {/* what is dragged on the stage is followed at once; the others come when the page has time */}
+            {part === 'stage' ? (
+              <Content />
+            ) : (
+              <LaterSetup>
+                <Content />
+              </LaterSetup>
+            )}
           </View>
         );
       })}
@@ -93,9 +100,7 @@ export function WideParts({ places, onPart }: { places: Places; onPart: (part: P
       }}
     >
       <Overview onTone={() => onPart('ambient')} onPlan={() => onPart('stage')} />
-      <LaterSetup>
-        <StepsColumn places={places} />
-      </LaterSetup>
+      <StepsColumn places={places} />
     </View>
   );
 }

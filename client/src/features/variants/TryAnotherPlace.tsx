@@ -1,15 +1,16 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useNumbers } from '@/setupView/setupContext';
+import { useNumbers, useSetup } from '@/setupView/setupContext';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 
 import { anotherPlace } from '@sphene/core/explain';
-import { useVariants } from './useVariants';
+import { useLeaving } from './useVariants';
 
 /** One tap: this one is set aside, and the light goes to a usual place where it stood in no variant yet. */
 export function TryAnotherPlace({ index }: { index: number }) {
-  const { setup, try: tryIt } = useVariants();
+  const { setup } = useSetup();
+  const leave = useLeaving();
   const { stage } = useNumbers();
   const light = setup.lights[index];
   const place = anotherPlace(setup, index, stage.openSide?.side ?? null);
@@ -24,7 +25,7 @@ export function TryAnotherPlace({ index }: { index: number }) {
     <ActionButton
       label={texts.tryAnotherPlace}
       name={texts.tryAnotherPlaceFor(words.light(light))}
-      onPress={() => tryIt(...place.settings)}
+      onPress={() => leave(...place.settings)}
     />
   );
 }

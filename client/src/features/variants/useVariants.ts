@@ -40,13 +40,26 @@ function asideOf(setup: Setup): { variants: Variant[]; settings: Setting[] } | n
   };
 }
 
-/** The variants of the setup on screen, and what can be done with them. */
+/** Sets this one aside, then does something else with the setup; says so where there is no room. */
+export function useLeaving(): (...then: Setting[]) => void {
+  const { setup } = useSetup();
+  const { change } = useChange();
+  const dispatch = useAppDispatch();
+  return (...then) => {
+    const aside = asideOf(setup);
+    if (aside === null) return void dispatch(noticed({ text: texts.full }));
+    const settings = aside.settings.filter(({ path }) => then.every((one) => one.path !== path));
+    change(...settings, ...then);
+  };
+}
+
+/** The variants of the setup on screen with what each comes to, and what can be done with them. */
 export function useVariants() {
   const { setup } = useSetup();
   const kit = useKit();
   const numbers = useNumbers();
   const { change } = useChange();
-  const dispatch = useAppDispatch();
+  const leaving = useLeaving();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const seen = useMemo(
@@ -62,20 +75,12 @@ export function useVariants() {
       }),
     [setup, kit, facts, clockMs],
   );
-  /** sets this one aside, then does something else with the setup */
-  const leaving = (...then: Setting[]) => {
-    const aside = asideOf(setup);
-    if (aside === null) return void dispatch(noticed({ text: texts.full }));
-    const settings = aside.settings.filter(({ path }) => then.every((one) => one.path !== path));
-    change(...settings, ...then);
-  };
   return {
     setup,
     kit,
     numbers,
     seen,
     setAside: () => leaving(),
-    try: leaving,
     goTo: (variant: Variant) => leaving(...toVariant(setup, variant)),
     drop: (id: string) => change({ path: 'variants', value: setup.variants.filter((one) => one.id !== id) }),
     dropAll: () => change({ path: 'variants', value: [] }, { path: 'variantOf', value: null }),
