@@ -36,6 +36,8 @@ const methodOf = ({ head }: MeterReading): MeteringMethod =>
 /** The devices that this page may use: finding, connecting, pressing, and what they send. */
 export class Devices {
   private events: EventSource | null = null;
+  /** the stream has told who is there: it is in order, an answer beside it may be older than what it told last */
+  private streamed = false;
   /** the test that was fired and waits for the meter */
   private fired: { setupId: string; pointId: string; lights: FiredLight[] } | null = null;
   /** where each meter was last told to be held, so that it is told once */
@@ -57,7 +59,7 @@ export class Devices {
     this.store.dispatch(lookingMoved(true));
     this.listen();
     const answer = await this.ask('', null);
-    if (answer?.devices !== undefined) this.listed(answer.devices);
+    if (answer?.devices !== undefined && !this.streamed) this.listed(answer.devices);
     this.store.dispatch(lookingMoved(false));
   }
 
@@ -178,6 +180,7 @@ export class Devices {
 
   private async happened(event: DeviceEvent): Promise<void> {
     if (event.type === 'devices') {
+      this.streamed = true;
       this.listed(event.devices);
       this.holdAtActivePoint();
     } else if (event.type === 'trouble') {

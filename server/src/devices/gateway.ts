@@ -77,7 +77,7 @@ export class DeviceGateway {
 
   /**
    * Asks every address who is there. Those that do not answer are left out, unless they are connected, and so are
-   * those that another account has.
+   * those that another account has. Who listens is told too: their stream is in order, an answer beside it is not.
    */
   async list(accountId: string): Promise<DeviceView[]> {
     await Promise.all(
@@ -98,6 +98,7 @@ export class DeviceGateway {
           });
       }),
     );
+    this.tellAll();
     return this.views(accountId);
   }
 

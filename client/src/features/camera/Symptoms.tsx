@@ -11,7 +11,7 @@ import { usePalette } from '@/ui/theme';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { diagnose, screenMisleads, type Symptom, SYMPTOMS, takesOf } from '@sphene/core/advice';
+import { type Cure, diagnose, screenMisleads, type Symptom, SYMPTOMS, takesOf } from '@sphene/core/advice';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 
 const CHOICES = SYMPTOMS.map((value) => ({ value, label: words.symptom(value) }));
@@ -23,13 +23,51 @@ function TrustHistogram() {
   return misleads === null ? null : <Txt>{texts.trustTheHistogram[misleads]}</Txt>;
 }
 
+interface CureCardProps {
+  cure: Cure;
+  first: boolean;
+  onApply: () => void;
+  onDone: (asks: NonNullable<Cure['asks']>) => void;
+}
+
+/** One way to move only what looks wrong: what it is, what it takes, and the tap that does or records it. */
+function CureCard({ cure, first, onApply, onDone }: CureCardProps) {
+  const palette = usePalette();
+  const { settings, asks } = cure;
+  const { title, how } = words.cure(cure);
+  return (
+    <View
+      role="article"
+      aria-label={title}
+      style={{
+        gap: 8,
+        padding: 12,
+        backgroundColor: palette.raised,
+        borderLeftWidth: 3,
+        borderLeftColor: first ? palette.accent : palette.line,
+      }}
+    >
+      <Txt bold>{title}</Txt>
+      <Txt size="label" bold>
+        {texts.takes[takesOf(cure)]}
+      </Txt>
+      <Txt size="label" tone="quiet">
+        {how}
+      </Txt>
+      {settings.length > 0 && <ActionButton label={texts.apply} name={texts.applyIt(title)} onPress={onApply} />}
+      {asks !== null && (
+        <ActionButton label={texts.doneMeterAgain} name={texts.doneIt(title)} onPress={() => onDone(asks)} />
+      )}
+    </View>
+  );
+}
+
 /** From what looks wrong to the one control that moves only that, the cheapest first. */
 export function Symptoms() {
   const { setup } = useSetup();
   const kit = useKit();
   const { change } = useChange();
   const actions = useActions();
-  const palette = usePalette();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const [symptom, setSymptom] = useState<Symptom | undefined>();
@@ -64,42 +102,15 @@ export function Symptoms() {
               note={byStops === null ? texts.fromTheReadings : texts.asYouSaid}
             />
           )}
-          {answer.cures.map((cure, index) => {
-            const { settings, asks } = cure;
-            const { title, how } = words.cure(cure);
-            return (
-              <View
-                key={title}
-                role="article"
-                aria-label={title}
-                style={{
-                  gap: 8,
-                  padding: 12,
-                  backgroundColor: palette.raised,
-                  borderLeftWidth: 3,
-                  borderLeftColor: index === 0 ? palette.accent : palette.line,
-                }}
-              >
-                <Txt bold>{title}</Txt>
-                <Txt size="label" bold>
-                  {texts.takes[takesOf(cure)]}
-                </Txt>
-                <Txt size="label" tone="quiet">
-                  {how}
-                </Txt>
-                {settings.length > 0 && (
-                  <ActionButton label={texts.apply} name={texts.applyIt(title)} onPress={() => change(...settings)} />
-                )}
-                {asks !== null && (
-                  <ActionButton
-                    label={texts.doneMeterAgain}
-                    name={texts.doneIt(title)}
-                    onPress={() => actions.addSceneChange(setup.id, asks)}
-                  />
-                )}
-              </View>
-            );
-          })}
+          {answer.cures.map((cure, index) => (
+            <CureCard
+              key={words.cure(cure).title}
+              cure={cure}
+              first={index === 0}
+              onApply={() => change(...cure.settings)}
+              onDone={(asks) => actions.addSceneChange(setup.id, asks)}
+            />
+          ))}
         </>
       )}
     </View>
