@@ -133,43 +133,47 @@ test('a step back from the window: face and backdrop fall by their own geometry,
   expect(await landing(setup, 'Background')).toBe(background);
 });
 
-test('a silver card at a window lifts the shadow side on the ladder and in the picture alike', async ({
-  page,
-  stack,
-  setup,
-}) => {
-  await setup.open(stack, HALL);
-  const ambient = await setup.part('Ambient');
-  await ambient.getByRole('button', { name: 'Add shadow side' }).click();
-  await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
-  const stage = await setup.part('Stage');
-  /** How bright the dark side of the face is drawn, once the picture is fine. */
-  const drawn = async (): Promise<number> => {
-    await expect(page.getByRole('progressbar')).toHaveCount(0);
-    return page.getByRole('img', { name: /^Picture/ }).evaluate((shown) => {
-      const canvas = shown instanceof HTMLCanvasElement ? shown : shown.querySelector('canvas');
-      if (canvas === null) return NaN;
-      const { width, height } = canvas;
-      const pixels = canvas
-        .getContext('2d')
-        ?.getImageData(
-          Math.round(0.36 * width),
-          Math.round(0.38 * height),
-          Math.round(0.08 * width),
-          Math.round(0.1 * height),
-        );
-      if (pixels === undefined) return NaN;
-      let sum = 0;
-      for (let i = 0; i < pixels.data.length; i += 4) sum += pixels.data[i + 1] ?? 0;
-      return sum / (pixels.data.length / 4);
-    });
-  };
-  const [shadow, dark] = [await landing(setup, 'Shadow side'), await drawn()];
-  await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
-  await stage.getByRole('button', { name: 'Add a reflector' }).click();
-  await stage.getByRole('group', { name: 'Reflector', exact: true }).getByRole('radio', { name: 'Silver' }).click();
-  await expect.poll(() => landing(setup, 'Shadow side')).toBeGreaterThan(shadow);
-  await expect.poll(drawn).toBeGreaterThan(dark);
+test.describe('in the picture', () => {
+  test.use({ pictures: true });
+
+  test('a silver card at a window lifts the shadow side on the ladder and in the picture alike', async ({
+    page,
+    stack,
+    setup,
+  }) => {
+    await setup.open(stack, HALL);
+    const ambient = await setup.part('Ambient');
+    await ambient.getByRole('button', { name: 'Add shadow side' }).click();
+    await setup.typeReading('Ambient', 'Shadow side, ambient', '1.4');
+    const stage = await setup.part('Stage');
+    /** How bright the dark side of the face is drawn, once the picture is fine. */
+    const drawn = async (): Promise<number> => {
+      await expect(page.getByRole('progressbar')).toHaveCount(0);
+      return page.getByRole('img', { name: /^Picture/ }).evaluate((shown) => {
+        const canvas = shown instanceof HTMLCanvasElement ? shown : shown.querySelector('canvas');
+        if (canvas === null) return NaN;
+        const { width, height } = canvas;
+        const pixels = canvas
+          .getContext('2d')
+          ?.getImageData(
+            Math.round(0.36 * width),
+            Math.round(0.38 * height),
+            Math.round(0.08 * width),
+            Math.round(0.1 * height),
+          );
+        if (pixels === undefined) return NaN;
+        let sum = 0;
+        for (let i = 0; i < pixels.data.length; i += 4) sum += pixels.data[i + 1] ?? 0;
+        return sum / (pixels.data.length / 4);
+      });
+    };
+    const [shadow, dark] = [await landing(setup, 'Shadow side'), await drawn()];
+    await stage.getByRole('button', { name: /^Add to the stage\. / }).click();
+    await stage.getByRole('button', { name: 'Add a reflector' }).click();
+    await stage.getByRole('group', { name: 'Reflector', exact: true }).getByRole('radio', { name: 'Silver' }).click();
+    await expect.poll(() => landing(setup, 'Shadow side')).toBeGreaterThan(shadow);
+    await expect.poll(drawn).toBeGreaterThan(dark);
+  });
 });
 
 test('the set is turned: it says what went along and stayed, and what lies behind is asked for', async ({

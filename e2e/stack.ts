@@ -11,6 +11,9 @@ import { freePort } from '../scripts/postgres.mjs';
 
 const ROOT = path.resolve(import.meta.dirname, '..');
 
+/** Migrating and seeding takes longer than copying: each test's database is a copy of one of these. */
+const TEMPLATES = { sample: 'template_sample', empty: 'template_empty' } as const;
+
 /** The built client on the real server and a database of its own, with the sample shoot or empty. */
 export class Stack {
   private server: ChildProcess | null = null;
@@ -27,14 +30,28 @@ export class Stack {
 
   static async start({ sample = true, devices = [] as string[] } = {}): Promise<Stack> {
     const name = `e_${randomBytes(6).toString('hex')}`;
-    await Stack.asAdmin(`create database ${name}`);
-    const databaseUrl = new URL(process.env['E2E_DATABASE_URL'] ?? '');
-    databaseUrl.pathname = `/${name}`;
-    const port = await freePort();
-    const stack = new Stack(`http://127.0.0.1:${port}`, port, databaseUrl.href, sample);
+    await Stack.asAdmin(`create database ${name} template ${TEMPLATES[sample ? 'sample' : 'empty']}`);
+    const stack = await Stack.on(name, sample);
     stack.devices = devices;
     await stack.up();
     return stack;
+  }
+
+  /** Makes what every test's database is copied from: the tables, with the sample shoot or empty. */
+  static async makeTemplates(): Promise<void> {
+    for (const [content, name] of Object.entries(TEMPLATES)) {
+      await Stack.asAdmin(`create database ${name}`);
+      const stack = await Stack.on(name, content === 'sample');
+      await stack.up();
+      await stack.kill('SIGTERM');
+    }
+  }
+
+  private static async on(name: string, sample: boolean): Promise<Stack> {
+    const databaseUrl = new URL(process.env['E2E_DATABASE_URL'] ?? '');
+    databaseUrl.pathname = `/${name}`;
+    const port = await freePort();
+    return new Stack(`http://127.0.0.1:${port}`, port, databaseUrl.href, sample);
   }
 
   /** Starts the server (again) on the same address and database. */
@@ -73,11 +90,11 @@ export class Stack {
     return rows as T[];
   }
 
-  /** Kills the server without a warning, as a power cut would. */
-  async kill(): Promise<void> {
+  /** Kills the server, without a warning as a power cut would unless another signal is given. */
+  async kill(signal: 'SIGKILL' | 'SIGTERM' = 'SIGKILL'): Promise<void> {
     if (this.server === null) return;
     const gone = once(this.server, 'exit');
-    this.server.kill('SIGKILL');
+    this.server.kill(signal);
     await gone;
     this.server = null;
   }
@@ -213,7 +230,27 @@ export const pressOnceShown = (page: Page, name: string): Promise<void> =>
     name,
   );
 
-export const test = base.extend<{ stack: Stack; setup: SetupPage }>({
+interface Fixtures {
+  /** whether pictures are really drawn: only where a test is about them, for they take most of the processor */
+  pictures: boolean;
+  undrawn: void;
+  stack: Stack;
+  setup: SetupPage;
+}
+
+export const test = base.extend<Fixtures>({
+  pictures: [false, { option: true }],
+  undrawn: [
+    async ({ context, pictures }, provide) => {
+      // a worker that never answers: the rest of the interface must not wait for it
+      if (!pictures)
+        await context.route(/\/preview-[^/]*\.js$/, (route) =>
+          route.fulfill({ contentType: 'text/javascript', body: '' }),
+        );
+      await provide();
+    },
+    { auto: true },
+  ],
   stack: async ({}, provide) => {
     const stack = await Stack.start();
     await provide(stack);

@@ -4,6 +4,8 @@ import { decode } from 'fast-png';
 
 import { HALL, type SetupPage, expect, pressOnceShown, test, SIZES } from './stack';
 
+test.use({ pictures: true });
+
 const PICTURE = HALL.replace('/setup/', '/picture/');
 const handle = (page: Page, name: string) => page.getByRole('slider', { name, exact: true }).filter({ visible: true });
 const progress = (page: Page, state: string | RegExp) =>

@@ -1,5 +1,7 @@
 import { expect, HALL, SIZES, test } from './stack';
 
+test.use({ pictures: true });
+
 for (const [size, viewport] of SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });

@@ -1,5 +1,5 @@
-import { type CureKind, diagnose, type NextAction, type NotHelping, type WayOut } from '../src/advice';
-import type { Cure, Diagnosis } from '../src/advice/cures';
+import { diagnose, type NextAction, type NotHelping, type WayOut } from '../src/advice';
+import type { Cure, Diagnosis } from '../src/advice/symptom';
 import type { PointSolution, Warning } from '../src/balance';
 import { english } from '../src/english';
 import type { EqualLook, Ripple } from '../src/explain';
@@ -241,14 +241,14 @@ export const saidWarning = (warning: Warning, words: Words, context: WordsContex
 });
 
 /** A diagnosis with its sentences. */
-export const saidDiagnosis = ({ symptom, byStops, found, cures }: Diagnosis, words: Words) => ({
+export const saidDiagnosis = ({ symptom, byStops, found, cures }: Diagnosis, words: Words, context: WordsContext) => ({
   symptom,
   byStops,
-  found: words.finding(found),
-  cures: cures.map((cure) => saidCure(cure, words)),
+  found: words.finding(found, context),
+  cures: cures.map((cure) => saidCure(cure, words, context)),
 });
-const saidCure = (cure: Cure & CureKind, words: Words) => ({
-  ...words.cure(cure),
+const saidCure = (cure: Cure, words: Words, context: WordsContext) => ({
+  ...words.cure(cure, context),
   settings: cure.settings,
   asks: cure.asks,
 });
@@ -305,4 +305,7 @@ export function solveSet(setup: Setup, kit: Kit, facts: readonly Fact[], clock: 
 }
 
 /** The cures of a symptom with their English sentences. */
-export const diagnoseSaid = (...asked: Parameters<typeof diagnose>) => saidDiagnosis(diagnose(...asked), english);
+export const diagnoseSaid = (...asked: Parameters<typeof diagnose>) => {
+  const [, setup, kit] = asked;
+  return saidDiagnosis(diagnose(...asked), english, { setup, kit });
+};

@@ -1,8 +1,9 @@
 import { useActions } from '@/store/application';
-import { noticed } from '@/store/deviceSlice';
+import { noticed, settlingMoved } from '@/store/deviceSlice';
 import { selectAside, selectConflicts } from '@/store/selectors';
 import { type RootState, useAppDispatch, useAppSelector } from '@/store/store';
-import { useEffect, useState } from 'react';
+import { usePathname } from 'expo-router';
+import { useEffect } from 'react';
 import { Pressable, View } from 'react-native';
 import { useStore } from 'react-redux';
 
@@ -121,7 +122,10 @@ export function Unsettled() {
   const conflicts = useAppSelector(selectConflicts);
   const aside = useAppSelector(selectAside);
   const { work, load } = useWork();
-  const [open, setOpen] = useState(false);
+  const dispatch = useAppDispatch();
+  const address = usePathname();
+  const open = useAppSelector((state) => state.device.settlingAt === address);
+  const setOpen = (to: boolean) => dispatch(settlingMoved(to ? address : null));
   const count = conflicts.length + aside.length;
   useEffect(() => {
     if (open && work === null) void load();

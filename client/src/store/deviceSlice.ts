@@ -52,6 +52,8 @@ export interface DeviceState {
   clockMs: number;
   /** the setup on screen, and the point chosen by hand in it; a meter that is connected sends its readings there */
   metering: { setupId: string; pointId: string | null } | null;
+  /** the address on which what is to be settled was opened: it stays open while that screen is still being fetched */
+  settlingAt: string | null;
 }
 
 const initialState: DeviceState = {
@@ -65,6 +67,7 @@ const initialState: DeviceState = {
   notice: null,
   clockMs: 0,
   metering: null,
+  settlingAt: null,
 };
 
 const slice = createSlice({
@@ -73,6 +76,9 @@ const slice = createSlice({
   reducers: {
     syncMoved(state, { payload }: PayloadAction<SyncStatus>) {
       state.sync = payload;
+    },
+    settlingMoved(state, { payload }: PayloadAction<string | null>) {
+      state.settlingAt = payload;
     },
     waitingCounted(state, { payload }: PayloadAction<number>) {
       state.waiting = payload;
@@ -106,6 +112,7 @@ const slice = createSlice({
 
 export const {
   syncMoved,
+  settlingMoved,
   waitingCounted,
   storageFailed,
   unkeptCounted,

@@ -2,7 +2,7 @@ import type { ShadowLift } from '../balance';
 import type { CameraSolution, ToSet } from '../exposure';
 import type { CameraDial } from '../gear';
 import type { FlashFault, ReadingQuestion, Staleness } from '../metering';
-import type { Setting } from '../setup';
+import type { MeteringMethod, Setting } from '../setup';
 import type { Way } from './wayOut';
 
 /** The parts of the work, in the order in which it goes. */
@@ -13,9 +13,10 @@ export type DialTexts = Pick<CameraSolution['text'], 'shutter' | 'aperture' | 'i
 
 /** What to do now, with its figures. `lightId` null: there is one light only, and it is called the flash. */
 export type ActionFacts =
-  | { kind: 'meter-face' | 'meter-background' | 'choose-camera' | 'choose-flash' }
-  | { kind: 'meter-again'; pointId: string; because: Staleness }
-  | { kind: 'meter-highlight'; pointId: string }
+  | { kind: 'choose-camera' | 'choose-flash' }
+  /** a point to be metered, and how its selector stands */
+  | { kind: 'meter-face' | 'meter-background' | 'meter-highlight'; pointId: string; method: MeteringMethod }
+  | { kind: 'meter-again'; pointId: string; method: MeteringMethod; because: Staleness }
   | { kind: 'no-flash-can-help'; overStops: number; first: Way | null }
   | {
       kind: 'camera-cannot';

@@ -1,94 +1,20 @@
-import { type Balance, balance } from '../balance';
+import { type Balance, balance, colourSolution, solveLamps } from '../balance';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
+import { groupLight } from '../lights';
 import { type Fact, meterScene } from '../metering';
-import { HOLD_BACK_RANGE, LOOK_RANGES, type SceneChangeKind, type Setting, type Setup, withSettings } from '../setup';
-import type { DialTexts } from './action';
+import {
+  HOLD_BACK_RANGE,
+  lightPath,
+  LOOK_RANGES,
+  type SceneChangeKind,
+  type Setting,
+  type Setup,
+  withSettings,
+} from '../setup';
+import { solveStage, type StageSolution } from '../stage';
 import type { Documents } from './documents';
-
-/** What people see in a picture that is not right yet. */
-export const SYMPTOMS = [
-  'background-dark',
-  'background-bright',
-  'face-flat',
-  'dress-clipped',
-  'eyes-dark',
-  'grey-backdrop',
-] as const;
-export type Symptom = (typeof SYMPTOMS)[number];
-
-/** What a change of the look does, tried on the setup. */
-export interface TriedLook {
-  dials: DialTexts;
-  fromStops: number;
-  toStops: number;
-  /** where the flash then holds the face; null: no flash does */
-  face: { stops: number; powerText: string } | null;
-}
-
-/** One control that moves the thing, with its figures. */
-export type CureKind =
-  | { kind: 'ambient-in' | 'ambient-down'; byStops: number; tried: TriedLook }
-  | { kind: 'expose-for-cloth' | 'ambient-makes-white'; tried: TriedLook }
-  | { kind: 'light-background'; byStops: number }
-  | { kind: 'flash-off-dress'; byStops: number | null }
-  | { kind: 'face-lower'; byStops: number; powerText: string }
-  | { kind: 'light-backdrop'; byStops: number }
-  | {
-      kind:
-        | 'key-off-background'
-        | 'key-to-side'
-        | 'turn-face'
-        | 'black-on-shadow'
-        | 'lower-key'
-        | 'chin-up'
-        | 'white-from-below'
-        | 'bring-nearer';
-    };
-
-/** Every kind of cure. */
-export const CURE_KINDS = [
-  'ambient-in',
-  'ambient-down',
-  'expose-for-cloth',
-  'ambient-makes-white',
-  'light-background',
-  'flash-off-dress',
-  'face-lower',
-  'light-backdrop',
-  'key-off-background',
-  'key-to-side',
-  'turn-face',
-  'black-on-shadow',
-  'lower-key',
-  'chin-up',
-  'white-from-below',
-  'bring-nearer',
-] as const satisfies readonly Cure['kind'][];
-
-export type Cure = CureKind & {
-  /** what one tap changes; empty where hands must do it */
-  settings: Setting[];
-  /** the change of the scene that it is, after which readings are taken again */
-  asks: SceneChangeKind | null;
-};
-
-/** Where the thing stands by what was metered; levels are stops from mid grey, null is not metered. */
-export type Finding =
-  | { kind: 'background'; atStops: number | null }
-  | { kind: 'contrast'; contrastStops: number | null; wantedStops: number }
-  | { kind: 'cloth'; atStops: number | null; clipsStops: number | null; holds: boolean }
-  | { kind: 'sockets' }
-  | { kind: 'backdrop'; atStops: number | null; whiteStops: number };
-
-/** The answer to a symptom: how far off it is, and cures, the cheapest first. */
-export interface Diagnosis {
-  symptom: Symptom;
-  /** how far the thing is to be moved, stops; null where nothing metered says it */
-  byStops: number | null;
-  found: Finding;
-  cures: Cure[];
-}
+import type { Cure, CureKind, Diagnosis, Symptom, TriedLook } from './symptom';
 
 /** A backdrop is white from here on: white cloth lit correctly. */
 const WHITE_STOPS = 7 / 3;
@@ -187,8 +113,25 @@ export function diagnose(
       };
     case 'grey-backdrop':
       return greyBackdrop(one);
+    case 'outline-merges':
+      return mergedOutline(one);
+    case 'hot-spot':
+      return { symptom, byStops: null, found: { kind: 'hot-spot' }, cures: HOT_SPOT_CURES };
+    case 'two-shadows':
+      return twoShadows(one);
+    case 'mixed-colour':
+      return mixedColour(one);
+    case 'flare':
+      return flare(one);
   }
 }
+
+const HOT_SPOT_CURES: Cure[] = [
+  hands({ kind: 'turn-from-shine' }, 'head-turned'),
+  hands({ kind: 'feather-key' }),
+  hands({ kind: 'larger-source' }),
+  hands({ kind: 'powder' }),
+];
 
 function wrongBackground(symptom: 'background-dark' | 'background-bright', one: Case): Diagnosis {
   const dark = symptom === 'background-dark';
@@ -285,4 +228,123 @@ function byFace({ setup, kit, scene }: Documents, byStops: number): Cure[] {
   if (!changed.ok) return [];
   const powerText = balance(changed.value, kit, scene).light?.solution?.powerText ?? null;
   return powerText === null ? [] : [{ kind: 'face-lower', byStops, powerText, settings, asks: null }];
+}
+
+/** Less than this between a dark shoulder and what is behind it is one shape, stops. */
+const OUTLINE_STOPS = 1;
+
+function mergedOutline(one: Case): Diagnosis {
+  const { now, byStops } = one;
+  const dark = now.points.find(({ role }) => role === 'dark')?.placedStops ?? null;
+  const behind = placed(now, 'background');
+  const apartStops = dark === null || behind === null ? null : behind - dark;
+  const need = byStops ?? (apartStops === null ? ONE_NUDGE_STOPS : Math.max(0, OUTLINE_STOPS - apartStops));
+  const settings = need > 0 ? ambientSettings(one.setup, now, need) : [];
+  return {
+    symptom: 'outline-merges',
+    byStops: need,
+    found: { kind: 'outline', apartStops, wantedStops: OUTLINE_STOPS },
+    cures: [
+      ...byLook(one, settings, (tried) => ({ kind: 'ambient-in', byStops: need, tried })),
+      hands({ kind: 'rim-behind' }),
+      ...(need > 0 ? [hands({ kind: 'light-background', byStops: need })] : []),
+      hands({ kind: 'other-ground' }, 'subject-moved'),
+    ],
+  };
+}
+
+/** A light this far under the key throws no shadow that is seen, stops. */
+const NO_SHADOW_STOPS = 2;
+const MOST_TARGET_STOPS = 5;
+
+function twoShadows(one: Case): Diagnosis {
+  const { lights, watches, meant } = stageOf(one);
+  const shadow = [...watches, ...meant].find(({ kind }) => kind === 'second-shadow');
+  const weaker = lights.find(({ lightId }) => lightId === shadow?.lightId);
+  const key = lights.find(
+    ({ lightId }) =>
+      shadow?.kind === 'second-shadow' && shadow.bothIds.includes(lightId) && lightId !== weaker?.lightId,
+  );
+  const underStops = key?.faceStops == null || weaker?.faceStops == null ? null : key.faceStops - weaker.faceStops;
+  return {
+    symptom: 'two-shadows',
+    byStops: null,
+    found: { kind: 'two-shadows', lightId: weaker?.lightId ?? null, underStops },
+    cures: [
+      ...(weaker === undefined || underStops === null
+        ? []
+        : lowerFill(one, weaker.lightId, NO_SHADOW_STOPS - underStops)),
+      hands({ kind: 'fill-to-axis' }),
+      hands({ kind: 'away-from-wall' }, 'subject-moved'),
+    ],
+  };
+}
+
+/** What a light that is not the face's own is set for, lower by so many stops. */
+function lowerFill({ setup, now }: Case, lightId: string, byStops: number): Cure[] {
+  const pointId = setup.lights.find(({ id }) => id === lightId)?.aimPointId;
+  const point = now.points.find((one) => one.pointId === pointId);
+  if (point?.totalStops == null || now.face?.totalStops == null || point.pointId === now.face.pointId) return [];
+  const stops = Math.min(MOST_TARGET_STOPS, now.face.totalStops - point.totalStops + byStops);
+  const others = setup.look.targets.filter((target) => target.pointId !== point.pointId);
+  const settings: Setting[] = [
+    { path: 'look.targets', value: [...others, { pointId: point.pointId, kind: 'ratio', stops, weight: 1 }] },
+  ];
+  return withSettings(setup, settings).ok ? [{ kind: 'fill-down', lightId, byStops, settings, asks: null }] : [];
+}
+
+/** The stage as it stands. */
+const stageOf = ({ setup, kit, scene, now }: Case): StageSolution =>
+  solveStage(setup, kit, scene, now, groupLight(setup, kit, now.usable));
+
+function mixedColour(one: Case): Diagnosis {
+  const { setup, kit, scene, now } = one;
+  const lamps = solveLamps(setup, kit, scene, now);
+  const matched: Setup = { ...setup, colour: { ...setup.colour, relation: 'match' } };
+  const { mixed } = colourSolution(setup, kit, now.usable, now.lights, now.points, lamps);
+  const { advice } = colourSolution(matched, kit, now.usable, now.lights, now.points, lamps);
+  const gels = advice.map(({ lightId, gelIds, gelNames, missMired }): Cure => {
+    const index = setup.lights.findIndex(({ id }) => id === lightId);
+    return {
+      kind: 'gel-light',
+      lightId,
+      gelNames,
+      missMired,
+      settings: [
+        { path: 'colour.relation', value: 'match' },
+        { path: lightPath(index, 'gelIds'), value: gelIds },
+      ],
+      asks: null,
+    };
+  });
+  return {
+    symptom: 'mixed-colour',
+    byStops: ONE_NUDGE_STOPS * 2,
+    found: { kind: 'colours', mixed },
+    cures: [
+      ...gels,
+      ...byLook(one, ambientSettings(setup, now, -(one.byStops ?? 1)), (tried) => ({
+        kind: 'ambient-down',
+        byStops: one.byStops ?? 1,
+        tried,
+      })),
+      hands({ kind: 'lamps-off' }, 'lamp'),
+    ],
+  };
+}
+
+function flare(one: Case): Diagnosis {
+  const { watches, meant } = stageOf(one);
+  const seen = [...watches, ...meant];
+  const lightIds = seen.flatMap(({ kind, lightId }) => (kind === 'into-lens' && lightId !== null ? [lightId] : []));
+  return {
+    symptom: 'flare',
+    byStops: null,
+    found: { kind: 'flare', lightIds, sun: seen.some(({ kind }) => kind === 'sun-into-lens') },
+    cures: [
+      hands({ kind: 'flag-lens' }),
+      ...(lightIds.length > 0 ? [hands({ kind: 'grid-on-back' })] : []),
+      hands({ kind: 'step-aside' }, 'camera-moved'),
+    ],
+  };
 }

@@ -3,7 +3,17 @@ import type { CameraSolution } from '../exposure';
 import { writePower } from '../flash';
 import type { LightSolution } from '../lights';
 import { MARKED_SD_STOPS } from '../metering';
-import { LIGHT_ROLES, lightPath, type PlacedLamp, type Setting, type Setup } from '../setup';
+import {
+  LIGHT_ROLES,
+  lightPath,
+  type MeteringMethod,
+  methodFor,
+  type PlacedLamp,
+  type Reading,
+  type Setting,
+  type Setup,
+  USUAL_METHOD,
+} from '../setup';
 import type { ActionFacts, ChangeFacts, DialTexts, LampFacts, NextAction, Step, TestFacts } from './action';
 import { isCameraOff, noFlashStops, troubleOf } from './trouble';
 import type { Way, WayOut } from './wayOut';
@@ -21,9 +31,18 @@ export interface Next {
 const CANNOT_WAIT: readonly NextAction['kind'][] = ['meter-face', 'choose-camera', 'shoot', 'shoot-ambient', 'film'];
 const CHOOSE_CAMERA = action({ kind: 'choose-camera' }, 'camera');
 
-/** The one thing to do now, in the order in which the work goes, and the one after it. */
-export function nextAction(now: Balance, ways: readonly WayOut[], setup: Setup, lamps: readonly LampSolution[]): Next {
-  const actions = inOrder(now, ways[0]?.way ?? null, setup, lamps);
+/**
+ * The one thing to do now, in the order in which the work goes, and the one after it.
+ * @param readings of the setup: each point is metered next as they say
+ */
+export function nextAction(
+  now: Balance,
+  ways: readonly WayOut[],
+  setup: Setup,
+  lamps: readonly LampSolution[],
+  readings: readonly Reading[],
+): Next {
+  const actions = inOrder(now, ways[0]?.way ?? null, setup, lamps, readings);
   const first = actions.next();
   if (first.done === true) return { now: CHOOSE_CAMERA, later: null };
   if (CANNOT_WAIT.includes(first.value.kind)) return { now: first.value, later: null };
@@ -41,9 +60,13 @@ function* inOrder(
   first: Way | null,
   setup: Setup,
   lamps: readonly LampSolution[],
+  readings: readonly Reading[],
 ): Generator<NextAction, undefined> {
   const byLamps = lampAction(setup, lamps);
-  yield* readingActions(now, byLamps !== null);
+  yield* readingActions(now, byLamps !== null, (pointId) => {
+    const point = setup.points.find(({ id }) => id === pointId);
+    return { pointId, method: point === undefined ? USUAL_METHOD : methodFor(point, readings) };
+  });
   if (now.camera === null) {
     yield CHOOSE_CAMERA;
     return;
@@ -68,32 +91,36 @@ function* inOrder(
  * What is still to be metered before anything can be set.
  * @param lampsFirst a lamp that is about to be set is metered once it burns so
  */
-function* readingActions(now: Balance, lampsFirst: boolean): Generator<NextAction> {
+function* readingActions(
+  now: Balance,
+  lampsFirst: boolean,
+  at: (pointId: string) => { pointId: string; method: MeteringMethod },
+): Generator<NextAction> {
   const { camera, face, points } = now;
   const background = points.find((point) => point.role === 'background');
   if (face?.ambientEv100 == null) {
-    yield action({ kind: 'meter-face' }, 'ambient');
+    yield action({ kind: 'meter-face', ...at(face?.pointId ?? '') }, 'ambient');
     return;
   }
   // what was set by eye goes on without it
-  const wanted = face.basis !== 'assumed' && background?.ambientEv100 === null && !background.leftOut;
-  if (wanted) yield action({ kind: 'meter-background' }, 'ambient');
+  if (face.basis !== 'assumed' && background?.ambientEv100 === null && !background.leftOut)
+    yield action({ kind: 'meter-background', ...at(background.pointId) }, 'ambient');
   // a change that was reported stops the work; mere age is marked at the point and left to the photographer
   const changed = now.meterAgain.filter(
     ({ because }) => because.kind === 'scene' && !(lampsFirst && because.change === 'lamp'),
   );
   const again = changed.find(({ pointId }) => pointId === face.pointId) ?? changed[0];
   if (again !== undefined)
-    yield action({ kind: 'meter-again', pointId: again.pointId, because: again.because }, 'ambient');
+    yield action({ kind: 'meter-again', ...at(again.pointId), because: again.because }, 'ambient');
   const highlight = points.find(({ pointId }) => pointId === now.look.missingPointId);
   if (now.cameraBody !== null && highlight !== undefined)
-    yield action({ kind: 'meter-highlight', pointId: highlight.pointId }, 'ambient');
+    yield action({ kind: 'meter-highlight', ...at(highlight.pointId) }, 'ambient');
   const unlit = points.find(
     ({ pointId, ambientEv100, leftOut }) =>
       ambientEv100 === null && !leftOut && now.usable.some(({ light: { aimPointId } }) => aimPointId === pointId),
   );
   if (camera !== null && unlit !== undefined && now.usable.length > 1)
-    yield action({ kind: 'meter-highlight', pointId: unlit.pointId }, 'ambient');
+    yield action({ kind: 'meter-highlight', ...at(unlit.pointId) }, 'ambient');
 }
 
 /** What stands in the way of the picture, camera before flash. @param first the first way out */

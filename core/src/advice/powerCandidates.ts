@@ -52,7 +52,12 @@ export function power(place: Place, weak: boolean): Candidate[] {
   ))
     candidates.push({
       id: `modifier-${modifier.id}`,
-      way: { kind: 'modifier', name: modifier.name, stronger: weak },
+      way: {
+        kind: 'modifier',
+        name: modifier.name,
+        stronger: weak,
+        byStops: Math.abs(modifier.lossStops - otherLoss),
+      },
       settings: [{ path: path('modifierId'), value: modifier.id }],
     });
   const spare = offered(kit.flashUnits).filter(({ id }) => !setup.lights.some(({ unitId }) => unitId === id));

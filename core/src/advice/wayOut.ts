@@ -19,7 +19,8 @@ export type Way =
   | { kind: 'tripod'; motion: Motion }
   | { kind: 'expose-for-face'; holdBackStops: number }
   | { kind: 'closer' | 'farther'; distanceM: number }
-  | { kind: 'modifier' | 'unit'; name: string; stronger: boolean }
+  | { kind: 'modifier'; name: string; stronger: boolean; byStops: number }
+  | { kind: 'unit'; name: string; stronger: boolean }
   /** neutral gels or cloth over the head; a filter on the lens that a slower shutter makes up for */
   | { kind: 'neutral-on-head' | 'nd-for-flash'; names: string[] }
   | { kind: 'gels-off' | 'grid-off' | 'leave-high-speed-sync' }

@@ -10,7 +10,16 @@ import type {
   TellingReading,
 } from '../metering';
 import { formatAperture, formatShare, formatStopCount, formatStops } from '../notation';
-import type { MeteringPoint, MethodKey, PointRole, ReadingMethod, SceneChangeKind } from '../setup';
+import {
+  type MeteringMethod,
+  type MeteringPoint,
+  methodKey,
+  type MethodKey,
+  type PointRole,
+  type ReadingMethod,
+  type SceneChangeKind,
+  usualMethodAt,
+} from '../setup';
 import { incrementOf, pointOf, type QuestionWords, type WordsContext } from '../words';
 import { MOTIONS } from './camera';
 import { duration, sayStops, sentence, stopsOf } from './count';
@@ -21,10 +30,10 @@ export const POINT_ROLES: Record<PointRole, { name: string; advice: string }> = 
   face: { name: 'Face', advice: 'Flash off, dome to the camera.' },
   shadow: { name: 'Shadow side', advice: 'Dome at the dark cheek, shaded from the lit side.' },
   background: { name: 'Background', advice: 'Flash off, dome in the light that falls there.' },
-  sky: { name: 'Sky', advice: 'Spot on the part that should keep its colour.' },
+  sky: { name: 'Sky', advice: 'Spot on the part that should keep its colour, as it reads.' },
   highlight: { name: 'Hair light', advice: 'Dome where the rim of light falls, towards the light.' },
-  white: { name: 'White cloth', advice: 'Dome at the brightest fold, or spot on it.' },
-  dark: { name: 'Dark cloth', advice: 'Dome at the suit, or spot on it.' },
+  white: { name: 'White cloth', advice: 'Spot on the white cloth, at its brightest fold.' },
+  dark: { name: 'Dark cloth', advice: 'Spot on the suit, where it should keep its weave.' },
   grey: { name: 'Grey card', advice: 'Spot on the card, held where the face is.' },
   own: { name: 'Own point', advice: 'Dome in the light that falls there.' },
 };
@@ -126,8 +135,10 @@ function causeText(cause: ReadingCause, context: WordsContext): string {
       return `${cause.everywhere ? 'The daylight changed' : 'The light here changed'}: ${sayStops(cause.stops)}.`;
     case 'power':
       return (
-        `${lightNamed(cause.lightId, context)} gave ${by} stops ${cause.stops > 0 ? 'more' : 'less'} than its dial ` +
-        'says: dial, recycling, place.'
+        `${lightNamed(cause.lightId, context)} gave ${by} stops ${cause.stops > 0 ? 'more' : 'less'} than ` +
+        (cause.unfired
+          ? 'foretold: look at its distance and modifier first, then dial, recycling and channel.'
+          : 'its dial says: dial, recycling, place.')
       );
     case 'meter':
       return `Tone, ISO or filter was not as said: ${by} stops.`;
@@ -310,6 +321,10 @@ export function sayMethod(method: ReadingMethod): string {
       return `test frame on ${tone}, there ${formatStops(method.placementStops)}`;
   }
 }
+
+/** How a point is metered as its selector stands: its own advice where that is how it is usually done. */
+export const howToMeter = (method: MeteringMethod, role: PointRole): string =>
+  methodKey(method) === methodKey(usualMethodAt(role)) ? POINT_ROLES[role].advice : `Flash off, ${sayMethod(method)}.`;
 
 /** A point by its name, with what was said of how it is metered. */
 export function pointSaid({ name, method, patchy, leftOut }: MeteringPoint): string {

@@ -6,7 +6,7 @@ import { pointOf, unitOf, type WordsContext } from '../words';
 import { cameraReason, MISSING, toSet } from './camera';
 import { DIRECTION, roundCount, sayStops, seconds, sentence, stopsOf } from './count';
 import { lampNamed, lightNamed, lightNamedInText, pointInText } from './gear';
-import { FLASH_FAULTS, POINT_ROLES, question, stalenessSentence } from './metering';
+import { FLASH_FAULTS, howToMeter, question, sayMethod, stalenessSentence } from './metering';
 import { dimText } from './stage';
 import { way } from './waysOut';
 
@@ -84,18 +84,17 @@ export function nextAction(action: ActionFacts, context: WordsContext): Said {
     first === null ? otherwise : `First way out: ${way(first, context).title}.`;
   switch (action.kind) {
     case 'meter-face':
-      return { text: 'Meter the face', detail: POINT_ROLES.face.advice };
     case 'meter-background':
-      return { text: 'Meter the background', detail: POINT_ROLES.background.advice };
+    case 'meter-highlight':
+      return {
+        text: `Meter the ${pointInText(action.pointId, context)}`,
+        detail: howToMeter(action.method, pointOf(context, action.pointId)?.role ?? 'own'),
+      };
     case 'meter-again':
       return {
         text: `Meter the ${pointInText(action.pointId, context)} again`,
-        detail: stalenessSentence(action.because),
+        detail: `${stalenessSentence(action.because)} ${sentence(sayMethod(action.method))}.`,
       };
-    case 'meter-highlight': {
-      const role = pointOf(context, action.pointId)?.role ?? 'own';
-      return { text: `Meter the ${pointInText(action.pointId, context)}`, detail: POINT_ROLES[role].advice };
-    }
     case 'choose-camera':
       return { text: 'Choose the camera', detail: 'Its limits decide which settings are possible.' };
     case 'choose-flash':

@@ -103,7 +103,7 @@ export function way(one: Way, context: WordsContext): { title: string; effect: s
     case 'modifier':
       return {
         title: `Change to ${one.name}`,
-        effect: `${one.stronger ? 'Less' : 'More'} diffusion, another quality of light`,
+        effect: `Lets ${stopsOf(one.byStops)} ${one.stronger ? 'more' : 'less'} light through; its softness changes too`,
       };
     case 'unit':
       return {

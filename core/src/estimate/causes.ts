@@ -21,6 +21,8 @@ export interface Cause {
   /** the evening as it would be, to foretell from */
   evening: Evening;
   dial: WrongDial | null;
+  /** of a power: the light never fired here before, so that its place and modifier are as doubtful as its dial */
+  unfired: boolean;
   /** of moved ambient: at every point, and not here alone */
   everywhere: boolean;
   /** where it was read instead, or which earlier reading was wrong */
@@ -32,6 +34,8 @@ export interface Cause {
 export const COMMON = {
   ambient: { steady: 0.06, moving: 0.15 },
   power: 0.01,
+  // of a light that never fired here before, its distance or modifier may be another than was said
+  unfired: 0.04,
   meter: 0.02,
   tenth: 0.01,
   point: 0.01,
@@ -74,7 +78,7 @@ interface Question {
 }
 
 type Found = Omit<Cause, 'chance'> & { weight: number };
-const PLAIN = { stops: 0, dial: null, everywhere: false, pointId: null, readingId: null } as const;
+const PLAIN = { stops: 0, dial: null, unfired: false, everywhere: false, pointId: null, readingId: null } as const;
 
 /**
  * The likely causes of the newest reading, best first; their chances add to 1. Each hypothesis says how the figure came
@@ -195,9 +199,10 @@ const turnedBy = (fired: readonly Fired[], id: string, byStops: number): Fired[]
 
 /** A light gave another power than its dial says. */
 function dials(question: Question): Found[] {
-  const { newest, common } = question;
+  const { newest, rest, common } = question;
   if (newest.light === 'ambient') return [];
   return newest.fired.flatMap(({ id, ...one }): Found[] => {
+    const unfired = !rest.some(({ fired }) => fired.some((before) => before.id === id));
     const share = shareOf(question, { light: 'flash', fired: [{ id, ...one }] });
     const little = moved(question, share, SLIPS.littleSdStops);
     const whole = (byStops: number): [number, number] => [
@@ -211,7 +216,8 @@ function dials(question: Question): Found[] {
       stops: byStops,
       evening: instead(question, { fired: turnedBy(newest.fired, id, byStops) }),
       dial: { lightId: id, byStops },
-      weight: (weight * common.power * 2) / newest.fired.length,
+      unfired,
+      weight: (weight * (unfired ? common.unfired : common.power) * 2) / newest.fired.length,
     }));
   });
 }

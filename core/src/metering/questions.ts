@@ -42,8 +42,9 @@ export interface ReadingCause {
   chance: number;
   /** of moved ambient: at every point */
   everywhere: boolean;
-  /** of a power: whose */
+  /** of a power: whose, and that it never fired here before */
   lightId: string | null;
+  unfired: boolean;
   /** where it was read instead; which earlier reading was wrong, and where */
   pointId: string | null;
   readingId: string | null;
@@ -142,12 +143,13 @@ function newestSurprise(evening: Evening, now: Estimate): Surprise | null {
   };
 }
 
-const said = ({ kind, stops, chance, everywhere, dial, pointId, readingId }: Cause): ReadingCause => ({
+const said = ({ kind, stops, chance, everywhere, dial, unfired, pointId, readingId }: Cause): ReadingCause => ({
   kind,
   stops,
   chance,
   everywhere,
   lightId: dial?.lightId ?? null,
+  unfired,
   pointId,
   readingId,
 });

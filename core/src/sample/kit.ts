@@ -127,6 +127,14 @@ export const SAMPLE_KIT: Kit = {
       layers: 0,
       beam: { kind: 'cone', fullDeg: 16 },
     },
+    // where a head at its lowest is still too much: the patch on the wall is the light, and distances count from there
+    {
+      ...ours(130),
+      name: 'Bounce off a white wall',
+      shape: { kind: 'rectangle', widthM: 1.5, heightM: 1.5 },
+      lossStops: 2.5,
+      ...CLOTH,
+    },
   ],
   grids: [
     { ...ours(126), name: 'Grid 40°', angleDeg: 40, lossStops: 0.7 },

@@ -16,7 +16,7 @@ export {
 } from './light';
 export { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_KINDS, TARGET_WEIGHTS } from './look';
 export { type MeteringMethod, USUAL_METHOD } from './method';
-export { METHOD_CHOICES, methodAt, methodFor, methodKey, type MethodKey } from './methods';
+export { METHOD_CHOICES, methodAt, methodFor, methodKey, type MethodKey, usualMethodAt } from './methods';
 export {
   asLastTime,
   newLight,

@@ -24,7 +24,12 @@ const USUAL_AT: Partial<Record<PointRole, MeteringMethod>> = {
   white: { kind: 'spot', tone: 'white-cloth', toneStops: 7 / 3 },
   dark: { kind: 'spot', tone: 'dark-cloth', toneStops: -2.5 },
   sky: AS_IT_READS,
+  highlight: { kind: 'incident', aim: 'light' },
+  grey: { kind: 'spot', tone: 'grey-card', toneStops: 0 },
 };
+
+/** How a kind of point is usually metered. */
+export const usualMethodAt = (role: PointRole): MeteringMethod => USUAL_AT[role] ?? USUAL_METHOD;
 
 /** How a point is metered with a method: a spot on the sky is as it reads. */
 export const methodAt = (method: MeteringMethod, point: Pick<MeteringPoint, 'role'> | undefined): MeteringMethod =>
@@ -41,5 +46,5 @@ export function methodFor(point: MeteringPoint, readings: readonly Reading[]): M
     ({ pointId, light, struckAt, method }) =>
       pointId === point.id && light === 'ambient' && struckAt === null && method.kind !== 'frame',
   )?.method;
-  return last === undefined || last.kind === 'frame' ? (USUAL_AT[point.role] ?? USUAL_METHOD) : last;
+  return last === undefined || last.kind === 'frame' ? usualMethodAt(point.role) : last;
 }

@@ -76,7 +76,7 @@ function solveAdvice(
 ): SolutionAdvice {
   const evening = groupCures(setup, kit, now.usable, group);
   const ways = waysOut(setup, kit, scene, now);
-  const next = nextAction(now, ways.waysOut, setup, lamps);
+  const next = nextAction(now, ways.waysOut, setup, lamps, scene.standing);
   return {
     dials: dialMatrix(setup, kit, now),
     why: whyChains(now),

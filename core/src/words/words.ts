@@ -215,8 +215,8 @@ export interface Words {
   cheaper: (setting: CheaperSetting, context: WordsContext) => TitledWay;
   notHelping: (way: NotHelping, context: WordsContext) => { title: string; why: string };
   symptom: (symptom: Symptom) => string;
-  finding: (found: Finding) => string;
-  cure: (cure: CureKind) => { title: string; how: string };
+  finding: (found: Finding, context: WordsContext) => string;
+  cure: (cure: CureKind, context: WordsContext) => { title: string; how: string };
   caution: (caution: Caution, context: WordsContext) => string;
 
   // why

@@ -100,7 +100,7 @@ export function answersOf(corpus: readonly SolutionCase[], index: number, reache
   for (const kind of kindsOf(solution, diagnoses, placementIds)) reached.add(kind);
   return {
     solution: said(solution, english, context),
-    diagnoses: diagnoses.map((one) => saidDiagnosis(one, english)),
+    diagnoses: diagnoses.map((one) => saidDiagnosis(one, english, context)),
     ripples: ripples.map((change) => {
       const changed = withSettings(setup, change);
       const after = changed.ok ? changed.value : setup;

@@ -1,7 +1,7 @@
 import { SYMPTOMS } from '../../src/advice';
 import { ACTION_KINDS } from '../../src/advice/action';
 import { CAUTION_KINDS } from '../../src/advice/cautions';
-import { CURE_KINDS, type Diagnosis } from '../../src/advice/cures';
+import { CURE_KINDS, type Diagnosis } from '../../src/advice/symptom';
 import { WAY_KINDS } from '../../src/advice/wayOut';
 import { WARNING_KINDS } from '../../src/balance/warning';
 import type { Doubt } from '../../src/metering/questions';

@@ -34,7 +34,8 @@ interface CureCardProps {
 function CureCard({ cure, first, onApply, onDone }: CureCardProps) {
   const palette = usePalette();
   const { settings, asks } = cure;
-  const { title, how } = words.cure(cure);
+  const { context } = useSetup();
+  const { title, how } = words.cure(cure, context);
   return (
     <View
       role="article"
@@ -64,7 +65,7 @@ function CureCard({ cure, first, onApply, onDone }: CureCardProps) {
 
 /** From what looks wrong to the one control that moves only that, the cheapest first. */
 export function Symptoms() {
-  const { setup } = useSetup();
+  const { setup, context } = useSetup();
   const kit = useKit();
   const { change } = useChange();
   const actions = useActions();
@@ -90,7 +91,7 @@ export function Symptoms() {
       />
       {answer !== null && (
         <>
-          <Txt role="status">{words.finding(answer.found)}</Txt>
+          <Txt role="status">{words.finding(answer.found, context)}</Txt>
           {answer.byStops !== null && (
             <StopsDial
               label={texts.moveItBy}
@@ -104,7 +105,7 @@ export function Symptoms() {
           )}
           {answer.cures.map((cure, index) => (
             <CureCard
-              key={words.cure(cure).title}
+              key={`${cure.kind} ${index}`}
               cure={cure}
               first={index === 0}
               onApply={() => change(...cure.settings)}
