@@ -8,10 +8,10 @@ for (const [size, viewport] of SIZES) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 
-    test('1 · the sample shoot with two spots stands there, and a new shoot can be made', async ({ page, stack }) => {
+    test('1 · the sample shoot with its spots stands there, and a new shoot can be made', async ({ page, stack }) => {
       await page.goto(stack.url);
       const shoot = page.getByRole('article', { name: 'Wedding at the old funicular' });
-      await expect(shoot.getByRole('link')).toHaveCount(2);
+      await expect(shoot.getByRole('link')).toHaveCount(4);
       await expect(
         shoot.getByRole('link', {
           name: /Winch hall, Ceremony by the windows, Set the camera: 1\/125, f\/2\.8, ISO 400/,

@@ -150,14 +150,16 @@ export class SetupPage {
     if (await without.isVisible()) await without.click();
     await expect(without).toHaveCount(0);
     const ambient = await this.part('Ambient');
-    // the meter holds what it held last time: 1/200 in the sample
-    const held = (shutter: string) => ambient.getByRole('button', { name: new RegExp(`^Meter shutter ${shutter}`) });
-    await expect(held('1/')).toBeVisible();
-    if (await held('1/200').isVisible())
-      for (const slower of ['1/160', '1/125']) {
-        await ambient.getByRole('button', { name: 'Meter shutter: slower' }).click();
-        await expect(held(slower)).toBeVisible();
-      }
+    // the meter holds what it held last time: other settings in the sample
+    for (const [dial, wanted] of [
+      ['Meter shutter', '1/125'],
+      ['Meter ISO', '100'],
+    ] as const) {
+      await ambient.getByRole('button', { name: new RegExp(`^${dial} .*Type a value`) }).click();
+      await ambient.getByLabel(`${dial}, typed`).fill(wanted);
+      await ambient.getByLabel(`${dial}, typed`).press('Enter');
+      await expect(ambient.getByRole('button', { name: `${dial} ${wanted}. Type a value` })).toBeVisible();
+    }
   }
   /** On a phone the part's tab; on a wide screen all parts are there already. */
   async part(name: 'Ambient' | 'Look' | 'Camera' | 'Lights' | 'Stage' | 'Check' | 'Log') {

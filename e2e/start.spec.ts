@@ -26,9 +26,9 @@ for (const [size, viewport] of SIZES)
       const ambient = isWide
         ? page.getByRole('region', { name: 'Ambient', exact: true })
         : page.getByRole('tabpanel', { name: 'Ambient' });
-      await tap(ambient.getByRole('button', { name: 'f 2', exact: true }));
+      await tap(ambient.getByRole('button', { name: 'f 8', exact: true }));
       await tap(setup.save('Save for face'));
-      await tap(ambient.getByRole('button', { name: 'f 1.4', exact: true }));
+      await tap(ambient.getByRole('button', { name: 'f 5.6', exact: true }));
       await tap(setup.save('Save for background'));
       // the last setup had a key: it is there again, marked, and its power stands before the camera is set
       await expect(setup.next).toContainText('Set the camera');

@@ -20,7 +20,7 @@ export async function exportSetup(
   if (setup === undefined || spot === undefined || shoot === undefined) return null;
   return {
     format: 'sphene-setup',
-    version: 10,
+    version: 11,
     exportedAt: timestamp(),
     shoot,
     spot,

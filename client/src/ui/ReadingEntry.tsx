@@ -13,6 +13,7 @@ import {
   type ReadText,
   type ReadValue,
 } from '@sphene/core/notation';
+import type { DecimalMeans } from '@sphene/core/gear';
 import { ev100, type ExposureSettings, type Increment, type METER_CONSTANT } from '@sphene/core/photometry';
 import { ActionButton } from './ActionButton';
 import { ExposureDials } from './ExposureDials';
@@ -47,6 +48,9 @@ interface ReadingEntryProps {
   /** the light that the scene's other readings suggest, to rank sloppy figures by */
   expectedEv100: number | null;
   receptor?: keyof typeof METER_CONSTANT;
+  /** what 4.5 means on this meter, and where the answer goes that is given once */
+  decimalMeans: DecimalMeans | null;
+  onDecimalMeans: (means: DecimalMeans) => void;
   saveLabel: string;
   /** told of what is being entered, with what keeps it; null once nothing is: whoever shows the one button of a view has it */
   onEntering: (entering: Entering | null) => void;
@@ -76,7 +80,8 @@ const HINT: Record<ReadValue, string> = {
 };
 
 /** What was typed, what it means, and the other meaning that was chosen for it. */
-function useEntry({ read, held, onHeld, meterIncrement, expectedEv100, receptor, onSave }: ReadingEntryProps) {
+function useEntry(props: ReadingEntryProps) {
+  const { read, held, onHeld, meterIncrement, expectedEv100, receptor, decimalMeans, onSave } = props;
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [other, setOther] = useState<Meaning | null>(null);
@@ -85,6 +90,7 @@ function useEntry({ read, held, onHeld, meterIncrement, expectedEv100, receptor,
     held,
     increment: meterIncrement,
     expectedEv100,
+    decimalMeans,
     ...(receptor === undefined ? null : { receptor }),
   });
   const meaning = result.ok ? (other ?? result.value.best) : null;
@@ -101,6 +107,10 @@ function useEntry({ read, held, onHeld, meterIncrement, expectedEv100, receptor,
     doubtful: result.ok && other === null && result.value.question !== null ? result.value : null,
     type,
     choose: setOther,
+    /** a part of what was understood is put right by hand */
+    correct: (settings: ExposureSettings) => {
+      if (meaning !== null) setOther({ ...meaning, settings, text: formatAperture(settings.av, meterIncrement) });
+    },
     save: () => {
       if (!result.ok || meaning === null) return setProblem(result.ok ? null : words.readingFault(result.reason));
       const { notation, settings, assumption, named } = meaning;
@@ -141,10 +151,17 @@ function Understood({ meaning, read, increment }: { meaning: Meaning | null; rea
   );
 }
 
-/** The other meaning of a doubtful text, one tap away. */
-function OtherMeaning({ doubtful, onChoose }: { doubtful: ReadText; onChoose: (meaning: Meaning) => void }) {
-  const { question } = doubtful;
+interface OtherMeaningProps {
+  doubtful: ReadText;
+  onChoose: (meaning: Meaning) => void;
+  onDecimalMeans: (means: DecimalMeans) => void;
+}
+
+/** The other meaning of a doubtful text, one tap away; what a meter's decimals mean is answered once for that meter. */
+function OtherMeaning({ doubtful, onChoose, onDecimalMeans }: OtherMeaningProps) {
+  const { best, question } = doubtful;
   if (question === null) return null;
+  const { other, remembers } = question;
   return (
     <View
       role="group"
@@ -152,7 +169,27 @@ function OtherMeaning({ doubtful, onChoose }: { doubtful: ReadText; onChoose: (m
       style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}
     >
       <Txt size="label">{words.otherMeaning(doubtful)}</Txt>
-      <ActionButton label={texts.itWas(question.other.text)} onPress={() => onChoose(question.other)} />
+      {remembers !== null && (
+        <ActionButton
+          label={texts.itWas(best.text)}
+          onPress={() => {
+            onDecimalMeans(remembers.best);
+            onChoose(best);
+          }}
+        />
+      )}
+      <ActionButton
+        label={texts.itWas(other.text)}
+        onPress={() => {
+          if (remembers !== null) onDecimalMeans(remembers.other);
+          onChoose(other);
+        }}
+      />
+      {remembers !== null && (
+        <Txt size="label" tone="quiet">
+          {texts.rememberedForThisMeter}
+        </Txt>
+      )}
     </View>
   );
 }
@@ -173,7 +210,8 @@ function useTold(entering: boolean, save: () => void, { saveLabel, onEntering }:
 /** One meter reading: a field that takes any notation, the pad for the usual ones, under it what the meter holds. */
 export function ReadingEntry(props: ReadingEntryProps) {
   const { label, held, read, onHeld, meterIncrement } = props;
-  const { text, problem, meaning, doubtful, type, choose, save } = useEntry(props);
+  const { text, problem, meaning, doubtful, type, choose, correct, save } = useEntry(props);
+  const whole = meaning?.named !== undefined;
   useTold(text.trim() !== '', save, props);
   return (
     <View style={{ gap: 8 }}>
@@ -212,10 +250,20 @@ export function ReadingEntry(props: ReadingEntryProps) {
             {problem}
           </Txt>
         )}
-        {doubtful !== null && <OtherMeaning doubtful={doubtful} onChoose={choose} />}
+        {doubtful !== null && (
+          <OtherMeaning doubtful={doubtful} onChoose={choose} onDecimalMeans={props.onDecimalMeans} />
+        )}
+        {whole && (
+          <ExposureDials
+            names={texts.understood}
+            value={meaning.settings}
+            apertureIncrement={meterIncrement}
+            onChange={correct}
+          />
+        )}
       </View>
       <ReadingPad text={text} onText={type} read={read} />
-      <ExposureDials names={texts.meterDials} value={held} without={read} onChange={onHeld} />
+      {!whole && <ExposureDials names={texts.meterDials} value={held} without={read} onChange={onHeld} />}
     </View>
   );
 }

@@ -53,6 +53,8 @@ export const texts = catalogue({
   keepItBetweenAnd: (part: string, part2: string) => `Keep it between ${part} and ${part2}.`,
   lessPower: 'less power',
   meterDials: { shutter: 'Meter shutter', aperture: 'Meter aperture', iso: 'Meter ISO' },
+  understood: { shutter: 'Shutter as read', aperture: 'Aperture as read', iso: 'ISO as read' },
+  rememberedForThisMeter: 'Remembered for this meter.',
   morePower: 'more power',
   next: 'Next',
   notPlacedYet: 'not placed yet',

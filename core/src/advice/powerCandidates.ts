@@ -45,21 +45,7 @@ export function power(place: Place, weak: boolean): Candidate[] {
   const path = (field: LightField) => lightPath(light.index, field);
   const candidates: Candidate[] = [];
   candidates.push(...moveLight(place, weak));
-  const otherLoss = light.config.modifier.lossStops;
-  for (const modifier of offered(kit.modifiers).filter(
-    ({ id, lossStops }) =>
-      id !== light.light.modifierId && (weak ? lossStops <= otherLoss - 0.3 : lossStops >= otherLoss + 0.3),
-  ))
-    candidates.push({
-      id: `modifier-${modifier.id}`,
-      way: {
-        kind: 'modifier',
-        name: modifier.name,
-        stronger: weak,
-        byStops: Math.abs(modifier.lossStops - otherLoss),
-      },
-      settings: [{ path: path('modifierId'), value: modifier.id }],
-    });
+  candidates.push(...otherModifiers(place, weak));
   const spare = offered(kit.flashUnits).filter(({ id }) => !setup.lights.some(({ unitId }) => unitId === id));
   for (const unit of spare)
     candidates.push({
@@ -112,6 +98,25 @@ export function power(place: Place, weak: boolean): Candidate[] {
   }
   return [...candidates, ...lookCandidate(place, weak ? -0.5 : 0.5)];
 }
+
+/** Modifiers of the kit that let plainly more light through, or less. */
+function otherModifiers({ kit, now: { light } }: Place, weak: boolean): Candidate[] {
+  if (light === null) return [];
+  const ownLoss = light.config.modifier.lossStops;
+  return offered(kit.modifiers).flatMap(({ id, name, lossStops }): Candidate[] => {
+    const byStops = weak ? ownLoss - lossStops : lossStops - ownLoss;
+    if (id === light.light.modifierId || byStops < WORTH_CHANGING_STOPS) return [];
+    return [
+      {
+        id: `modifier-${id}`,
+        way: { kind: 'modifier', name, stronger: weak, byStops },
+        settings: [{ path: lightPath(light.index, 'modifierId'), value: id }],
+      },
+    ];
+  });
+}
+/** A modifier is not changed for less, stops. */
+const WORTH_CHANGING_STOPS = 0.3;
 
 const MOST_GELS = 4;
 

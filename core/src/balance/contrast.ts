@@ -24,6 +24,54 @@ export function contrastOf(points: readonly PointSolution[]): Contrast {
   };
 }
 
+/** What a camera holds at its ISO, stops from mid grey. */
+export interface Latitude {
+  clipsAboveStops: number;
+  noiseBelowStops: number;
+}
+
+/** Two points in different light, and what becomes of each when the exposure is the other's. */
+export interface ContrastPair {
+  brighterId: string;
+  darkerId: string;
+  /** light at the one over light at the other */
+  apartStops: number;
+  /** exposed for the darker one: where the brighter one lands, and whether it clips */
+  brighter: { atStops: number; burns: boolean };
+  /** exposed for the brighter one: where the darker one lands, and whether it is lost in noise */
+  darker: { atStops: number; sinks: boolean };
+}
+
+/** Less light between two points is one exposure for both. */
+const ONE_EXPOSURE_STOPS = 1 / 3;
+
+/**
+ * Every two metered points in plainly different light, the widest pair first: exposed for one, it lands at its own tone,
+ * and the other as far over or under its own as its light is.
+ */
+export function contrastPairs({ points }: Setup, { pointIds, stops }: Contrast, latitude: Latitude): ContrastPair[] {
+  const toneOf = (id: string) => points.find((point) => point.id === id)?.toneStops ?? 0;
+  return pointIds
+    .flatMap((brighterId, row) =>
+      pointIds.flatMap((darkerId, column): ContrastPair[] => {
+        const apartStops = stops[row]?.[column] ?? 0;
+        if (apartStops < ONE_EXPOSURE_STOPS) return [];
+        const brighterAt = toneOf(brighterId) + apartStops;
+        const darkerAt = toneOf(darkerId) - apartStops;
+        return [
+          {
+            brighterId,
+            darkerId,
+            apartStops,
+            brighter: { atStops: brighterAt, burns: brighterAt > latitude.clipsAboveStops },
+            darker: { atStops: darkerAt, sinks: darkerAt < latitude.noiseBelowStops },
+          },
+        ];
+      }),
+    )
+    .sort((a, b) => b.apartStops - a.apartStops);
+}
+
 /** What the dark side of the face asks for, and what the picture may give it. */
 export interface ShadowLift {
   /** lit side over dark side, and as much as is wished at most, stops */

@@ -8,7 +8,7 @@ export {
   type MixedColour,
   type WhiteBalanceReason,
 } from './colourSolution';
-export { CONTRAST_MET_STOPS, type ShadowLift } from './contrast';
+export { CONTRAST_MET_STOPS, type ContrastPair, contrastPairs, type Latitude, type ShadowLift } from './contrast';
 export { fires, isAlone } from './exposed';
 export { type LampSolution, type LampWish, solveLamps } from './lamps';
 export type { PointSolution } from './point';

@@ -44,7 +44,7 @@ describe('documents', () => {
         ...kitItems(kit),
         {
           type: 'preferences',
-          version: 3,
+          version: 4,
           id: sampleId(600),
           ...DEFAULT_PREFERENCES,
           meterIncrement: 'third',

@@ -17,6 +17,7 @@ import { lens1 } from './migrations/lens1';
 import { modifier1 } from './migrations/modifier1';
 import { preferences1 } from './migrations/preferences1';
 import { preferences2 } from './migrations/preferences2';
+import { preferences3 } from './migrations/preferences3';
 import { reading1 } from './migrations/reading1';
 import { reading2 } from './migrations/reading2';
 import { reading3 } from './migrations/reading3';
@@ -56,6 +57,7 @@ const STEPS: Record<string, Step> = {
   'modifier 1': modifier1,
   'preferences 1': preferences1,
   'preferences 2': preferences2,
+  'preferences 3': preferences3,
   'reading 1': reading1,
   'reading 2': reading2,
   'reading 3': reading3,

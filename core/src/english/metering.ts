@@ -1,4 +1,4 @@
-import type { MixedColour, PointSolution, Warning } from '../balance';
+import type { ContrastPair, MixedColour, PointSolution, Warning } from '../balance';
 import type {
   DomeChoice,
   FlashFault,
@@ -325,6 +325,24 @@ export function sayMethod(method: ReadingMethod): string {
 /** How a point is metered as its selector stands: its own advice where that is how it is usually done. */
 export const howToMeter = (method: MeteringMethod, role: PointRole): string =>
   methodKey(method) === methodKey(usualMethodAt(role)) ? POINT_ROLES[role].advice : `Flash off, ${sayMethod(method)}.`;
+
+/** Two points, and what the exposure for each does to the other. */
+export function contrastPair(
+  { brighterId, darkerId, apartStops, brighter, darker }: ContrastPair,
+  context: WordsContext,
+): { title: string; lines: [string, string] } {
+  const over = pointInText(brighterId, context);
+  const under = pointInText(darkerId, context);
+  const up = `at ${formatStops(brighter.atStops)}${brighter.burns ? ', burnt out' : ''}`;
+  const down = `at ${formatStops(darker.atStops)}${darker.sinks ? ', lost in noise' : ''}`;
+  return {
+    title: `${pointNamed(brighterId, context)} ${stopsOf(apartStops)} over the ${under}`,
+    lines: [
+      `Exposed for the ${under}, the ${over} lands ${up}.`,
+      `Exposed for the ${over}, the ${under} lands ${down}.`,
+    ],
+  };
+}
 
 /** A point by its name, with what was said of how it is metered. */
 export function pointSaid({ name, method, patchy, leftOut }: MeteringPoint): string {

@@ -163,7 +163,7 @@ const PLAIN_CURES = {
 } satisfies Partial<Record<CureKind['kind'], { title: string; how: string }>>;
 
 /** One control that moves the thing, and how. */
- 
+
 export function cure(one: CureKind, context: WordsContext): { title: string; how: string } {
   switch (one.kind) {
     case 'ambient-in':

@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(10),
+  version: z.literal(11),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -52,12 +52,13 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   1: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, lamps: 1, preferences: 1 },
   2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, lamps: 1, preferences: 1 },
   3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, lamps: 1, preferences: 2 },
-  4: { lamps: 1 },
-  5: { lamps: 1 },
-  6: { lamps: 1 },
-  7: {},
-  8: {},
-  9: {},
+  4: { lamps: 1, preferences: 3 },
+  5: { lamps: 1, preferences: 3 },
+  6: { lamps: 1, preferences: 3 },
+  7: { preferences: 3 },
+  8: { preferences: 3 },
+  9: { preferences: 3 },
+  10: { preferences: 3 },
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -88,7 +89,7 @@ function migrateCalibration(calibration: unknown): unknown {
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
  * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5), and no
  * dimmers on lamps (6); no light said what it stands for (7), and nobody what is
- * dialled on the camera (8).
+ * dialled on the camera (8); variants did not hold everything (9), and no meter said what its decimals mean (10).
  */
 function migrateFile(raw: unknown): unknown {
   const version = isRaw(raw) ? Number(raw['version']) : NaN;
@@ -97,7 +98,7 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 10,
+    version: 11,
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
     sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),

@@ -30,6 +30,8 @@ export {
   LOOK_WAY_IDS,
   type LookWayId,
   type Preferences,
+  type DecimalMeans,
+  USUAL_METER,
 } from './preferences';
 export { type Surface, SURFACE_TINT_MIRED, SURFACES } from './reflector';
 export { type SchemaFault, schemaFault, type SchemaIssue } from './schemaFault';

@@ -30,7 +30,7 @@ export const reflectorItemSchema = reflectorSchema.extend({ type: z.literal('ref
 export const meterItemSchema = meterSchema.extend({ type: z.literal('meter'), ...first });
 export const preferencesItemSchema = preferencesSchema.extend({
   type: z.literal('preferences'),
-  version: z.literal(3),
+  version: z.literal(4),
   id: idSchema,
 });
 

@@ -26,7 +26,14 @@ export const preferencesSchema = z.strictObject({
   forgotten: z
     .record(z.string().max(80), z.iso.datetime({ offset: true }))
     .meta({ description: 'things of the kit whose readings up to a time teach nothing any more' }),
+  decimalMeans: z.record(z.string().max(80), z.enum(['printed', 'tenths'])).meta({
+    description: 'by meter, what 4.5 on it means: f/4.5, or f/4 and five tenths; not in it until it was asked',
+  }),
 });
+/** What a figure such as 4.5 means on a meter in tenths: the printed f/4.5, or f/4 and five tenths of a stop. */
+export type DecimalMeans = Preferences['decimalMeans'][string];
+/** The meter that is always used, where none of the kit is chosen. */
+export const USUAL_METER = 'usual';
 export type Preferences = z.infer<typeof preferencesSchema>;
 export const DEFAULT_PREFERENCES: Preferences = {
   meterIncrement: 'tenth',
@@ -36,4 +43,5 @@ export const DEFAULT_PREFERENCES: Preferences = {
   mainsHz: 50,
   paces: false,
   forgotten: {},
+  decimalMeans: {},
 };

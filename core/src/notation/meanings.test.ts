@@ -105,6 +105,30 @@ describe('sloppy notation', () => {
     expect(read.best.settings).toMatchObject({ tv: 7, sv: 2 });
   });
 
+  it('4.5 on a meter in tenths is asked once, and then read as that meter means it', () => {
+    const asked = best('4.5');
+    expect(asked.best.settings.av).toBeCloseTo(4.333, 2);
+    expect(asked.question?.other.settings.av).toBeCloseTo(4.5, 9);
+    expect(readMeterText('4.5', context())).toMatchObject({
+      value: { question: { remembers: { best: 'printed', other: 'tenths' } } },
+    });
+    for (const [decimalMeans, av] of [
+      ['printed', 4.333],
+      ['tenths', 4.5],
+    ] as const) {
+      const said = best('4.5', { decimalMeans });
+      expect(said.best.settings.av).toBeCloseTo(av, 2);
+      expect(said.question).toBeNull();
+    }
+    // whole stops, and meters in thirds, have one meaning
+    for (const [text, increment] of [
+      ['5.6', 'tenth'],
+      ['2.8', 'tenth'],
+      ['4.5', 'third'],
+    ] as const)
+      expect(best(text, { increment }).question).toBeNull();
+  });
+
   it.each([
     ['1/125', 7],
     ['125', 7],
@@ -163,8 +187,6 @@ describe('sloppy notation', () => {
     expect(
       Math.abs(ev100(sunny.best.settings) - ev100(sunny.question?.other.settings ?? sunny.best.settings)),
     ).toBeGreaterThan(1 / 3);
-    // f/4.5 or four and five tenths: less than a sixth of a stop apart
-    expect(best('4.5').question).toBeNull();
   });
 
   it('the scene decides between 1/2 and 2 seconds', () => {

@@ -34,6 +34,8 @@ export interface ReadingContext {
   expectedEv100: number | null;
   /** dome or disc, for lux */
   receptor?: keyof typeof METER_CONSTANT;
+  /** what 4.5 means on a meter in tenths: f/4.5 as it is printed, or f/4 and five tenths; null: nobody has said */
+  decimalMeans?: 'printed' | 'tenths' | null;
 }
 
 /** What is taken for granted when a figure was not written in full. */
@@ -70,7 +72,11 @@ export interface ReadText {
   best: Meaning;
   others: Meaning[];
   /** another meaning to be asked about, only when it matters; null otherwise */
-  question: { other: Meaning } | null;
+  question: {
+    other: Meaning;
+    /** whose answer holds for this meter from then on: what each of the two says of its decimals */
+    remembers: { best: 'printed' | 'tenths'; other: 'printed' | 'tenths' } | null;
+  } | null;
 }
 
 interface Candidate extends Omit<Meaning, 'plausibility'> {
@@ -104,8 +110,15 @@ const LARGEST_TYPED = 32;
 const isPrintedAperture = (n: number): boolean =>
   findNominal(APERTURE_THIRDS, n) !== undefined || findNominal(APERTURE_HALVES, n) !== undefined;
 
+/** Whether a figure is printed as an aperture, and is a whole stop with tenths behind it as well: `4.5`, and not `5.6`. */
+const isTwoFold = (figure: string): boolean => {
+  const [whole = '', tenth = ''] = figure.split('.');
+  const printed = isPrintedAperture(Number(figure)) && !WHOLE_STOPS.includes(Number(figure));
+  return /^[1-9]$/.test(tenth) && WHOLE_STOPS.includes(Number(whole)) && printed;
+};
+
 // eslint-disable-next-line complexity -- each way to print an aperture, in order of likelihood
-function apertureCandidates(text: string, { held, increment }: ReadingContext): Candidate[] {
+function apertureCandidates(text: string, { held, increment, decimalMeans }: ReadingContext): Candidate[] {
   const series = increment === 'half' ? 'half' : 'third';
   const found: Candidate[] = [];
   const add = (av: number, habit: number, assumption: Slip | null) =>
@@ -142,6 +155,11 @@ function apertureCandidates(text: string, { held, increment }: ReadingContext): 
   if (increment === 'tenth' && behindNought && /\./.test(bare) && isPrintedAperture(Number(behindNought[1])))
     read(`${behindNought[1] ?? ''} ${behindNought[2] ?? ''}`, 1, 'tenths-behind-point');
   const tenths = /^(\d+)\.(\d)$/.exec(bare);
+  // 4.5 on a meter in tenths: f/4.5 as it is printed, or four and five tenths of a stop
+  if (increment === 'tenth' && isTwoFold(bare)) {
+    const habit = { printed: RARELY_WRITTEN, tenths: 1, unsaid: TENTHS_AS_DECIMAL }[decimalMeans ?? 'unsaid'];
+    read(bare.replace('.', ' '), habit, 'tenths-behind-point');
+  }
   // 8.5 on a meter in tenths: eight and five tenths of a stop
   if (tenths && tenths[2] !== '0' && isPrintedAperture(Number(tenths[1])) && !isPrintedAperture(n))
     read(
@@ -338,6 +356,16 @@ export function readMeterText(text: string, context: ReadingContext): Outcome<Re
     }))
     .sort((a, b) => b.plausibility - a.plausibility);
   const [best, ...others] = ranked as [Meaning, ...Meaning[]];
+  const { increment, decimalMeans = null } = context;
+  const figure = text.trim().replace(',', '.');
+  const twofold = increment === 'tenth' && decimalMeans === null && context.read === 'aperture' && isTwoFold(figure);
+  const inTenths = twofold ? others.find(({ assumption }) => assumption?.kind === 'tenths-behind-point') : undefined;
+  if (inTenths !== undefined && best.notation === 'aperture')
+    return success({
+      best,
+      others,
+      question: { other: inTenths, remembers: { best: 'printed', other: 'tenths' } },
+    });
   const rival = others.find(
     ({ settings, plausibility }) =>
       plausibility >= WORTH_ASKING && Math.abs(ev100(settings) - ev100(best.settings)) > MATTERS_STOPS,
@@ -345,6 +373,6 @@ export function readMeterText(text: string, context: ReadingContext): Outcome<Re
   return success({
     best,
     others,
-    question: rival === undefined ? null : { other: rival },
+    question: rival === undefined ? null : { other: rival, remembers: null },
   });
 }

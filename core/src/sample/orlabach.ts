@@ -1,44 +1,23 @@
-import type { Document, Shoot, Spot } from '../documents';
+import type { Document, Shoot } from '../documents';
 import { kitItems } from '../gear';
-import {
-  newLight,
-  newSetup,
-  PLAIN_LOOK,
-  PLAIN_READING,
-  PLAIN_STAGE,
-  type Reading,
-  type Setup,
-  stoodOf,
-} from '../setup';
+import { newLight, PLAIN_LOOK, PLAIN_STAGE, type Reading, type Setup } from '../setup';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
+import { ambient, setupAt, spot } from './making';
+import { MORE_DOCUMENTS, SAMPLE_BLUE_HOUR, SAMPLE_FOUNDRY, SAMPLE_GROUP, WEDDING_ID } from './moreSetups';
 
 const shoot: Shoot = {
   type: 'shoot',
   version: 1,
-  id: sampleId(1),
+  id: WEDDING_ID,
   title: 'Wedding at the old funicular',
   date: '2026-02-27',
   place: 'Orlabach, 1420 m',
   timeZone: 'Europe/Vienna',
 };
 
-const spot = (number: number, title: string): Spot => ({
-  type: 'spot',
-  version: 1,
-  id: sampleId(number),
-  shootId: shoot.id,
-  title,
-});
-const hall = spot(2, 'Winch hall');
-const terrace = spot(3, 'Upper terrace');
-
-const setupAt = (number: number, place: Spot, title: string): Setup =>
-  newSetup(
-    { id: sampleId(number), shootId: shoot.id, spotId: place.id },
-    { title, face: 'Face', background: 'Background' },
-    sampleId(101),
-  );
+const hall = spot(2, shoot.id, 'Winch hall');
+const terrace = spot(4, shoot.id, 'Upper terrace');
 
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {
@@ -95,19 +74,6 @@ const lowSun: Setup = {
   },
 };
 
-const ambient = (number: number, setup: Setup, pointId: string, at: string, text: string, av: number): Reading => ({
-  ...PLAIN_READING,
-  id: sampleId(number),
-  setupId: setup.id,
-  pointId,
-  at,
-  text,
-  av,
-  tv: setup.meter.tv,
-  sv: setup.meter.sv,
-  stood: stoodOf(setup),
-});
-
 const readings: Reading[] = [
   ambient(31, ceremony, 'face', '2026-02-27T14:12:00+01:00', '2.8', 3),
   ambient(32, ceremony, 'background', '2026-02-27T14:12:20+01:00', '2 2', 2.2),
@@ -121,9 +87,11 @@ export const SAMPLE_DOCUMENTS: Document[] = [
   shoot,
   hall,
   terrace,
+  ...MORE_DOCUMENTS,
   ceremony,
   lowSun,
   ...readings,
+  ...[SAMPLE_GROUP, SAMPLE_BLUE_HOUR, SAMPLE_FOUNDRY].flatMap((one) => one.readings),
 ];
 
 /** The sample setup in the hall with all that its solution needs. */

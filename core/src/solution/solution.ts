@@ -1,5 +1,13 @@
 import type { Caution, CheaperSetting, NextAction, NotHelping, WayOut } from '../advice';
-import type { Balance, ColourSolution, LampSolution, SecondBody, VideoSolution } from '../balance';
+import type {
+  Balance,
+  ColourSolution,
+  ContrastPair,
+  LampSolution,
+  Latitude,
+  SecondBody,
+  VideoSolution,
+} from '../balance';
 import type { DialMatrix, WhyChains } from '../explain';
 import type { GroupLight, SolvedGroupCure, StayingPower } from '../lights';
 import type { PanelSolution } from '../panels';
@@ -36,7 +44,9 @@ export const toldOf = (now: Balance): BalanceTold =>
 /** What follows a thumb: the numbers of a setup, and what they say by themselves. */
 export interface SolutionNumbers extends BalanceTold {
   /** what the camera holds at its ISO, stops from mid grey; null before a camera is chosen */
-  latitude: { clipsAboveStops: number; noiseBelowStops: number } | null;
+  latitude: Latitude | null;
+  /** what each of two points lets the other become; empty before a camera is chosen */
+  pairs: ContrastPair[];
   /** the same picture on a second body */
   second: SecondBody | null;
   /** what filming asks for; null in stills */

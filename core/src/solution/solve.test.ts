@@ -19,6 +19,7 @@ import {
   setupSchema,
   withSettings,
 } from '../setup';
+import { solve } from './solve';
 
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const set = (setup: Setup, ...settings: Setting[]): Setup => {
@@ -501,6 +502,26 @@ describe('for any setup that the schema admits', () => {
         const far = power((x.distanceM / 3 + 0.3) * factor);
         if (near != null && far != null) expect(far).toBeGreaterThanOrEqual(near - 1e-9);
       }),
+    );
+  });
+});
+
+describe('two points in different light', () => {
+  it('exposed for one, the other lands as far from its own tone as its light is, and burns or sinks beyond what the camera holds', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 9, noNaN: true }), (byStops) => {
+        const readings = SAMPLE_HALL.readings.map((one) =>
+          one.pointId === 'background' ? { ...one, av: 3 - byStops, tv: one.tv } : one,
+        );
+        const { pairs, latitude } = solve({ ...hall, lights: [] }, SAMPLE_KIT, readings, CLOCK);
+        const [pair] = pairs;
+        if (latitude === null || pair === undefined) throw new Error('both are metered');
+        expect(pair.apartStops).toBeCloseTo(byStops, 1);
+        expect(pair.darker.atStops).toBeCloseTo(-pair.apartStops, 6);
+        expect(pair.brighter.burns).toBe(pair.apartStops > latitude.clipsAboveStops);
+        expect(pair.darker.sinks).toBe(-pair.apartStops < latitude.noiseBelowStops);
+      }),
+      { numRuns: 40 },
     );
   });
 });

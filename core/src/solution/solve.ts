@@ -1,5 +1,13 @@
 import { cautionsFor, cheaperSettings, meteringOrder, nextAction, waysOut } from '../advice';
-import { type Balance, balance, colourSolution, secondBody, solveLamps, videoSolution } from '../balance';
+import {
+  type Balance,
+  balance,
+  colourSolution,
+  contrastPairs,
+  secondBody,
+  solveLamps,
+  videoSolution,
+} from '../balance';
 import { dialMatrix, whyChains } from '../explain';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
@@ -45,15 +53,17 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
   const { camera, cameraBody, lights, points } = now;
   const group = groupLight(setup, kit, now.usable);
   const lamps = solveLamps(setup, kit, scene, now);
+  const latitude =
+    cameraBody === null
+      ? null
+      : {
+          clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv),
+          noiseBelowStops: cameraBody.noiseBelowStops,
+        };
   return {
     ...toldOf(now),
-    latitude:
-      cameraBody === null
-        ? null
-        : {
-            clipsAboveStops: clipsAboveAt(cameraBody, camera?.sv ?? cameraBody.baseSv),
-            noiseBelowStops: cameraBody.noiseBelowStops,
-          },
+    latitude,
+    pairs: latitude === null ? [] : contrastPairs(setup, now.contrast, latitude),
     second: secondBody(setup, kit, now),
     video: videoSolution(setup, kit, now),
     colour: colourSolution(setup, kit, now.usable, lights, points, lamps),

@@ -2,6 +2,7 @@ import type { ActionFacts, Caution, CheaperSetting, CureKind, Finding, NotHelpin
 import type { SunStand } from '../gain';
 import type {
   CastSource,
+  ContrastPair,
   LampSolution,
   LampWish,
   LightRatios,
@@ -242,6 +243,8 @@ export interface Words {
   backdrop: (fill: BackdropFill, context: WordsContext) => string;
   /** what it throws back or takes, source by source */
   panelParts: (panel: Pick<PanelSolution, 'face' | 'shadow'>, context: WordsContext) => string[];
+  /** two points, and what the exposure for each does to the other */
+  contrastPair: (pair: ContrastPair, context: WordsContext) => { title: string; lines: [string, string] };
   /** a way to the contrast of the face that is wished, and what it then is */
   contrastWay: (way: ContrastWay, context: WordsContext) => { title: string; line: string };
   panelOnEyes: (onEyes: PanelOnEyes, surface: Panel['surface'] | null) => string;

@@ -14,6 +14,7 @@ import { LampsAreLights1780000700000 } from './migrations/1780000700000-lampsAre
 import { MotivesAndBackdrops1780000800000 } from './migrations/1780000800000-motivesAndBackdrops';
 import { CameraAsItStands1780000900000 } from './migrations/1780000900000-cameraAsItStands';
 import { Variants1780001000000 } from './migrations/1780001000000-variants';
+import { DecimalMeans1780001100000 } from './migrations/1780001100000-decimalMeans';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -36,6 +37,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       MotivesAndBackdrops1780000800000,
       CameraAsItStands1780000900000,
       Variants1780001000000,
+      DecimalMeans1780001100000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -3,6 +3,7 @@ import { words } from '@/language/words';
 import { useEntering } from '@/setupView/entering';
 import { Questions } from '@/setupView/Questions';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { useDecimals } from '@/setupView/useMethod';
 import { useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
@@ -128,6 +129,7 @@ function FiredReading({ test }: { test: LightTest }) {
       held={test.held}
       onHeld={test.setHeld}
       meterIncrement={meterIncrementOf(setup.meter.meterId, kit)}
+      {...useDecimals()}
       saveLabel={texts.saveTheTest}
       onEntering={useEntering('check', how)}
       onSave={test.keep}

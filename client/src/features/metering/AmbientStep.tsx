@@ -1,7 +1,7 @@
 import { texts } from './texts';
 import { useActivePoint, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useEntering } from '@/setupView/entering';
-import { useMethod } from '@/setupView/useMethod';
+import { useDecimals, useMethod } from '@/setupView/useMethod';
 import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { ReadingEntry } from '@/ui/ReadingEntry';
@@ -39,6 +39,7 @@ export function AmbientStep() {
   const point = setup.points.find(({ id }) => id === activePointId);
   const { meter } = setup;
   const { method } = useMethod(activePointId);
+  const decimals = useDecimals();
   const onEntering = useEntering('ambient', words.method(method));
   const name = point?.name ?? 'Point';
   const expected =
@@ -65,6 +66,7 @@ export function AmbientStep() {
           change({ path: 'meter.av', value: av }, { path: 'meter.tv', value: tv }, { path: 'meter.sv', value: sv });
         }}
         meterIncrement={meterIncrementOf(meter.meterId, kit)}
+        {...decimals}
         expectedEv100={expected}
         saveLabel={texts.saveFor(name.toLowerCase())}
         onEntering={onEntering}

@@ -61,6 +61,21 @@ function Table() {
   );
 }
 
+/** What the exposure for one of two points does to the other. */
+function Pairs() {
+  const { context } = useSetup();
+  return useNumbers().pairs.map((pair) => {
+    const { title, lines } = words.contrastPair(pair, context);
+    return (
+      <View key={`${pair.brighterId} ${pair.darkerId}`} role="group" aria-label={title}>
+        <Txt bold>{title}</Txt>
+        <Txt tone={pair.brighter.burns ? 'danger' : 'quiet'}>{lines[0]}</Txt>
+        <Txt tone={pair.darker.sinks ? 'danger' : 'quiet'}>{lines[1]}</Txt>
+      </View>
+    );
+  });
+}
+
 /** Stops of light between any two points, on demand; warnings about contrast always. */
 export function ContrastMatrix() {
   const { setup, context } = useSetup();
@@ -81,6 +96,7 @@ export function ContrastMatrix() {
         <ActionButton label={open ? texts.hideContrast : texts.contrastBetweenPoints} onPress={() => setOpen(!open)} />
       </View>
       {open && <Table />}
+      {open && <Pairs />}
       {setup.points.some(({ role }) => role === 'shadow') && (
         <StopsDial
           label={texts.contrastOnTheFaceAt}

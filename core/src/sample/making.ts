@@ -1,0 +1,66 @@
+import type { Spot } from '../documents';
+import { newSetup, PLAIN_READING, type Reading, type Setup, stoodOf } from '../setup';
+import { sampleId } from './ids';
+
+/** A spot of a sample shoot. */
+export const spot = (number: number, shootId: string, title: string): Spot => ({
+  type: 'spot',
+  version: 1,
+  id: sampleId(number),
+  shootId,
+  title,
+});
+
+/** A fresh setup at a spot, with the first camera of the sample's kit. */
+export const setupAt = (number: number, { id, shootId }: Spot, title: string): Setup =>
+  newSetup(
+    { id: sampleId(number), shootId, spotId: id },
+    { title, face: 'Face', background: 'Background' },
+    sampleId(101),
+  );
+
+/** A reading of the light that is there, at what the setup's meter holds. */
+export const ambient = (
+  number: number,
+  setup: Setup,
+  pointId: string,
+  at: string,
+  text: string,
+  av: number,
+): Reading => ({
+  ...PLAIN_READING,
+  id: sampleId(number),
+  setupId: setup.id,
+  pointId,
+  at,
+  text,
+  av,
+  tv: setup.meter.tv,
+  sv: setup.meter.sv,
+  stood: stoodOf(setup),
+});
+
+/** A test of a setup's only light as it stands and is dialled: flash and ambient together, at the camera's settings. */
+export function tested(number: number, setup: Setup, at: string, text: string, av: number): Reading {
+  const [light] = setup.lights;
+  const { stands } = setup.camera;
+  if (light === undefined || stands === null) throw new Error('only what is set can be tested');
+  const { id: lightId, unitId, modifierId, gridId, gelIds, outlet, zoomMm, distanceM, placeSaid } = light;
+  const { sideDeg, heightM, featherDeg } = light;
+  return {
+    ...ambient(number, setup, light.aimPointId, at, text, av),
+    tv: stands.tv,
+    sv: stands.sv,
+    light: 'total',
+    fired: [
+      {
+        ...{ lightId, unitId, modifierId, gridId, gelIds, outlet, zoomMm, distanceM, placeSaid },
+        ...{ sideDeg, heightM, featherDeg },
+        atAim: true,
+        asideDeg: null,
+        powerStops: light.dialledStops ?? 0,
+        highSpeedSyncLossStops: 0,
+      },
+    ],
+  };
+}
