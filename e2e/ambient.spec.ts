@@ -183,7 +183,7 @@ test('what no longer holds is marked, the fewest readings settle it, and a readi
   await expect(readings.getByRole('listitem')).toHaveCount(2);
   await readings.getByRole('button', { name: /^Same again, f\/2\.8/ }).click();
   await expect(readings.getByRole('listitem')).toHaveCount(3);
-  await expect(readings).toContainText('Taken over: shutter, ISO, direction, the mode');
+  await expect(readings).toContainText('As in the reading before: shutter, ISO, direction, the mode');
   await readings
     .getByRole('button', { name: /^Put right f\/2\.8/ })
     .first()
@@ -192,9 +192,11 @@ test('what no longer holds is marked, the fewest readings settle it, and a readi
   await correction.getByRole('button', { name: 'ISO: higher' }).click();
   await correction.getByRole('radio', { name: 'Ambient', exact: true }).click();
   await correction.getByRole('button', { name: 'Put right', exact: true }).click();
-  await expect(readings.getByRole('listitem').first()).toContainText('f/2.8 at 1/125, ISO 125 · in force');
+  await expect(readings.getByRole('listitem').first()).toContainText('f/2.8 at 1/125, ISO 125 · counts now');
   await page.getByRole('button', { name: 'Take the last thing back' }).click();
-  await expect(readings.getByRole('listitem').filter({ hasText: 'in force' })).toContainText('f/2.8 at 1/125, ISO 100');
+  await expect(readings.getByRole('listitem').filter({ hasText: 'counts now' })).toContainText(
+    'f/2.8 at 1/125, ISO 100',
+  );
 });
 
 test('a line that names shutter, aperture and ISO is none of the meter taken over, and sets the meter', async ({
@@ -205,8 +207,8 @@ test('a line that names shutter, aperture and ISO is none of the meter taken ove
   await setup.typeReading('Ambient', 'Face, ambient', '1/60 f/4 ISO 200');
   await point(ambient, 'Face').click();
   const readings = ambient.getByRole('group', { name: 'Readings of Face' });
-  await expect(readings).toContainText('f/4 at 1/60, ISO 200 · in force');
-  await expect(readings).toContainText('Taken over: direction, the mode');
+  await expect(readings).toContainText('f/4 at 1/60, ISO 200 · counts now');
+  await expect(readings).toContainText('As in the reading before: direction, the mode');
   await expect(ambient.getByRole('button', { name: /^Meter shutter 1\/60/ })).toBeVisible();
   await expect(ambient.getByRole('button', { name: /^Meter ISO 200/ })).toBeVisible();
 });
@@ -223,7 +225,7 @@ test('contrast is there on demand, and points are named, toned and removed', asy
   await expect(point(ambient, 'Veil')).toBeChecked();
   const veil = ambient.getByRole('group', { name: 'Readings of Veil' });
   await veil.getByRole('radio', { name: 'Shade' }).click();
-  await veil.getByRole('button', { name: 'Its tone, from mid grey: lighter' }).click();
+  await veil.getByRole('button', { name: 'How light it is itself, mid grey 0: lighter' }).click();
   await veil.getByRole('button', { name: 'Remove veil' }).click();
   await expect(point(ambient, 'Veil')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take the last thing back' }).click();

@@ -46,6 +46,7 @@ export async function haveDeleted(stack: Stack): Promise<void> {
   await stack.query(
     `${MOVED}
      update documents d set deleted_at = now(), version = version + 1, seq = moved.seq
-     from moved where d.account_id = moved.id and d.type = 'shoot'`,
+     from moved where d.account_id = moved.id and d.id = $1`,
+    [SAMPLE_HALL.shoot.id],
   );
 }

@@ -65,7 +65,7 @@ for (const [size, viewport] of SIZES) {
       );
       await look.getByRole('button', { name: /^Lift/ }).click();
       await expect(slider).toHaveAttribute('aria-valuetext', /^0\.7 stop under the total\. 37 % of the light is flash/);
-      await expect(look).toContainText(/Background lands\s*\+0\.3 0\.3 stop brighter than mid grey/);
+      await expect(look).toContainText(/Background in the picture\s*\+0\.3 0\.3 stop brighter than mid grey/);
 
       // 4: the camera of the kit, its settings and the reason
       const camera = await setup.part('Camera');

@@ -149,7 +149,7 @@ test('by keyboard alone: look, way out, pin and reason', async ({ page, setup, s
   const slider = look.getByRole('slider', { name: 'Ambient held back on the face' });
   await press(slider, 'PageUp');
   await expect(slider).toHaveAttribute('aria-valuetext', /^1\.2 stops under the total/);
-  await press(look.getByRole('slider', { name: 'Where the background lands' }), 'ArrowLeft');
+  await press(look.getByRole('slider', { name: 'How bright the background is in the picture' }), 'ArrowLeft');
   await expect(look.getByRole('radio', { name: 'Background' })).toBeChecked();
   const camera = await setup.part('Camera');
   await press(camera.getByRole('button', { name: /^Apply: Stop down/ }), 'Enter');

@@ -305,7 +305,7 @@ for (const [size, viewport] of SIZES)
         });
     await expect.poll(pixels).toBeGreaterThan(5);
     const all = await pixels();
-    await page.getByRole('button', { name: 'Keep as before' }).click();
+    await page.getByRole('button', { name: 'Keep to compare with' }).click();
     await page.getByRole('radio', { name: 'Ambient', exact: true }).click();
     await expect.poll(pixels).toBeLessThan(all);
     const ambient = await pixels();

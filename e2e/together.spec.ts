@@ -73,7 +73,7 @@ test('one field, two devices: both values are kept, the person is asked once, an
   const sheet = other.page.getByRole('dialog', { name: 'To settle' });
   await expect(sheet).toContainText('Name: At the winch');
   await expect(sheet).toContainText('Name: By the river');
-  await expect(sheet).toContainText(/Phone, .* · in force/);
+  await expect(sheet).toContainText(/Phone, .* · used now/);
   await expect(sheet).toContainText(/Laptop, \d+ \w+, \d\d:\d\d/);
   await sheet.getByRole('button', { name: 'Choose Name: By the river' }).click();
   for (const one of [page, other.page]) {

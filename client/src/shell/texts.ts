@@ -8,7 +8,7 @@ export const texts = catalogue({
   aCharacterCannotBeKept: 'There is a character in it that cannot be kept. Type it again without it.',
   giveItANameOf: 'Give it a name of 1 to 120 letters.',
   nameOf: (label: string) => `${label} name`,
-  afterInForce: ' · in force',
+  afterInForce: ' · used now',
   anotherDevice: 'Another device',
   back: 'Back',
   bringBack: 'Bring back',

@@ -20,7 +20,7 @@ export const texts = catalogue({
   clippedIn: (channel: string, high: string, low: string) =>
     `${channel}: ${high} clipped in the highlights, ${low} in the shadows`,
   histogramOf: (name: string, clipped: string) => `Histogram of ${name}. Clipped: ${clipped}.`,
-  itLands: (point: string) => `${point} lands`,
+  itLands: (point: string) => `${point} in the picture`,
   step: {
     slower: 'slower',
     faster: 'faster',
@@ -75,7 +75,7 @@ export const texts = catalogue({
   usualPlaces: (label: string) => `${label}: usual places`,
   wedgeLadderInStopsFrom: (said: string, limits: string) => `Wedge ladder in stops from mid grey. ${said}${limits}`,
   wedgeLadderNoToneIs: 'Wedge ladder. No tone is placed yet.',
-  whereTheLands: (name: string) => `Where the ${name} lands`,
+  whereTheLands: (name: string) => `How bright the ${name} is in the picture`,
   whichOneWasIt: 'Which one was it',
   why: (title: string) => `Why ${title}`,
   whyValue: (label: string, value: string) => `Why ${label} ${value}`,

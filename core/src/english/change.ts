@@ -33,7 +33,7 @@ const LABELS: Record<PlainPath, string> = {
   note: 'Notes',
   frames: 'Frames',
   listed: 'Place in the list',
-  takenOver: 'Taken over',
+  takenOver: 'As in the setup before',
   points: 'Points',
   confirmed: 'Answered',
   'meter.meterId': 'Meter',
@@ -44,7 +44,7 @@ const LABELS: Record<PlainPath, string> = {
   look: 'Look',
   'look.holdBackStops': 'Hold-back',
   'look.exposeBy': 'Exposed for',
-  'look.backgroundStops': 'Background lands',
+  'look.backgroundStops': 'Background in the picture',
   'look.headroomStops': 'Headroom of the highlight',
   'look.highlightPointId': 'Highlight',
   'look.faceStops': 'Final place of the face',
@@ -332,7 +332,7 @@ const SAY_LIGHT: Partial<
   dialledStops: (value, { kit, unitId }) => (typeof value === 'number' ? powerTextOf(kit, unitId, value) : ''),
 };
 const NO_LIGHT_VALUE: Partial<Record<LightField, string>> = {
-  modifierId: 'standard reflector',
+  modifierId: 'bare head',
   zoomMm: 'as stated',
   outlet: 'all of it',
 };

@@ -212,9 +212,9 @@ export function warning(one: Warning, context: WordsContext): string {
     case 'not-in-kit':
       return `The ${one.what} of this setup is not in the kit any more. Choose another.`;
     case 'clipped':
-      return `${pointNamed(one.pointId, context)} clips: it lands above what this camera holds.`;
+      return `${pointNamed(one.pointId, context)} clips: it is brighter than this camera holds.`;
     case 'lost':
-      return `${pointNamed(one.pointId, context)} is lost in noise: it lands below what this camera holds.`;
+      return `${pointNamed(one.pointId, context)} is lost in noise: it is darker than this camera holds.`;
     case 'no-flash-can-help': {
       const where =
         one.overStops < 0.05
@@ -338,8 +338,8 @@ export function contrastPair(
   return {
     title: `${pointNamed(brighterId, context)} ${stopsOf(apartStops)} over the ${under}`,
     lines: [
-      `Exposed for the ${under}, the ${over} lands ${up}.`,
-      `Exposed for the ${over}, the ${under} lands ${down}.`,
+      `Exposed for the ${under}, the ${over} comes out ${up}.`,
+      `Exposed for the ${over}, the ${under} comes out ${down}.`,
     ],
   };
 }

@@ -141,7 +141,7 @@ function byHand(kind: Extract<Way, { needStops: number }>['kind'], need: string)
     case 'shade':
       return {
         title: 'Open shade',
-        effect: `Needs ${need} less light on the face; then meter again. The flash needs no more for it.`,
+        effect: `Needs ${need} less light on the face; then meter again.`,
       };
     case 'turn':
       return {

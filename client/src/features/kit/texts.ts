@@ -95,7 +95,7 @@ export const texts = catalogue({
   learnFromThemAgain: 'Learn from them again',
   lenses: 'Lenses',
   longestFocalLength: 'Longest focal length',
-  lossAgainstTheStandardReflector: 'Loss against the standard reflector',
+  lossAgainstTheStandardReflector: 'Takes, against the bare head',
   lossOnEnteringHighSpeed: 'Loss on entering high-speed sync',
   lostBelowMidGreyBy: 'Lost below mid grey by',
   lowestExtendedIso: 'Lowest extended ISO',

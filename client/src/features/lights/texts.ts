@@ -49,10 +49,10 @@ export const texts = catalogue({
   darkSideIsWithoutKey:
     'The dark side is taken as what is left without the key; meter the shadow side for its own figure.',
   ofItsLight: (shares: string) => `Of its light: ${shares}.`,
-  wantedLands: (wanted: string, lands: string) => `${wanted}, lands ${lands}`,
-  wantedMet: (wanted: string, lands: string) => `${wanted}, lands ${lands}: met`,
-  wantedOver: (wanted: string, lands: string, stops: string) => `${wanted}, lands ${lands}: ${stops} over`,
-  wantedUnder: (wanted: string, lands: string, stops: string) => `${wanted}, lands ${lands}: ${stops} under`,
+  wantedLands: (wanted: string, lands: string) => `${wanted}, comes out at ${lands}`,
+  wantedMet: (wanted: string, lands: string) => `${wanted}, comes out at ${lands}: met`,
+  wantedOver: (wanted: string, lands: string, stops: string) => `${wanted}, comes out at ${lands}: ${stops} over`,
+  wantedUnder: (wanted: string, lands: string, stops: string) => `${wanted}, comes out at ${lands}: ${stops} under`,
   wants: {
     value: (stops: string) => `wants ${stops}`,
     least: (stops: string) => `at least ${stops}`,
@@ -123,7 +123,7 @@ export const texts = catalogue({
   distanceOf: (name: string) => `Distance of ${name}`,
   dropTheTargetOf: (name: string) => `Drop the target of ${name}`,
   dropThisTarget: 'Drop this target',
-  equalLooks: 'Equal looks',
+  equalLooks: 'Other settings, same picture',
   evenWithin: 'Even within',
   fallsOn: (name: string) => `${name} falls on`,
   farthestBehind: 'Farthest, behind',
@@ -218,7 +218,7 @@ export const texts = catalogue({
   roleAimAndPlace: 'Role, aim and place',
   sayTheColourOfThe: 'Say the colour of the ambient on the face first.',
   setHere: 'set here',
-  shouldLand: (name: string) => `${name} should land`,
+  shouldLand: (name: string) => `${name} should come out at`,
   sideOf: (name: string) => `Side of ${name}`,
   soManyLightsThatNot:
     'So many lights that not every combination was tried. (est.) is light from positions, not yet metered.',

@@ -10,11 +10,12 @@ export const texts = catalogue({
   brightest: 'Brightest',
   byTheAmbientOnIt: (highlightName: string) => `${highlightName}, by the ambient on it`,
   byDialsItComesTo: (look: string) => `With the dials' own steps it comes to ${look}.`,
-  byDialsItLands: (point: string, stops: string) => `With the dials' own steps the ${point} lands at ${stops}.`,
+  byDialsItLands: (point: string, stops: string) => `With the dials' own steps the ${point} comes out at ${stops}.`,
   feelIsCarried: (stops: string) => `Feel ${stops} is carried along in all figures.`,
   keeps: (point: string, stops: string) => `${point} keeps ${stopsOf(stops)} under clipping.`,
   keepsAndBurns: (point: string, stops: string) => `${point} keeps ${stopsOf(stops)} under clipping: it burns.`,
-  landsOnceMetered: (point: string) => `${point} lands once face and background are metered and a camera is chosen.`,
+  landsOnceMetered: (point: string) =>
+    `How bright the ${point.toLowerCase()} comes out is said once face and background are metered and a camera is chosen.`,
   noRoomOver: (stops: string) =>
     `The ambient on the face lies ${stopsOf(stops)} over its place: there is no room for flash.`,
   noRoomUnder: (stops: string) =>
@@ -42,7 +43,7 @@ export const texts = catalogue({
   faceLandsAt: (stops: string) => `Face ${stops}`,
   exposedFor: 'Exposed for',
   face: 'Face',
-  faceLands: 'Face lands',
+  faceLands: 'Face in the picture',
   feelAfterTheNumbers: 'Feel, after the numbers',
   flashShare: 'Flash share',
   headroomUnderClipping: 'Headroom under clipping',

@@ -23,7 +23,7 @@ export const texts = catalogue({
   goOnWithThePicture: 'Go on with the picture',
   holdForBefore: 'Hold for before',
   inForce: 'Now',
-  keepAsBefore: 'Keep as before',
+  keepAsBefore: 'Keep to compare with',
   lessPower: (name: string) => `${name} less power`,
   letFollowTheLook: (name: string) => `Let ${name} follow the look`,
   letItFollow: 'Let it follow',
