@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test';
 
-import { expect, HALL, PHONE, test } from './stack';
+import { expect, HALL, PHONE, TERRACE, test } from './stack';
 
 /** Counts what a finger does. */
 class Taps {
@@ -61,5 +61,46 @@ test.describe('taps on a phone', () => {
     await taps.on(setup.save('Save the test'));
     await expect.poll(power).not.toBe(before);
     expect(taps.count).toBe(3);
+  });
+
+  test('three lights are set and checked in thirty', async ({ page, stack, setup }) => {
+    await setup.open(stack, TERRACE);
+    await setup.tapReading('Ambient', ['f 8'], 'Save for face');
+    await setup.tapReading('Ambient', ['f 16'], 'Save for background');
+    await (await setup.part('Look')).getByRole('button', { name: /^Carry/ }).click();
+    await (await setup.part('Camera')).getByRole('button', { name: /^Apply: Stop down/ }).click();
+    const taps = new Taps();
+    await taps.on(page.getByRole('tab', { name: 'Lights' }));
+    const lights = page.getByRole('tabpanel', { name: 'Lights' });
+    await taps.on(lights.getByRole('button', { name: /^Add a fill/ }));
+    await expect(lights.getByRole('group', { name: 'Fill B', exact: true })).toBeVisible();
+    await taps.on(lights.getByRole('button', { name: /^Add a rim/ }));
+    await expect(lights.getByRole('group', { name: 'Rim C', exact: true })).toBeVisible();
+    const keysOf = (text: string): string[] => {
+      const [, aperture = '', tenth = ''] = /f\/([\d.]*\d)([¹²³⁴⁵⁶⁷⁸⁹]?)/.exec(text) ?? [];
+      const tenths = '⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(tenth);
+      return [`f ${aperture}`, ...(tenth === '' ? [] : [`and ${tenths} ${tenths === 1 ? 'tenth' : 'tenths'}`])];
+    };
+    const bar = setup.next.getByRole('button').first();
+    const said = async () => (await setup.next.textContent()) ?? '';
+    for (let text = await said(); !text.includes('Shoot:') && taps.count < 40; text = await said()) {
+      await taps.on(bar);
+      const meters = /^Meter the (shadow side|hair light)/.exec(text)?.[1];
+      if (meters !== undefined) {
+        const ambient = page.getByRole('tabpanel', { name: 'Ambient' });
+        const key = meters === 'hair light' ? 'f 5.6' : 'f 4';
+        await taps.on(ambient.getByRole('button', { name: key, exact: true }));
+        await taps.on(setup.save(`Save for ${meters}`));
+      } else if (text.includes('Fire all')) {
+        const check = page.getByRole('tabpanel', { name: 'Check' });
+        for (const key of keysOf(text.slice(text.indexOf('should read'))))
+          await taps.on(check.getByRole('button', { name: key, exact: true }));
+        await taps.on(setup.save('Save the test'));
+      }
+      await expect(setup.next).not.toHaveText(text);
+    }
+    await expect(setup.next).toContainText('Shoot:');
+    await expect(setup.next).toContainText(/A 1\/.*B .*C /);
+    expect(taps.count).toBeLessThanOrEqual(30);
   });
 });

@@ -281,8 +281,8 @@ test('what one device deleted another brings back, with all that lies inside', a
   await other.page.goto(stack.url);
   await other.page.getByRole('button', { name: /^Deleted/ }).click();
   await other.page.getByRole('button', { name: `Bring ${WEDDING} back` }).click();
-  await expect(other.page.getByRole('article', { name: WEDDING }).getByRole('link')).toHaveCount(2);
-  await expect(page.getByRole('article', { name: WEDDING }).getByRole('link')).toHaveCount(2);
+  await expect(other.page.getByRole('article', { name: WEDDING }).getByRole('link')).toHaveCount(4);
+  await expect(page.getByRole('article', { name: WEDDING }).getByRole('link')).toHaveCount(4);
   await other.context.close();
 });
 

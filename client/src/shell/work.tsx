@@ -19,7 +19,7 @@ export interface Work {
   /** what is to be done next at a setup, in a line */
   nextText: (state: RootState, setupId: string) => string | undefined;
   /** what a setup looks like among others */
-  SetupFace: ComponentType<{ setup: Setup; spotTitle?: string; widthPx: number }>;
+  SetupFace: ComponentType<{ setup: Setup; spotTitle?: string; widthPx: number; across?: boolean }>;
   /** what a schema refuses, and what would be right */
   sayFault: (fault: SchemaFault) => string;
   /** what the server did not take, and why */

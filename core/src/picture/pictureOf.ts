@@ -69,7 +69,8 @@ export const PICTURE = { short: 360, long: 480 } as const;
 /** A head with its shoulders, and the most that the bust fills, cm. */
 const HEAD_CM = 47;
 const MOST_CM = 62;
-const TWO_CM = 80;
+/** A couple lies across: from shoulder to shoulder with air beside them. */
+const TWO_CM = 84;
 const BUST_ENDS_CM = -55;
 const FAR_BACKDROP_CM = 4000;
 
@@ -119,12 +120,17 @@ function viewpointOf(
     };
   }
   const [beside] = companions(setup);
-  const two = beside !== undefined;
-  const most = two ? TWO_CM : MOST_CM;
-  const heightCm = Math.min(most, Math.max(two ? most : HEAD_CM, frame.heightM * CM));
-  const middle = two ? BUST_ENDS_CM + TWO_CM / 2 : Math.max(-4.5, BUST_ENDS_CM + heightCm / 2);
+  if (beside !== undefined)
+    return {
+      view: { from, at: [(beside.at.x * CM) / 2, BUST_ENDS_CM + TWO_CM / 2, 0], heightCm: TWO_CM },
+      width: PICTURE.long,
+      height: PICTURE.short,
+      cropped: frame.widthM * CM > ((TWO_CM * PICTURE.long) / PICTURE.short) * 1.02,
+      bodies: false,
+    };
+  const heightCm = Math.min(MOST_CM, Math.max(HEAD_CM, frame.heightM * CM));
   return {
-    view: { from, at: [two ? (beside.at.x * CM) / 2 : 0, middle, 0], heightCm },
+    view: { from, at: [0, Math.max(-4.5, BUST_ENDS_CM + heightCm / 2), 0], heightCm },
     width: PICTURE.short,
     height: PICTURE.long,
     cropped: frame.heightM * CM > heightCm * 1.02,

@@ -18,7 +18,7 @@ export const WEDDING_ID = sampleId(1);
 /** What is dialled on the camera, and in force. */
 const set = (av: number, tv: number, sv: number) => ({ av, tv, sv, inForce: true });
 
-const platform = spot(3, WEDDING_ID, 'Lower platform');
+const platform = spot(4, WEDDING_ID, 'Lower platform');
 const cabin = spot(5, WEDDING_ID, 'Parked cabin');
 
 /** Eleven people in open shade before a bright valley: a box far enough back to be even from the first row to the last. */
@@ -99,7 +99,7 @@ const foundry = spot(8, foundryShoot.id, 'Foundry');
 /** Dark walls and one high skylight: the key does what the skylight would, a rim parts dark hair from the dark. */
 const founder: Setup = {
   ...setupAt(15, foundry, 'Under the skylight'),
-  meter: { meterId: null, av: 3, tv: 6, sv: 3, read: 'aperture' },
+  meter: { meterId: null, av: 5, tv: 6, sv: 3, read: 'aperture' },
   look: { ...PLAIN_LOOK, holdBackStops: 1.5 },
   camera: { ...PLAIN_CAMERA, cameraId: sampleId(101), stands: set(3, 7, 7 / 3) },
   lights: [

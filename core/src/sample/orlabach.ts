@@ -17,7 +17,7 @@ const shoot: Shoot = {
 };
 
 const hall = spot(2, shoot.id, 'Winch hall');
-const terrace = spot(4, shoot.id, 'Upper terrace');
+const terrace = spot(3, shoot.id, 'Upper terrace');
 
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {

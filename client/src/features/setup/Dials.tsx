@@ -92,7 +92,7 @@ export function Dials() {
   );
 }
 
-/** The same in one line, where the rest of the screen is wanted for work. */
+/** The same in one line, in two where powers do not fit beside the settings, where the rest of the screen is wanted for work. */
 export function DialsLine() {
   const { lights } = useNumbers();
   const settings = useSettings();
@@ -101,12 +101,12 @@ export function DialsLine() {
     <View
       role="group"
       aria-label={texts.toBeDialled}
-      style={{ flexDirection: 'row', columnGap: 16, height: DIALS_LINE_PX, overflow: 'hidden' }}
+      style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 16, minHeight: DIALS_LINE_PX }}
     >
       <Txt bold numberOfLines={1} style={{ flexShrink: 0 }}>
         {settings.map(({ value }) => value).join('  ')}
       </Txt>
-      <Txt bold tone="flash" numberOfLines={1} style={{ flexShrink: 1 }}>
+      <Txt bold tone="flash">
         {lights.map((light) => `${light.group} ${powerOf(light)}`).join('  ')}
       </Txt>
     </View>

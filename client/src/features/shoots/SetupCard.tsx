@@ -40,15 +40,25 @@ function useNumbersOf(id: string) {
   return { kit, numbers, next };
 }
 
+interface SetupFaceProps {
+  setup: Setup;
+  spotTitle?: string;
+  /** how wide and high its picture may be */
+  widthPx: number;
+  /** what is said of it stands beside its picture, not under it */
+  across?: boolean;
+}
+
 /** What a setup looks like among others: its picture, what is dialled, and what is to do next there. */
-export function SetupFace({ setup, spotTitle, widthPx }: { setup: Setup; spotTitle?: string; widthPx: number }) {
+export function SetupFace({ setup, spotTitle, widthPx, across = false }: SetupFaceProps) {
   const palette = usePalette();
   const { kit, numbers, next } = useNumbersOf(setup.id);
   const heightPx = widthPx;
   return (
-    <View style={{ width: widthPx, gap: 4 }}>
+    <View style={across ? { flexDirection: 'row', gap: 16 } : { width: widthPx, gap: 4 }}>
       <View
         style={{
+          width: widthPx,
           height: heightPx,
           backgroundColor: palette.raised,
           alignItems: 'center',
@@ -70,20 +80,22 @@ export function SetupFace({ setup, spotTitle, widthPx }: { setup: Setup; spotTit
           />
         )}
       </View>
-      {spotTitle !== undefined && (
-        <Txt size="label" tone="quiet" numberOfLines={1}>
-          {spotTitle}
+      <View style={{ gap: 4, flexShrink: 1, justifyContent: 'center' }}>
+        {spotTitle !== undefined && (
+          <Txt size="label" tone="quiet" numberOfLines={1}>
+            {spotTitle}
+          </Txt>
+        )}
+        <Txt bold numberOfLines={2}>
+          {setup.title}
         </Txt>
-      )}
-      <Txt bold numberOfLines={2}>
-        {setup.title}
-      </Txt>
-      {numbers !== undefined && <DialsOf numbers={numbers} />}
-      {next !== undefined && (
-        <Txt size="label" tone="quiet" numberOfLines={2}>
-          {next}
-        </Txt>
-      )}
+        {numbers !== undefined && <DialsOf numbers={numbers} />}
+        {next !== undefined && (
+          <Txt size="label" tone="quiet" numberOfLines={2}>
+            {next}
+          </Txt>
+        )}
+      </View>
     </View>
   );
 }

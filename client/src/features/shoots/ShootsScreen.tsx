@@ -9,10 +9,11 @@ import { UpdateOffer } from '@/shell/UpdateOffer';
 import { OUR_NAME } from '@/shell/texts';
 import { useWork } from '@/shell/work';
 import { Heading, Txt } from '@/ui/Txt';
+import { useWide } from '@/ui/useWide';
 import { NextBar } from '@/ui/NextBar';
 import { TOUCH } from '@/ui/palette';
 import { useRouter } from 'expo-router';
-import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 
 import type { Shoot } from '@sphene/core/documents';
 import type { Setup } from '@sphene/core/setup';
@@ -22,8 +23,8 @@ import { dayTitle, formatDay, todayHere } from './formatDay';
 import { freshNames } from './freshNames';
 
 const EDGE_PX = 16;
-/** How wide the setup that one was at is shown at most. */
-const FACE_PX = 420;
+/** How wide the picture of the setup that one was at is. */
+const FACE_PX = { phone: 148, wide: 260 } as const;
 
 /** One shoot: its day and place, and its setups one tap away. */
 function ShootCard({ shoot }: { shoot: Shoot }) {
@@ -70,7 +71,12 @@ function GoOn({ last, widthPx }: { last: Setup; widthPx: number }) {
       {work === null ? (
         <Txt>{where}</Txt>
       ) : (
-        <work.SetupFace setup={last} widthPx={widthPx} {...(spot === undefined ? null : { spotTitle: spot.title })} />
+        <work.SetupFace
+          setup={last}
+          widthPx={widthPx}
+          across
+          {...(spot === undefined ? null : { spotTitle: spot.title })}
+        />
       )}
     </Pressable>
   );
@@ -90,7 +96,7 @@ function useMeterNow() {
 /** The shoots of this account, the newest day first, their setups one tap away. */
 export function ShootsScreen() {
   const router = useRouter();
-  const { width } = useWindowDimensions();
+  const wide = useWide();
   const meterNow = useMeterNow();
   const last = useAppSelector(selectLastSetup);
   const shoots = useAppSelector(selectShoots);
@@ -119,7 +125,7 @@ export function ShootsScreen() {
           <ActionButton label={texts.newShoot} icon="plus" onPress={() => router.navigate('/new-shoot')} />
           <ImportButton />
         </View>
-        {ready && last !== undefined && <GoOn last={last} widthPx={Math.min(width - 2 * EDGE_PX, FACE_PX)} />}
+        {ready && last !== undefined && <GoOn last={last} widthPx={wide ? FACE_PX.wide : FACE_PX.phone} />}
         {shoots.map((shoot) => (
           <ShootCard key={shoot.id} shoot={shoot} />
         ))}

@@ -12,9 +12,6 @@ import type { Thing } from './things';
 import { useCanvasView } from './useCanvasView';
 import type { Stage } from './useStage';
 
-/** What the scale bar takes of the lower edge. */
-const SCALE_PX = 84;
-
 /** What a handle is marked with. */
 function letterOf(id: string, name: string): string | null {
   const [kind] = id.split(':');
@@ -119,7 +116,7 @@ export function StageCanvas({
           pointerEvents: 'box-none',
         }}
       >
-        <View style={{ flex: 1, pointerEvents: 'box-none', paddingLeft: SCALE_PX }}>{beside}</View>
+        <View style={{ flex: 1, pointerEvents: 'box-none', paddingLeft: 8 }}>{beside}</View>
         <IconButton icon="magnify-minus-outline" name={texts.zoomOut} onPress={canvas.zoomOut} />
         <IconButton icon="magnify-plus-outline" name={texts.zoomIn} onPress={canvas.zoomIn} />
         <ActionButton kind="plain" label={texts.fit} name={texts.fitTheStage} onPress={canvas.fit} />

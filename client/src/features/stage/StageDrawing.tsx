@@ -5,11 +5,12 @@ import Svg, { Circle, Defs, G, Line, Pattern, Polygon, Rect } from 'react-native
 
 import { panelFlat } from '@sphene/core/gain';
 import type { Kit } from '@sphene/core/gear';
+import { formatDistance } from '@sphene/core/notation';
 import type { Place } from '@sphene/core/scene';
 import type { Panel, Setup } from '@sphene/core/setup';
 import type { SolutionNumbers } from '@sphene/core/solution';
 import { companions } from '@sphene/core/stage';
-import { CameraBody, Head, HEAD_M, MetreGrid, ScaleBar, SunSign } from './StageSigns';
+import { Body, CameraBody, Head, headPx, MetreGrid, ScaleBar, Stand, SunSign } from './StageSigns';
 import { beamOf, noseOf, off, outline, pointsOf } from './stageShapes';
 import { type StageView, toPx } from './stageView';
 import { isOpening, sunAt, UNSAID_BACKGROUND_M } from './things';
@@ -141,13 +142,14 @@ function Panels({ setup, view, palette, kit }: Drawn & { kit: Kit }) {
 }
 
 /** Each light's front, from the side on its stand. */
-function Fronts({ numbers, view, palette, ground }: Drawn & { ground: number }) {
-  return numbers.stage.lights.map(({ lightId, flat, at }) => {
-    const stand = toPx(view, at);
+function Fronts({ setup, kit, numbers, view, palette, ground }: Drawn & { kit: Kit; ground: number }) {
+  return numbers.stage.lights.map(({ lightId, index, flat, at }) => {
+    const upM = at.y + setup.stage.subject.eyesM;
+    const label = `${setup.lights[index]?.group ?? ''} ${formatDistance(upM, kit.preferences.distanceUnit)}`;
     return (
       <G key={lightId}>
         {view.face === 'side' && (
-          <Line x1={stand.x} x2={stand.x} y1={stand.y} y2={ground} stroke={palette.quiet} strokeWidth={2} />
+          <Stand view={view} at={toPx(view, at)} ground={ground} label={label} palette={palette} />
         )}
         <Polygon
           points={pointsOf(view, outline(flat))}
@@ -162,12 +164,14 @@ function Fronts({ numbers, view, palette, ground }: Drawn & { ground: number }) 
 }
 
 function Company({ setup, view, palette, ground }: Drawn & { ground: number }) {
-  const r = Math.max(7, HEAD_M * view.pxPerM);
+  const r = headPx(view);
   return companions(setup).map((companion) => {
     const { x, y } = toPx(view, companion.at);
     return (
       <G key={words.companion(companion)}>
-        {view.face === 'side' && <Line x1={x} x2={x} y1={y + r} y2={ground} stroke={palette.text} strokeWidth={1.5} />}
+        {view.face === 'side' && (
+          <Body view={view} at={{ x, y }} ground={ground} turnDeg={companion.turnDeg} palette={palette} />
+        )}
         <Circle cx={x} cy={y} r={r} fill={palette.raised} stroke={palette.text} strokeWidth={1.5} />
         <Polygon points={noseOf(view, x, y, r, companion.turnDeg)} fill={palette.text} />
       </G>
@@ -210,14 +214,14 @@ export const StageDrawing = memo(function StageDrawing({
       <SunRay {...drawn} at={sun} />
       <Beams {...drawn} selectedId={selectedId} />
       <Panels {...drawn} kit={kit} />
-      <Fronts {...drawn} ground={ground} />
+      <Fronts {...drawn} kit={kit} ground={ground} />
       <Company {...drawn} ground={ground} />
       <Head view={view} setup={setup} palette={palette} ground={ground} />
       <CameraBody {...toPx(view, numbers.stage.camera.at)} face={view.face} palette={palette} />
       {sun !== null && (
         <SunSign {...toPx(view, sun)} palette={palette} up={(numbers.stage.sun?.altitudeDeg ?? 0) > 0} />
       )}
-      <ScaleBar view={view} height={height} unit={kit.preferences.distanceUnit} palette={palette} />
+      <ScaleBar view={view} unit={kit.preferences.distanceUnit} palette={palette} />
     </Svg>
   );
 });

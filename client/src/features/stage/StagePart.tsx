@@ -115,7 +115,8 @@ function Views({
     const roomPx = { width: window.width - 2 * EDGE_PX, height: heightPx };
     return (
       <View>
-        <View style={{ alignItems: 'center' }}>
+        {/* a picture that lies across leaves room under it: the plan goes there */}
+        <View style={{ alignItems: 'center', minHeight: heightPx }}>
           <SetupPicture roomPx={roomPx} />
           <View style={{ position: 'absolute', right: 0, bottom: 0 }}>
             <PlanInset {...INSET_PX} name={texts.seeTheStageLarge} onPress={() => onShow('plan')} />

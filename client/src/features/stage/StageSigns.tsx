@@ -4,12 +4,12 @@ import { Circle, G, Line, Path, Polygon, Text as SvgText } from 'react-native-sv
 
 import type { Kit } from '@sphene/core/gear';
 import type { Setup } from '@sphene/core/setup';
-import { noseOf } from './stageShapes';
-import { type StageView, toPx } from './stageView';
+import { bodyOf, noseOf } from './stageShapes';
+import { type Spot, type StageView, toPx } from './stageView';
 import { texts } from './texts';
 
 /** A head's radius, m. */
-export const HEAD_M = 0.11;
+const HEAD_M = 0.11;
 
 const METRES = Array.from({ length: 41 }, (_, i) => i - 20);
 
@@ -34,6 +34,51 @@ export const MetreGrid = memo(function MetreGrid({
   return <Path d={path} stroke={palette.line} strokeWidth={0.6} opacity={0.35} />;
 });
 
+/** A head's radius on the canvas: to scale from the side, from above never too small to be seen. */
+export const headPx = ({ face, pxPerM }: StageView): number => Math.max(face === 'plan' ? 8 : 4, HEAD_M * pxPerM);
+
+interface BodyProps {
+  view: StageView;
+  at: Spot;
+  ground: number;
+  turnDeg: number;
+  palette: Palette;
+}
+
+/** Who stands under a head, from the side. */
+export const Body = ({ view, at, ground, turnDeg, palette }: BodyProps) => (
+  <Polygon
+    points={bodyOf(view, at, ground, turnDeg)}
+    fill={palette.raised}
+    stroke={palette.text}
+    strokeWidth={1.5}
+    strokeLinejoin="round"
+  />
+);
+
+/** Legs spread so wide, and meet so high. */
+const STAND = { halfM: 0.45, meetM: 0.5 } as const;
+
+/** A light's stand from the side, with how high the light's middle is over the ground. */
+export function Stand({ view, at, ground, label, palette }: Omit<BodyProps, 'turnDeg'> & { label: string }) {
+  const { x, y } = at;
+  const half = STAND.halfM * view.pxPerM;
+  const meet = Math.max(y, ground - STAND.meetM * view.pxPerM);
+  return (
+    <G>
+      <Path
+        d={`M${x},${y} V${ground} M${x - half},${ground} L${x},${meet} L${x + half},${ground}`}
+        stroke={palette.quiet}
+        strokeWidth={2}
+        fill="none"
+      />
+      <SvgText x={x} y={ground + 16} textAnchor="middle" fill={palette.text} fontSize={13} fontFamily={REGULAR}>
+        {label}
+      </SvgText>
+    </G>
+  );
+}
+
 /** The subject's head with its nose, and in the side view the body. */
 export function Head({
   view,
@@ -49,16 +94,11 @@ export function Head({
   ground: number;
 }) {
   const { x, y } = toPx(view, { x: 0, y: 0, z: 0 });
-  const r = Math.max(8, HEAD_M * view.pxPerM);
+  const r = headPx(view);
   return (
     <G>
       {view.face === 'side' && (
-        <Path
-          d={`M${x - r * 0.9},${ground} L${x - r * 0.6},${y + r * 1.4} L${x + r * 0.6},${y + r * 1.4} L${x + r * 0.9},${ground} Z`}
-          fill={palette.raised}
-          stroke={palette.text}
-          strokeWidth={1.5}
-        />
+        <Body view={view} at={{ x, y }} ground={ground} turnDeg={subject.turnDeg} palette={palette} />
       )}
       {subject.hat && (
         <Circle
@@ -125,20 +165,18 @@ export const SunSign = ({ x, y, palette, up }: { x: number; y: number; palette: 
 /** A metre, or three feet. */
 export function ScaleBar({
   view: { pxPerM },
-  height,
   unit,
   palette,
 }: {
   view: StageView;
-  height: number;
   unit: Kit['preferences']['distanceUnit'];
   palette: Palette;
 }) {
   const px = unit === 'm' ? pxPerM : pxPerM * 0.9144;
   return (
     <G>
-      <Path d={`M10,${height - 14} v6 h${px.toFixed(1)} v-6`} stroke={palette.text} strokeWidth={1.5} fill="none" />
-      <SvgText x={14 + px} y={height - 8} fill={palette.text} fontSize={13} fontFamily={REGULAR}>
+      <Path d={`M10,10 v6 h${px.toFixed(1)} v-6`} stroke={palette.text} strokeWidth={1.5} fill="none" />
+      <SvgText x={14 + px} y={18} fill={palette.text} fontSize={13} fontFamily={REGULAR}>
         {unit === 'm' ? texts.oneMetre : texts.threeFeet}
       </SvgText>
     </G>

@@ -1,5 +1,5 @@
 import { type Flat, flatAxes, type Place } from '@sphene/core/scene';
-import { type StageView, toPx } from './stageView';
+import { type Spot, type StageView, toPx } from './stageView';
 
 const ROUND_POINTS = 20;
 const RADIANS = Math.PI / 180;
@@ -40,6 +40,41 @@ export function beamOf({ face }: StageView, flat: Flat, halfDeg: number, lengthM
   const spread = half + lengthM * Math.tan(Math.min(WIDEST_DRAWN_DEG, halfDeg) * RADIANS);
   const far = off(flat.at, flat.faces, lengthM);
   return [off(flat.at, side, -half), off(flat.at, side, half), off(far, side, spread), off(far, side, -spread)];
+}
+
+/**
+ * A standing person seen from the side and facing right, from the chin down: how far forward, and how far down from the
+ * eyes to the ground, as parts of that height.
+ */
+const BODY: readonly (readonly [forwardM: number, down: number])[] = [
+  [0.05, 0.09],
+  [0.06, 0.14],
+  [0.13, 0.24],
+  [0.13, 0.42],
+  [0.1, 0.56],
+  [0.07, 0.74],
+  [0.04, 0.95],
+  [0.17, 0.98],
+  [0.17, 1],
+  [-0.09, 1],
+  [-0.07, 0.74],
+  [-0.14, 0.55],
+  [-0.11, 0.42],
+  [-0.13, 0.22],
+  [-0.07, 0.13],
+  [-0.06, 0.09],
+];
+/** Shoulders are so much broader than a chest is deep. */
+const BROADER = 1.6;
+
+/** The body under a head in the side view, to scale; turned away it shows its breadth. */
+export function bodyOf({ pxPerM }: StageView, { x, y }: Spot, groundY: number, turnDeg: number): string {
+  const turn = turnDeg * RADIANS;
+  const forward = Math.cos(turn) < 0 ? -1 : 1;
+  const broad = Math.abs(Math.cos(turn)) + BROADER * Math.abs(Math.sin(turn));
+  return BODY.map(
+    ([ahead, down]) => `${(x + ahead * forward * broad * pxPerM).toFixed(1)},${(y + down * (groundY - y)).toFixed(1)}`,
+  ).join(' ');
 }
 
 /** The nose of a head, by where the face looks. */
