@@ -50,7 +50,7 @@ for (const [size, viewport] of SIZES) {
       await expect(setup.next).toContainText(/Meter the (shadow side|hair light)/);
       for (const [point, text] of [
         ['Shadow side', '2.8'],
-        ['Hair light', '4'],
+        ['Hair light', '5.6'],
       ] as const) {
         const ambient = await setup.part('Ambient');
         await ambient.getByRole('radio', { name: new RegExp(`^${point}`) }).click();

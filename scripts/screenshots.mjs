@@ -60,9 +60,6 @@ const DO = {
   async lights(page) {
     if (await page.getByRole('tab', { name: 'Look' }).count()) await page.getByRole('tab', { name: 'Look' }).click();
     await page.getByRole('button', { name: /^Carry/ }).click();
-    await page.getByRole('tab', { name: 'Camera' }).click();
-    if (await page.getByRole('button', { name: /^Apply: Stop down/ }).count())
-      await page.getByRole('button', { name: /^Apply: Stop down/ }).click();
     await page.getByRole('tab', { name: 'Lights' }).click();
     for (const role of ['fill', 'rim'])
       if (!(await page.getByRole('group', { name: new RegExp(`^${role}`, 'i') }).count())) {

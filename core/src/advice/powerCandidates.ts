@@ -99,21 +99,27 @@ export function power(place: Place, weak: boolean): Candidate[] {
   return [...candidates, ...lookCandidate(place, weak ? -0.5 : 0.5)];
 }
 
-/** Modifiers of the kit that let plainly more light through, or less. */
-function otherModifiers({ kit, now: { light } }: Place, weak: boolean): Candidate[] {
+/** Modifiers of the kit that let more light through, or less: the one that does just enough, and the one that does most. */
+function otherModifiers({ kit, now: { light }, needStops }: Place, weak: boolean): Candidate[] {
   if (light === null) return [];
   const ownLoss = light.config.modifier.lossStops;
-  return offered(kit.modifiers).flatMap(({ id, name, lossStops }): Candidate[] => {
-    const byStops = weak ? ownLoss - lossStops : lossStops - ownLoss;
-    if (id === light.light.modifierId || byStops < WORTH_CHANGING_STOPS) return [];
-    return [
-      {
-        id: `modifier-${id}`,
-        way: { kind: 'modifier', name, stronger: weak, byStops },
-        settings: [{ path: lightPath(light.index, 'modifierId'), value: id }],
-      },
-    ];
-  });
+  const others = offered(kit.modifiers)
+    .filter(({ id }) => id !== light.light.modifierId)
+    .map(({ id, name, lossStops }) => ({ id, name, byStops: weak ? ownLoss - lossStops : lossStops - ownLoss }))
+    .filter(({ byStops }) => byStops >= WORTH_CHANGING_STOPS)
+    .sort((one, other) => one.byStops - other.byStops);
+  const enough = others.find(({ byStops }) => byStops >= needStops);
+  return [...new Set([enough, others.at(-1)])].flatMap((one): Candidate[] =>
+    one === undefined
+      ? []
+      : [
+          {
+            id: `modifier-${one.id}`,
+            way: { kind: 'modifier', name: one.name, stronger: weak, byStops: one.byStops },
+            settings: [{ path: lightPath(light.index, 'modifierId'), value: one.id }],
+          },
+        ],
+  );
 }
 /** A modifier is not changed for less, stops. */
 const WORTH_CHANGING_STOPS = 0.3;

@@ -104,9 +104,7 @@ describe('changes', () => {
     expect(say('camera.filterIds', [], [sampleId(131)])).toBe('Filters: ND 3 stops, was none');
     expect(say('camera.highSpeedSync', false, true)).toBe('High-speed sync: on, was off');
     expect(say('lights.0.dialledStops', null, -5)).toBe('Key A, set to: 1/32, was none');
-    expect(say('lights.0.modifierId', null, sampleId(121))).toBe(
-      'Key A, modifier: Octagon 90 cm, was bare head',
-    );
+    expect(say('lights.0.modifierId', null, sampleId(121))).toBe('Key A, modifier: Octagon 90 cm, was bare head');
     expect(say('lights.0.unitId', sampleId(999), sampleId(111))).toBe(
       'Key A, unit: Tern 400 A, was no longer in the kit',
     );

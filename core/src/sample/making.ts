@@ -40,12 +40,22 @@ export const ambient = (
   stood: stoodOf(setup),
 });
 
+/** What is dialled on the camera, and in force. */
+export const set = (av: number, tv: number, sv: number) => ({ av, tv, sv, inForce: true });
+
+/** A setup with one light as it is left once it is done: dialled on the camera and on the flash. */
+export const done = (setup: Setup, camera: Partial<Setup['camera']>, dialledStops: number): Setup => ({
+  ...setup,
+  camera: { ...setup.camera, ...camera },
+  lights: setup.lights.map((light) => ({ ...light, dialledStops })),
+});
+
 /** A test of a setup's only light as it stands and is dialled: flash and ambient together, at the camera's settings. */
 export function tested(number: number, setup: Setup, at: string, text: string, av: number): Reading {
   const [light] = setup.lights;
   const { stands } = setup.camera;
   if (light === undefined || stands === null) throw new Error('only what is set can be tested');
-  const { id: lightId, unitId, modifierId, gridId, gelIds, outlet, zoomMm, distanceM, placeSaid } = light;
+  const { id: lightId, unitId, modifierId, gridId, gelIds, outlet, zoomMm, distanceM } = light;
   const { sideDeg, heightM, featherDeg } = light;
   return {
     ...ambient(number, setup, light.aimPointId, at, text, av),
@@ -54,7 +64,9 @@ export function tested(number: number, setup: Setup, at: string, text: string, a
     light: 'total',
     fired: [
       {
-        ...{ lightId, unitId, modifierId, gridId, gelIds, outlet, zoomMm, distanceM, placeSaid },
+        ...{ lightId, unitId, modifierId, gridId, gelIds, outlet, zoomMm, distanceM },
+        // paced, not measured: it sets this setup right and teaches nothing of the kit
+        placeSaid: false,
         ...{ sideDeg, heightM, featherDeg },
         atAim: true,
         asideDeg: null,

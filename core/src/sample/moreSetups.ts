@@ -10,13 +10,10 @@ import {
   type Setup,
 } from '../setup';
 import { sampleId } from './ids';
-import { ambient, setupAt, spot, tested } from './making';
+import { ambient, set, setupAt, spot, tested } from './making';
 
 /** The wedding's shoot, which most of the sample belongs to. */
 export const WEDDING_ID = sampleId(1);
-
-/** What is dialled on the camera, and in force. */
-const set = (av: number, tv: number, sv: number) => ({ av, tv, sv, inForce: true });
 
 const platform = spot(4, WEDDING_ID, 'Lower platform');
 const cabin = spot(5, WEDDING_ID, 'Parked cabin');

@@ -3,7 +3,7 @@ import { kitItems } from '../gear';
 import { newLight, PLAIN_LOOK, PLAIN_STAGE, type Reading, type Setup } from '../setup';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
-import { ambient, setupAt, spot } from './making';
+import { ambient, done, set, setupAt, spot, tested } from './making';
 import { MORE_DOCUMENTS, SAMPLE_BLUE_HOUR, SAMPLE_FOUNDRY, SAMPLE_GROUP, WEDDING_ID } from './moreSetups';
 
 const shoot: Shoot = {
@@ -81,6 +81,17 @@ const readings: Reading[] = [
   ambient(34, lowSun, 'background', '2026-02-27T16:38:15+01:00', '11 3', 7.3),
 ];
 
+/** Both as they were left; what they were begun as is what `SAMPLE_HALL` and `SAMPLE_TERRACE` are. */
+const ceremonyDone = done(ceremony, { stands: set(3, 7, 2) }, -6);
+// the key was carried aside, out of the frame
+const aside: Setup = { ...lowSun, lights: lowSun.lights.map((light) => ({ ...light, sideDeg: 70 })) };
+const lowSunDone = done(aside, { wantedAv: 17 / 3, stands: set(17 / 3, 23 / 3, 0) }, -5.5);
+/** What is on record only of setups that are done. */
+export const SAMPLE_TESTS: Reading[] = [
+  tested(45, ceremonyDone, '2026-02-27T14:16:00+01:00', '2.8 1', 3.1),
+  tested(46, lowSunDone, '2026-02-27T16:41:00+01:00', '5.6 7', 5.7),
+];
+
 /** The sample shoot at the made-up town of Orlabach: parents before children, as the store wants them. */
 export const SAMPLE_DOCUMENTS: Document[] = [
   ...kitItems(SAMPLE_KIT),
@@ -88,20 +99,21 @@ export const SAMPLE_DOCUMENTS: Document[] = [
   hall,
   terrace,
   ...MORE_DOCUMENTS,
-  ceremony,
-  lowSun,
+  ceremonyDone,
+  lowSunDone,
   ...readings,
+  ...SAMPLE_TESTS,
   ...[SAMPLE_GROUP, SAMPLE_BLUE_HOUR, SAMPLE_FOUNDRY].flatMap((one) => one.readings),
 ];
 
-/** The sample setup in the hall with all that its solution needs. */
+/** The sample setup in the hall as it was begun, with all that its solution needs. */
 export const SAMPLE_HALL = {
   shoot,
   spot: hall,
   setup: ceremony,
   readings: readings.filter(({ setupId }) => setupId === ceremony.id),
 };
-/** The sample setup on the terrace. */
+/** The sample setup on the terrace as it was begun: no flash can help there yet. */
 export const SAMPLE_TERRACE = {
   shoot,
   spot: terrace,

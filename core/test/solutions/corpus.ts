@@ -629,11 +629,17 @@ export function casesAfterBaseline(): SolutionCase[] {
     lights: light === undefined ? [] : [light, { ...light, id: sampleId(972), role: 'fill' }],
     camera: { ...hall.camera, secondCameraId: sampleId(102) },
   };
+  const onTripod: Setup = {
+    ...SAMPLE_TERRACE.setup,
+    camera: { ...SAMPLE_TERRACE.setup.camera, support: 'tripod' },
+    lights: SAMPLE_TERRACE.setup.lights.map((one) => ({ ...one, distanceM: 0.4 })),
+  };
   const byThemselves: [string, Setup, Fact[]][] = [
     ['available light', stands(bothSides, {}), ofShadow(2.5)],
     ['fill needed', stands(bothSides, {}), ofShadow(6)],
     ['a slow shutter', stands(hall, { tv: 3, sv: -2 }), SAMPLE_HALL.readings],
     ['one radio call', oneCall, SAMPLE_HALL.readings],
+    ['a strong flash at dusk', onTripod, SAMPLE_TERRACE.readings.map((one) => ({ ...one, av: one.av - 3 }))],
   ];
   return [
     ...byThemselves.map(([name, setup, its]) => ({ name, setup, kit: SAMPLE_KIT, facts: its, clock: CLOCK })),
