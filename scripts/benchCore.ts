@@ -2,6 +2,7 @@
 import { firedAs } from '@sphene/core/gain';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
 import { newLight, PLAIN_READING, type Reading, USUAL_METHOD } from '@sphene/core/setup';
+import { sunDay } from '@sphene/core/sky';
 import { solve, solveNumbers } from '@sphene/core/solution';
 
 const CLOCK = new Date('2026-02-27T15:00:00Z');
@@ -72,3 +73,11 @@ for (const [name, setup, facts] of [
   print(`frame of a drag, ${name}: numbers only`, numbers);
   console.log(`  ${((100 * numbers) / all).toFixed(0)} % of all at once`);
 }
+const DAY_MS = 86_400_000;
+const midnight = Date.parse('2026-02-27T00:00:00+01:00');
+let east = 10;
+print(
+  "the sun's day on one line",
+  // another place each time: nothing is remembered
+  medianMicroseconds(() => sunDay(46.93, (east += 1e-4), midnight, midnight + DAY_MS)),
+);

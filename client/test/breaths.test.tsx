@@ -17,7 +17,7 @@ import { Keeper } from '@/store/sync/keeper';
 import { act, render } from '@testing-library/react';
 import { memo } from 'react';
 
-import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
+import { SAMPLE_BEGUN, SAMPLE_HALL, SAMPLE_KIT } from '@sphene/core/sample';
 import { withSettings } from '@sphene/core/setup';
 import { solveNumbers } from '@sphene/core/solution';
 
@@ -28,7 +28,7 @@ describe('while a light is under the thumb', () => {
   const sample = () => {
     const store = makeStore();
     store.dispatch(clockTicked(CLOCK.getTime()));
-    store.dispatch(documentsChanged(SAMPLE_DOCUMENTS.map((document) => ({ id: document.id, document }))));
+    store.dispatch(documentsChanged(SAMPLE_BEGUN.map((document) => ({ id: document.id, document }))));
     return store;
   };
 

@@ -10,7 +10,7 @@ import { configure, waitFor } from '@testing-library/dom';
 import 'fake-indexeddb/auto';
 
 import type { DeviceCommand, DeviceEvent, DeviceView } from '@sphene/core/devices';
-import { SAMPLE_DOCUMENTS, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
+import { SAMPLE_BEGUN, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
 import { FakeServer, freshDevice, testWorld } from './fakeServer';
 
 // a busy machine is no failure
@@ -55,7 +55,7 @@ let keeper: Keeper;
 beforeEach(() => {
   server = new FakeServer();
   server.session = true;
-  SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+  SAMPLE_BEGUN.forEach((document) => server.add(document));
   told = [];
   answer = () => ({ status: 200, body: {} });
   events = { onmessage: null };

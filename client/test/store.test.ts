@@ -28,7 +28,7 @@ import { openDB } from 'idb';
 
 import type { Document } from '@sphene/core/documents';
 import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
-import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
+import { SAMPLE_BEGUN, SAMPLE_HALL, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
 import { newPoint } from '@sphene/core/setup';
 import { FakeServer, freshDevice, testWorld } from './fakeServer';
 
@@ -105,7 +105,7 @@ const holdBackOf = ({ state }: Opened) => selectSetup(state(), setup.id)?.look.h
 const holdBack = (value: number) => [{ path: 'look.holdBackStops' as const, value }];
 
 describe('the keeper', () => {
-  beforeEach(() => SAMPLE_DOCUMENTS.forEach((document) => server.add(document)));
+  beforeEach(() => SAMPLE_BEGUN.forEach((document) => server.add(document)));
 
   it('fetches everything on an empty device, with a session of its own, and solves it', async () => {
     server.session = false;
@@ -316,7 +316,7 @@ it('what an earlier version kept on this device is read, brought up to date and 
 });
 
 it("another account's session gets a storage of its own, and the first finds everything again", async () => {
-  SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+  SAMPLE_BEGUN.forEach((document) => server.add(document));
   const first = server;
   const app = await open();
   first.mode = 'down';
@@ -346,7 +346,7 @@ describe('devices', () => {
   const { EventSource: realEventSource } = globalThis as { EventSource?: unknown };
   let source: { onmessage: ((event: { data: string }) => void) | null };
   beforeEach(() => {
-    SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+    SAMPLE_BEGUN.forEach((document) => server.add(document));
     sessionStorage.clear();
     source = { onmessage: null };
     Object.assign(globalThis, {
@@ -404,7 +404,7 @@ describe('devices', () => {
 describe('what a person can do', () => {
   let app: Opened;
   beforeEach(async () => {
-    SAMPLE_DOCUMENTS.forEach((document) => server.add(document));
+    SAMPLE_BEGUN.forEach((document) => server.add(document));
     app = await open();
   });
   const face = {
@@ -636,7 +636,7 @@ describe('what a person can do', () => {
 });
 
 describe('lights and kit', () => {
-  beforeEach(() => SAMPLE_DOCUMENTS.forEach((document) => server.add(document)));
+  beforeEach(() => SAMPLE_BEGUN.forEach((document) => server.add(document)));
 
   it('quick taps add one light after the other, each with a letter and a unit of its own', async () => {
     const app = await open();

@@ -20,5 +20,5 @@ export {
   withoutSending,
 } from './panels';
 export { asideOf, EYES, heldAs, keySideDeg, pointPlace, type Receiver, receiverOf, turnedFrom } from './receiver';
-export { sunStand, type SunStand } from './sun';
+export { seenSun, sunStand, type SunStand } from './sun';
 export { aimPlace, type FlashStand, lightAxis, receiverForAim } from './stand';

@@ -35,3 +35,27 @@ function fromTime({
   // straight behind the subject is where the camera looks; clockwise from there lies to the camera's right
   return { altitudeDeg, sideDeg: wrapDeg(180 - (azimuthDeg - cameraLooksDeg)) };
 }
+
+/** Under this nobody sees the sun, degrees: its upper limb, refraction included. */
+const SEEN_FROM_DEG = -0.833;
+
+/**
+ * The sun that is seen at a side of the frame at a moment: it tells which way the camera looks, and no compass is needed.
+ * @param sideDeg as `SunStand` counts it  @returns null where the sun is not up at that place then
+ */
+export function seenSun(
+  { latitudeDeg, longitudeDeg }: { latitudeDeg: number; longitudeDeg: number },
+  at: Date,
+  sideDeg: number,
+): Extract<Sun, { by: 'time' }> | null {
+  const { altitudeDeg, azimuthDeg } = sunPosition(latitudeDeg, longitudeDeg, at);
+  if (altitudeDeg < SEEN_FROM_DEG) return null;
+  const looks = wrapDeg(azimuthDeg - 180 + sideDeg);
+  return {
+    by: 'time',
+    latitudeDeg,
+    longitudeDeg,
+    at: at.toISOString(),
+    cameraLooksDeg: Math.round(looks < 0 ? looks + 360 : looks),
+  };
+}

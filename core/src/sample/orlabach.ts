@@ -106,6 +106,9 @@ export const SAMPLE_DOCUMENTS: Document[] = [
   ...[SAMPLE_GROUP, SAMPLE_BLUE_HOUR, SAMPLE_FOUNDRY].flatMap((one) => one.readings),
 ];
 
+/** The kit, and the wedding with two setups as they were begun: what tests work on. */
+export const SAMPLE_BEGUN: Document[] = [...kitItems(SAMPLE_KIT), shoot, hall, terrace, ceremony, lowSun, ...readings];
+
 /** The sample setup in the hall as it was begun, with all that its solution needs. */
 export const SAMPLE_HALL = {
   shoot,

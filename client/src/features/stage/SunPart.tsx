@@ -3,12 +3,16 @@ import { words } from '@/language/words';
 import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { selectDocument } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
+import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { NumberDial, SideDial } from '@/ui/dials';
+import { useState } from 'react';
 import { View } from 'react-native';
 
+import { seenSun } from '@sphene/core/gain';
 import type { Sun } from '@sphene/core/setup';
+import { SunDayLine } from './SunDayLine';
 import { TimeField } from './TimeField';
 
 type SunBy<B extends Sun['by']> = Extract<Sun, { by: B }>;
@@ -20,6 +24,7 @@ const COORDINATE = { unit: '°', step: 0.1, decimals: 2 };
 function useStarts() {
   const { setup } = useSetup();
   const { stage } = useNumbers();
+  const clockMs = useAppSelector((state) => state.device.clockMs);
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
   const elsewhere = useAppSelector((state) =>
     Object.values(state.documents.byId).find(
@@ -29,6 +34,9 @@ function useStarts() {
   const known = elsewhere?.type === 'setup' && elsewhere.stage.sun?.by === 'time' ? elsewhere.stage.sun : USUAL_PLACE;
   return {
     timeZone: shoot?.timeZone ?? 'UTC',
+    /** the sun is seen where it is drawn, at this moment */
+    seenNow: ({ sideDeg }: SunBy<'hand'>): Sun | null =>
+      seenSun({ latitudeDeg: known.latitudeDeg, longitudeDeg: known.longitudeDeg }, new Date(clockMs), sideDeg),
     startOf: (by: 'none' | Sun['by']): Sun | null => {
       switch (by) {
         case 'none':
@@ -52,9 +60,16 @@ function useStarts() {
   };
 }
 
-function SunByHand({ sun, put }: { sun: SunBy<'hand'>; put: (sun: Sun) => void }) {
+/** The sun as it is drawn; seen there now, it tells which way the camera looks: no compass is needed. */
+function SunByHand({ sun, put, now }: { sun: SunBy<'hand'>; put: (sun: Sun) => void; now: () => Sun | null }) {
+  const [isDown, setDown] = useState(false);
+  const seen = () => {
+    const found = now();
+    setDown(found === null);
+    if (found !== null) put(found);
+  };
   return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: 12 }}>
       <SideDial
         label={texts.sunToTheSide}
         value={sun.sideDeg}
@@ -71,11 +86,18 @@ function SunByHand({ sun, put }: { sun: SunBy<'hand'>; put: (sun: Sun) => void }
         decimals={0}
         onChange={(altitudeDeg) => put({ ...sun, altitudeDeg })}
       />
+      <ActionButton label={texts.itStandsThereNow} onPress={seen} />
+      {isDown && (
+        <Txt role="alert" tone="danger">
+          {texts.itIsNotUpThere}
+        </Txt>
+      )}
     </View>
   );
 }
 
 function SunByTime({ sun, put, timeZone }: { sun: SunBy<'time'>; put: (sun: Sun) => void; timeZone: string }) {
+  const { setup } = useSetup();
   return (
     <>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
@@ -109,6 +131,7 @@ function SunByTime({ sun, put, timeZone }: { sun: SunBy<'time'>; put: (sun: Sun)
           note={texts.fromNorthThroughEast}
         />
       </View>
+      <SunDayLine setup={setup} sun={sun} timeZone={timeZone} onTime={(at) => put({ ...sun, at })} />
       <TimeField at={sun.at} timeZone={timeZone} onChange={(at) => put({ ...sun, at })} />
     </>
   );
@@ -119,7 +142,7 @@ export function SunPart() {
   const { setup } = useSetup();
   const { stage } = useNumbers();
   const { changeOne } = useChange();
-  const { timeZone, startOf } = useStarts();
+  const { timeZone, startOf, seenNow } = useStarts();
   const { sun } = setup.stage;
   const put = (next: Sun | null) => changeOne('stage.sun', next);
   return (
@@ -140,7 +163,7 @@ export function SunPart() {
           {words.sun(stage.sun)}
         </Txt>
       )}
-      {sun?.by === 'hand' && <SunByHand sun={sun} put={put} />}
+      {sun?.by === 'hand' && <SunByHand sun={sun} put={put} now={() => seenNow(sun)} />}
       {sun?.by === 'time' && <SunByTime sun={sun} put={put} timeZone={timeZone} />}
     </>
   );
