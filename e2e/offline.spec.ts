@@ -6,7 +6,8 @@ import path from 'node:path';
 import config from '../playwright.config';
 import { expect, HALL, SetupPage, test } from './stack';
 
-test.use({ serviceWorkers: 'allow' });
+// what intercepts a request stands in a service worker's way: pictures are drawn here
+test.use({ serviceWorkers: 'allow', pictures: true });
 
 /** The whole application is on the device: its worker has fetched all of it and has taken the page over. */
 const isInstalled = (page: Page) =>
