@@ -12,7 +12,7 @@ import { firedAs } from '@sphene/core/gain';
 import type { Kit } from '@sphene/core/gear';
 import type { LightSolution } from '@sphene/core/lights';
 import type { ExposureSettings } from '@sphene/core/photometry';
-import { type FiredLight, type Light, lightPath, type Setup } from '@sphene/core/setup';
+import { type FiredLight, type Light, lightPath, type Setup, USUAL_METHOD } from '@sphene/core/setup';
 
 /** What fires: one light by its id, or all together. */
 export const ALL = 'all';
@@ -69,7 +69,10 @@ export function useTest() {
   const face = setup.points.find(({ role }) => role === 'face');
   const least = setup.tests === 'together' ? numbers.leastKnown?.pointId : undefined;
   const pointId = ownPointId ?? alone?.light.aimPointId ?? least ?? face?.id ?? '';
-  const { method } = useMethod(pointId);
+  const { method: asMetered } = useMethod(pointId);
+  const tested = setup.points.find(({ id }) => id === pointId);
+  // what a test should read is foretold for the dome to the camera: hair light is metered to the light without flash only
+  const method = tested?.role === 'highlight' && tested.method === null ? USUAL_METHOD : asMetered;
   if (camera === null || lights.length === 0 || (chosenId !== ALL && alone === null)) return null;
 
   const fired = lights
