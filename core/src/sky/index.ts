@@ -1,3 +1,3 @@
 export { clearSky } from './clearSky';
-export { lightAtHeight, SUN_LIGHTS, type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
+export { type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
 export { sunPosition } from './sunPosition';

@@ -95,7 +95,7 @@ export function Symptoms() {
           {answer.byStops !== null && (
             <StopsDial
               label={texts.moveItBy}
-              value={answer.byStops}
+              value={byStops ?? answer.byStops}
               least={0}
               most={MOST_STOPS}
               step={0.1}
