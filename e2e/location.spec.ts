@@ -101,12 +101,7 @@ for (const [size, viewport] of SIZES)
       await log.getByRole('button', { name: 'Duplicate' }).click();
       const copy = page.getByRole('heading', { name: 'Against the sun, copy' }).filter({ visible: true });
       await expect(copy).toBeVisible();
-      await page
-        .getByRole('tab', { name: 'Log' })
-        .or(page.getByRole('region', { name: 'Log' }))
-        .filter({ visible: true })
-        .first()
-        .click();
+      await setup.part('Log');
       await page.getByRole('button', { name: 'Delete Against the sun, copy' }).filter({ visible: true }).click();
       await expect(page.getByRole('link', { name: /Against the sun, copy/ }).filter({ visible: true })).toHaveCount(0);
       await page.getByRole('button', { name: /Bring/ }).filter({ visible: true }).first().click();

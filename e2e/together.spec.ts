@@ -226,9 +226,10 @@ test('a server restored from an older backup is noticed, told, and gets again wh
   ).map(({ column_name }) => column_name);
   for (const table of tables) await stack.query(`create table backup_${table} as select * from ${table}`);
   await setup.typeReading('Ambient', 'Face, ambient', '5.6 7');
-  // *saved* may still be that of the moment before
+  // *saved* may still be that of the moment before; once it was kept, it is that of the server's answer
   const kept = () => stack.query("select 1 from documents where body ->> 'text' = '5.6 7'");
   await expect.poll(async () => (await kept()).length).toBe(1);
+  await expect(setup.saved).toBeVisible();
   await stack.kill();
   await stack.query('delete from documents');
   await stack.query('delete from mutations');

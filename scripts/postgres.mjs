@@ -79,6 +79,28 @@ function isPostmasterOf(folder, pid) {
   }
 }
 
+/** True when something accepts a connection there. */
+const accepts = (port) =>
+  new Promise((done) => {
+    const socket = net.connect(port, '127.0.0.1');
+    socket.once('error', () => done(false));
+    socket.once('connect', () => {
+      socket.destroy();
+      done(true);
+    });
+  });
+
+/** Where this folder's server answers; null when it has none. One that is starting or ending is waited for. */
+async function portOfRunning(folder) {
+  for (const until = Date.now() + 60_000; Date.now() < until; await pause(50)) {
+    const running = readPostmaster(folder);
+    if (!running || !isPostmasterOf(folder, running.pid)) return null;
+    // a killed server's file says *ready* for as long as the kernel takes to end it
+    if (running.status === 'ready' && (await accepts(running.port))) return running.port;
+  }
+  throw new Error(`The server of ${folder} runs, but does not answer.`);
+}
+
 /** A port that is free on 127.0.0.1: the wanted one if it is. */
 export const freePort = (wanted = 0) =>
   new Promise((done, fail) => {
@@ -210,14 +232,12 @@ async function start(name, throwAway) {
   if (!fs.existsSync(path.join(folder, 'PG_VERSION'))) initialise(folder, user, bin, throwAway);
   const password = fs.readFileSync(path.join(folder, 'app-password'), 'utf8').trim();
 
-  const running = readPostmaster(folder);
   let child = null;
-  let port = running?.port;
-  if (running && isPostmasterOf(folder, running.pid)) {
-    while (readPostmaster(folder)?.status !== 'ready') await pause(50);
-  } else {
+  let port = await portOfRunning(folder);
+  if (port === null) {
     // A dead pid is PostgreSQL's own business; only a pid that another program has now would stop it from starting.
-    if (running && alive(running.pid)) fs.rmSync(path.join(folder, 'postmaster.pid'), { force: true });
+    const left = readPostmaster(folder);
+    if (left && alive(left.pid)) fs.rmSync(path.join(folder, 'postmaster.pid'), { force: true });
     ({ child, port } = await launch(folder, name, user, bin, throwAway));
   }
 
