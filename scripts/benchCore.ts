@@ -1,6 +1,7 @@
 // Median times of the core, and of a power correction with it; printed by `npm run bench`.
+import { foresee } from '@sphene/core/forecast';
 import { firedAs } from '@sphene/core/gain';
-import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
+import { SAMPLE_GROUP, SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
 import { newLight, PLAIN_READING, type Reading, USUAL_METHOD } from '@sphene/core/setup';
 import { sunDay } from '@sphene/core/sky';
 import { solve, solveNumbers } from '@sphene/core/solution';
@@ -80,4 +81,32 @@ print(
   "the sun's day on one line",
   // another place each time: nothing is remembered
   medianMicroseconds(() => sunDay(46.93, (east += 1e-4), midnight, midnight + DAY_MS)),
+);
+
+// an evening of a dozen readings: the moment differs each time, so that nothing is remembered
+const evening = {
+  ...SAMPLE_GROUP.setup,
+  stage: {
+    ...SAMPLE_GROUP.setup.stage,
+    sun: {
+      by: 'time' as const,
+      latitudeDeg: 46.93,
+      longitudeDeg: 10.21,
+      at: '2026-02-27T15:40:00Z',
+      cameraLooksDeg: 60,
+    },
+  },
+};
+const [firstOfGroup] = SAMPLE_GROUP.readings;
+const metered = Array.from({ length: 12 }, (_, index) => ({
+  ...(firstOfGroup ?? test),
+  id: sampleId(900 + index),
+  at: new Date(Date.parse('2026-02-27T14:40:00Z') + index * 5 * 60_000).toISOString(),
+}));
+let moment = Date.parse('2026-02-27T15:40:00Z');
+const tableOfHour = () => foresee(evening, SAMPLE_KIT, metered, new Date((moment += 1)));
+print("the next hour's table", medianMicroseconds(tableOfHour));
+print(
+  'the same with what holds the picture',
+  medianMicroseconds(() => tableOfHour()?.follow()),
 );

@@ -27,6 +27,7 @@ export const CORE_ROOMS = [
   ['stage', 'lights as they stand, cautions, placements'],
   ['advice', 'trouble, ways out, cures, the next action'],
   ['explain', 'why, which dial, ripple, equal looks'],
+  ['forecast', 'the light at minutes to come, and what follows it'],
   ['solution', 'the whole answer, in two breaths'],
   ['picture', 'a setup as the scene of the renderer'],
   ['words', 'what can be said, as an interface'],
@@ -62,6 +63,8 @@ export const CLIENT_FOLDERS = [
 export const FEATURES_WITHIN = {
   // the screen of a setup is made of its parts
   setup: ['metering', 'look', 'camera', 'lights', 'check', 'stage', 'picture', 'variants', 'log'],
+  // what was metered goes on
+  metering: ['ahead'],
   // the stage lies under the picture, and another place on it is a variant
   stage: ['picture', 'variants'],
   // variants are compared by their pictures
@@ -70,6 +73,7 @@ export const FEATURES_WITHIN = {
   // an evening's setups are seen by their pictures
   shoots: ['picture'],
   // ways out and cures stand where the trouble is seen
+  camera: ['ahead'],
   lights: ['camera'],
   look: ['camera', 'variants'],
 };

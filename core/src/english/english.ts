@@ -14,6 +14,7 @@ import {
   video,
 } from './camera';
 import { describeChange } from './change';
+import { drift, driftCure, followingEnd, followingStep } from './forecast';
 import { age, paces, sayStops, seconds, speakAperture, stopsBothWays } from './count';
 import {
   iesFault,
@@ -98,6 +99,10 @@ export const english: Words = {
   panelKind: (kind) => PANELS[kind],
   motive: (motive) => MOTIVES[motive],
   backdrop,
+  followingStep,
+  followingEnd,
+  drift,
+  driftCure,
   panelName,
   panelParts,
   contrastPair,

@@ -119,13 +119,22 @@ function clearDay({ ground }: Setup['stage'], altitudeDeg: number): { sunKlx: nu
  * @param leastAltitudeDeg with the sun lower nothing is said
  */
 export function skyEv100(setup: Setup, at: string | null, leastAltitudeDeg: number): number | null {
+  return isIndoors(setup) ? null : daylightEv100(setup, at, leastAltitudeDeg);
+}
+
+/**
+ * The same whether in the open or in a room, where it tells only how daylight changes: what comes in follows the sky, but
+ * not the sun that wanders past the windows.
+ */
+export function daylightEv100(setup: Setup, at: string | null, leastAltitudeDeg: number): number | null {
   const { sun } = setup.stage;
-  if (sun?.by !== 'time' || isIndoors(setup)) return null;
+  if (sun?.by !== 'time') return null;
   const stands = sunStand({ sun: at === null ? sun : { ...sun, at } });
   if (stands === null || stands.altitudeDeg < leastAltitudeDeg) return null;
   const { sunKlx, evenKlx } = clearDay(setup.stage, stands.altitudeDeg);
   const source: AmbientSource = { id: 'sun', kind: 'sun', towards: stands.towards };
-  const direct = inSun(faceOf(setup)?.standsIn ?? null) ? sunKlx * gainOf(source, AT_FACE, []) : 0;
+  const isInSun = !isIndoors(setup) && inSun(faceOf(setup)?.standsIn ?? null);
+  const direct = isInSun ? sunKlx * gainOf(source, AT_FACE, []) : 0;
   return ev100FromLux(1000 * (evenKlx + direct), 'dome');
 }
 

@@ -2,6 +2,7 @@ export {
   type AmbientSource,
   ambientSources,
   type BelievedSource,
+  daylightEv100,
   gainOf,
   isIndoors,
   skyEv100,

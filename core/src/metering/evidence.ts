@@ -13,6 +13,7 @@ import {
   ambientSources,
   type Arrangement,
   type BelievedSource,
+  daylightEv100,
   EYES,
   flashAt,
   gainOf,
@@ -60,7 +61,9 @@ const SAME_DAY_MS = 12 * 3_600_000;
 /** Lower suns leave so little that the lamps of any street are more: how much there is is not believed, degrees. */
 const BELIEVED_DOWN_TO_DEG = -2;
 /** How it fades is foretold through the blue hour, degrees. */
-const FORETOLD_DOWN_TO_DEG = -8;
+export const FORETOLD_DOWN_TO_DEG = -8;
+/** No sun stands lower. */
+const NADIR_DEG = -90;
 /** A panel that changes a point's light by less is not felt there, stops. */
 const FELT_STOPS = 0.1;
 /** What happens to all the people alike, but for a little. */
@@ -166,7 +169,7 @@ export class Evidence {
     const { sun } = this.setup.stage;
     if (sun?.by !== 'time' || Math.abs(Date.parse(sun.at) - clock.getTime()) > SAME_DAY_MS) return null;
     const lowest = [this.timeline.timeOf(0), clock.getTime()].map((ms) =>
-      skyEv100(this.setup, new Date(ms).toISOString(), FORETOLD_DOWN_TO_DEG),
+      daylightEv100(this.setup, new Date(ms).toISOString(), FORETOLD_DOWN_TO_DEG),
     );
     if (lowest.includes(null)) return null;
     const foretold = new Map<number, number>();
@@ -174,7 +177,7 @@ export class Evidence {
       const known = foretold.get(minute);
       if (known !== undefined) return known;
       const at = new Date(this.timeline.timeOf(minute)).toISOString();
-      const stops = skyEv100(this.setup, at, FORETOLD_DOWN_TO_DEG) ?? 0;
+      const stops = daylightEv100(this.setup, at, NADIR_DEG) ?? 0;
       foretold.set(minute, stops);
       return stops;
     };

@@ -25,6 +25,13 @@ export interface LightThere {
   sdStops: number;
 }
 
+/** A level at a minute to come. */
+export interface LevelAhead {
+  ev100: number;
+  /** one standard deviation, stops */
+  sdStops: number;
+}
+
 /**
  * What the light at the face is made of, against what a dome there reads. What a source gives is meant with nothing in the
  * way; what comes by way of a panel is that panel's.
@@ -108,6 +115,22 @@ export class LightEstimate {
     const since = stops - then.stops;
     const ambientEv100 = Math.abs(then.stops - read) > AS_READ_STOPS ? stops : read + (moved ? since : steady(since));
     return { reading, ambientEv100, sdStops, basis, stale };
+  }
+
+  /**
+   * The ambient at a point at minutes to come, held as it was last read there; null where it was not metered.
+   */
+  ahead(point: MeteringPoint): ((minutes: number) => LevelAhead) | null {
+    const reading = this.ambientOf(point);
+    const read = this.ambientAt(point).ambientEv100;
+    if (reading === undefined || read === null) return null;
+    const held = this.evidence.held(point, reading.method, null, 0);
+    const { now } = this.evidence.evening;
+    const offStops = read - this.now.ambient(held).stops;
+    return (minutes) => {
+      const { stops, sdStops } = this.now.ambient(held, now + minutes);
+      return { ev100: stops + offStops, sdStops };
+    };
   }
 
   private minuteOf({ id }: Reading): number {

@@ -1,6 +1,6 @@
 const MINUTE_MS = 60_000;
 /** Longer than this without a reading or an event is a break: nobody was at work. */
-const BREAK_MINUTES = 120;
+export const BREAK_MINUTES = 120;
 /** What a break counts as: light does not wander off for good; what happened in it is an event that nobody reported. */
 const BREAK_COUNTS_MINUTES = 10;
 

@@ -18,6 +18,7 @@ import type { Change, FieldPath, Refusal } from '../documents';
 import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } from '../explain';
 import type { CameraSolution, FrameFight, Intent, SharpShutter, ShutterReason, ToSet } from '../exposure';
 import type { PowerFault } from '../flash';
+import type { Drift, Following, FollowingStep } from '../forecast';
 import type { IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
@@ -145,6 +146,14 @@ export interface Words {
   lightInText: (light: Pick<Light, 'role' | 'group'>) => string;
   panelKind: (kind: PanelKind) => Named;
   /** `Reflector, silver` */
+  /** what is to be set at a moment to come */
+  followingStep: (step: FollowingStep, context: WordsContext) => string;
+  /** why no setting holds the picture from then on, to follow a time */
+  followingEnd: (following: Pick<Following, 'endedBy'>) => string;
+  /** which bound of the picture is left first */
+  drift: (drift: Drift) => string;
+  /** what brings it back without the flash */
+  driftCure: (drift: Drift) => string;
   panelName: (panel: Pick<Panel, 'kind' | 'surface'>) => string;
   /** modifier, grid and gels of a light */
   front: (parts: { modifierName: string | null; added: readonly string[] }) => string;

@@ -2,7 +2,6 @@
  * Evenings and rooms as they might be, and a photographer in them, to hold the estimate against: how often the truth lies
  * within its ±, what it asks and when. The light here is made by other rules than the estimate's, with thicker tails.
  */
-import { seeded } from '../../src/devices';
 import {
   BELIEFS,
   type Cause,
@@ -17,6 +16,7 @@ import {
   type Taken,
 } from '../../src/estimate';
 import { addLight, remainingLight } from '../../src/photometry';
+import { type Chance, chanceOf } from './chance';
 
 const WEATHER = {
   clear: { ev: [14.5, 1], fade: 0.008, walk: 0.03, clouds: 1 / 90, sky: 'steady' },
@@ -47,24 +47,6 @@ export interface Shown {
   asked: number;
   /** of those that were asked: where the true cause stood in the list, 0 for first */
   ranks: number[];
-}
-
-interface Chance {
-  uniform: () => number;
-  normal: (sd: number) => number;
-  /** Student's t of 4 degrees, scaled so that its middle is about a normal's */
-  thick: (sd: number) => number;
-}
-
-function chanceOf(seed: number): Chance {
-  const uniform = seeded(seed);
-  const normal = (sd: number) =>
-    sd * Math.sqrt(-2 * Math.log(1 - uniform() * 0.999999)) * Math.cos(2 * Math.PI * uniform());
-  const thick = (sd: number) => {
-    const square = Array.from({ length: 4 }, () => normal(1) ** 2).reduce((sum, one) => sum + one, 0);
-    return normal(sd * 0.85) / Math.sqrt(square / 4);
-  };
-  return { uniform, normal, thick };
 }
 
 /** The light as it truly is, minute by minute. */

@@ -1,4 +1,5 @@
 import { texts } from './texts';
+import { WaitLine } from '@/features/ahead/WaitLine';
 import { words } from '@/language/words';
 import { useActions } from '@/store/application';
 import { selectFacts } from '@/store/selectors';
@@ -69,6 +70,12 @@ function WhatItMoves({ way }: { way: WayOut }) {
   return moves === null ? null : <RippleList ripple={words.ripple(moves, context)} />;
 }
 
+/** How the light is to change while one waits, stops; null: it is no waiting. */
+function waitedStops({ way }: WayOut): number | null {
+  if (way.kind === 'wait') return -way.needStops;
+  return way.kind === 'wait-darker' ? way.needStops : null;
+}
+
 /** One way out: what it does, its price by kind, and one tap to take it. */
 function WayCard({ way }: { way: WayOut }) {
   const { setup, context } = useSetup();
@@ -77,6 +84,7 @@ function WayCard({ way }: { way: WayOut }) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const { asks, settings } = way;
+  const waited = waitedStops(way);
   const { title, effect } = words.wayOut(way, context);
   return (
     <View
@@ -97,6 +105,7 @@ function WayCard({ way }: { way: WayOut }) {
           {/[.]$/.test(effect) ? '' : '.'}
         </Txt>
       </View>
+      {waited !== null && <WaitLine byStops={waited} />}
       <Prices way={way} />
       <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
         {settings.length > 0 && (

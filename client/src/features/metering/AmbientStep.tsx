@@ -10,6 +10,7 @@ import { View } from 'react-native';
 
 import { meterIncrementOf } from '@sphene/core/metering';
 import type { Reading } from '@sphene/core/setup';
+import { NextHour } from '@/features/ahead/NextHour';
 import { Questions } from '../../setupView/Questions';
 import { ContrastMatrix } from './ContrastMatrix';
 import { DeviceKeys } from './DeviceKeys';
@@ -90,6 +91,7 @@ export function AmbientStep() {
       <SceneChanges />
       {point !== undefined && <PointDetails key={point.id} point={point} />}
       <ContrastMatrix />
+      <NextHour />
       <TestFrames />
     </View>
   );

@@ -1,18 +1,14 @@
 import { texts } from './texts';
+import { localDay } from '@/shell/localDay';
 import { useActions } from '@/store/application';
 import { MarkedSlider, type SliderMark } from '@/ui/MarkedSlider';
 import type { Palette } from '@/ui/palette';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
-import { TZDate } from '@date-fns/tz';
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { startOfDay } from 'date-fns/startOfDay';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Polyline, Rect } from 'react-native-svg';
 
-import { isTimeZone } from '@sphene/core/documents';
 import type { Setup, Sun } from '@sphene/core/setup';
 import { type SunDay, sunDay, type SunLight, type SunSpan } from '@sphene/core/sky';
 
@@ -24,14 +20,6 @@ const CHART_PX = 72;
 const INSET_PX = 72;
 /** What the chart shows of the sun's height, degrees. */
 const SHOWN_DEG = { least: -20, most: 70 };
-
-/** The local day round a moment at a place's zone: 23, 24 or 25 hours. */
-function localDay(at: string, timeZone: string) {
-  const zone = isTimeZone(timeZone) ? timeZone : 'UTC';
-  const start = startOfDay(new TZDate(at, zone));
-  const clock = (ms: number) => format(new TZDate(ms, zone), 'HH:mm');
-  return { fromMs: start.getTime(), toMs: addDays(start, 1).getTime(), clock };
-}
 
 /** The sun's day where the stage's sun is said by place and time. */
 function useSunDay({ latitudeDeg, longitudeDeg, at }: SunAtTime, timeZone: string) {

@@ -1,0 +1,161 @@
+import { texts } from './texts';
+import { words } from '@/language/words';
+import { useSetup } from '@/setupView/setupContext';
+import { clockAt, momentAt } from '@/shell/localDay';
+import { Disclosure } from '@/ui/Disclosure';
+import { Heading, Txt } from '@/ui/Txt';
+import { usePalette } from '@/ui/theme';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+
+import type { Forecast, ForecastMinute } from '@sphene/core/forecast';
+import type { Setup } from '@sphene/core/setup';
+import { AheadChart } from './AheadChart';
+import { useForecast } from './useForecast';
+
+/** Minutes that the table has a row for. */
+const ROWS = [0, 5, 10, 15, 20, 30, 45, 60];
+
+const nameOf = (setup: Setup, pointId: string): string => setup.points.find(({ id }) => id === pointId)?.name ?? '';
+
+/** When a reading is due, in one line. */
+function dueLine({ meterAgain, minutes }: Forecast, setup: Setup, timeZone: string): string {
+  if (meterAgain === null) return texts.holdsFor;
+  const name = nameOf(setup, meterAgain.pointId).toLowerCase();
+  if (meterAgain.minute === 0) return texts.meterAgainNow(name);
+  const atMs = minutes[meterAgain.minute]?.atMs ?? 0;
+  return texts.meterAgainIn(name, texts.inMinutes(String(meterAgain.minute)), clockAt(atMs, timeZone));
+}
+
+interface Told {
+  forecast: Forecast;
+  setup: Setup;
+  timeZone: string;
+}
+
+/** A row of figures under each other. */
+function Row({ cells, heading = false }: { cells: readonly string[]; heading?: boolean }) {
+  const palette = usePalette();
+  return (
+    <View
+      role="row"
+      style={{ flexDirection: 'row', gap: 8, minHeight: 28, borderBottomWidth: 1, borderBottomColor: palette.line }}
+    >
+      {cells.map((cell, index) => (
+        <View
+          key={index}
+          role={heading ? 'columnheader' : 'cell'}
+          style={{ flex: index === 0 ? 0.7 : 1, justifyContent: 'center' }}
+        >
+          <Txt size="label" bold={heading || index === 0}>
+            {cell}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** The same as the chart in figures. */
+function AheadTable({ forecast, setup, timeZone }: Told) {
+  const rows = forecast.minutes.filter(({ minute }) => ROWS.includes(minute));
+  const [first] = rows;
+  const hasFlash = first?.flashShare != null;
+  const cells = ({ atMs, levels, flashShare }: ForecastMinute) => [
+    clockAt(atMs, timeZone),
+    ...levels.map(({ ev100, sdStops }) => texts.level(ev100.toFixed(1), sdStops.toFixed(1))),
+    ...(hasFlash ? [flashShare === null ? '' : texts.percent(String(Math.round(flashShare * 100)))] : []),
+  ];
+  return (
+    <View role="table" aria-label={texts.tableOf}>
+      <Row
+        heading
+        cells={[
+          texts.time,
+          ...(first?.levels ?? []).map(({ pointId }) => nameOf(setup, pointId)),
+          ...(hasFlash ? [texts.flash] : []),
+        ]}
+      />
+      {rows.map((row) => (
+        <Row key={row.minute} cells={cells(row)} />
+      ))}
+    </View>
+  );
+}
+
+/** What to move and when, with the flash left alone as long as that goes. */
+function WhatHoldsIt({ forecast, timeZone }: Told) {
+  const { context } = useSetup();
+  const { minutes } = forecast;
+  const following = useMemo(() => forecast.follow(), [forecast]);
+  if (following === null) return null;
+  const { steps, endsAtMinute } = following;
+  const end = endsAtMinute === null ? undefined : minutes[endsAtMinute];
+  return (
+    <View role="group" aria-label={texts.whatHoldsIt} style={{ gap: 4 }}>
+      <Heading level={3}>{texts.whatHoldsIt}</Heading>
+      <Txt size="label" tone="quiet">
+        {texts.whatHoldsItWhy}
+      </Txt>
+      {steps.length === 0 && end === undefined && <Txt>{texts.nothingToMove}</Txt>}
+      {steps.map((step) => (
+        <View key={step.minute} style={{ flexDirection: 'row', gap: 12, minHeight: 28 }}>
+          <Txt bold style={{ width: 52 }}>
+            {clockAt(step.atMs, timeZone)}
+          </Txt>
+          <Txt style={{ flex: 1 }}>{words.followingStep(step, context)}</Txt>
+        </View>
+      ))}
+      {end !== undefined && <Txt>{texts.endsAt(clockAt(end.atMs, timeZone), words.followingEnd(following))}</Txt>}
+    </View>
+  );
+}
+
+/** When the picture leaves its bounds by itself, and what brings it back. */
+function Untouched({ forecast, timeZone }: Told) {
+  const { drift, minutes } = forecast;
+  const at = drift === null ? undefined : minutes[drift.minute];
+  return (
+    <View role="group" aria-label={texts.untouched} style={{ gap: 4 }}>
+      <Heading level={3}>{texts.untouched}</Heading>
+      {drift === null || at === undefined ? (
+        <Txt>{texts.staysIn}</Txt>
+      ) : (
+        <Txt>
+          {texts.leavesAt(clockAt(at.atMs, timeZone), words.drift(drift))} {words.driftCure(drift)}
+        </Txt>
+      )}
+    </View>
+  );
+}
+
+/** How the light that was metered goes on, how well that is known, and what holds the picture meanwhile. */
+export function NextHour() {
+  const { setup } = useSetup();
+  const { forecast, timeZone } = useForecast();
+  if (forecast === null)
+    return (
+      <Disclosure title={texts.theNextHour} summary={texts.nothingMetered}>
+        <Txt tone="quiet">{texts.nothingMetered}</Txt>
+      </Disclosure>
+    );
+  const told = { forecast, setup, timeZone };
+  const { fromMs, live, by, darkAtMinute, minutes } = forecast;
+  const due = live ? dueLine(forecast, setup, timeZone) : texts.fromThen(momentAt(fromMs, timeZone));
+  const dark = darkAtMinute === null ? undefined : minutes[darkAtMinute];
+  return (
+    <Disclosure title={texts.theNextHour} summary={due}>
+      <Txt role="status" bold>
+        {due}
+      </Txt>
+      <Txt size="label" tone="quiet">
+        {by === 'sun' ? texts.bySun : texts.byReadings}
+      </Txt>
+      <AheadChart {...told} />
+      <AheadTable {...told} />
+      {dark !== undefined && <Txt>{texts.darkFrom(clockAt(dark.atMs, timeZone))}</Txt>}
+      <WhatHoldsIt {...told} />
+      <Untouched {...told} />
+    </Disclosure>
+  );
+}

@@ -1,0 +1,316 @@
+import { type Balance, balance } from '../balance';
+import { limitsInForce } from '../exposure';
+import { highSpeedSyncLossStops, lowestPowerStops, powerStepStops, writePower } from '../flash';
+import { sunStand } from '../gain';
+import { dimmerSettings, type Kit } from '../gear';
+import {
+  ASKED_SD_STOPS,
+  BREAK_MINUTES,
+  type Fact,
+  FORETOLD_DOWN_TO_DEG,
+  type LevelAhead,
+  type MeteredScene,
+  meterScene,
+} from '../metering';
+import { formatIso, formatShutter } from '../notation';
+import { addLight, INCREMENT_STOPS, remainingLight, stepsToStops } from '../photometry';
+import { type MeteringPoint, type PointRole, type Setup } from '../setup';
+import { type Drift, driftOf } from './drift';
+import { type FadingPlace, shareAt } from './fadingPlace';
+import { bandsOf, type ForecastRecord, forecastRecord, NO_RECORD } from './record';
+import { type DialsAt, type FadingProblem, fadingSchedule, type Schedule } from './schedule';
+
+/** So far the light is foretold, minutes. */
+export const FORETOLD_MINUTES = 60;
+/** How far face and background may leave where they are. Source: a third is what is seen. */
+export const HELD_WITHIN_STOPS = 1 / 3;
+/** Dials go no further than this at once: beyond it lies another picture, stops. */
+const FARTHEST = { shutterFaster: 1, iso: 4, power: 4, powerUp: 1, dimmer: 3 };
+const MINUTE_MS = 60_000;
+/** Light is worked out this often. */
+const KNOT_MINUTES = 5;
+const NOWHERE: LevelAhead = { ev100: -Infinity, sdStops: Infinity };
+/** What the picture is balanced between. */
+const HELD_ROLES: readonly PointRole[] = ['face', 'background'];
+
+/** A level at a minute to come, with the bands that it lies in twice in three and nineteen times in twenty. */
+export interface ForecastLevel extends LevelAhead {
+  /** half of the wide band, stops; `sdStops` is half of the narrow one */
+  wideStops: number;
+}
+
+/** The light at one minute to come. */
+export interface ForecastMinute {
+  minute: number;
+  atMs: number;
+  /** metered points, in their order */
+  levels: (ForecastLevel & { pointId: string })[];
+  /** the share of flash at the face with everything as it is set now, 0 to 1; null: no flash is set */
+  flashShare: number | null;
+}
+
+/** What is to be set from a minute on. */
+export interface FollowingStep {
+  minute: number;
+  atMs: number;
+  shutterText: string | null;
+  isoText: string | null;
+  /** lights to trim, with what to set */
+  powers: { lightId: string; powerText: string }[];
+  /** by how much lamps that are lights are dimmed against now, stops; null: untouched */
+  dimmerStops: number | null;
+  /** what is held from here on, all of it */
+  settingsText: { shutter: string; aperture: string; iso: string };
+}
+
+/** What follows the light, with the flash left alone as long as that goes. */
+export interface Following {
+  steps: FollowingStep[];
+  endsAtMinute: number | null;
+  endedBy: Schedule['endedBy'];
+}
+
+/** The next hour of a setup. */
+export interface Forecast {
+  /** the moment that it counts from */
+  fromMs: number;
+  /** that moment is now; else it is the last one that anything was read at */
+  live: boolean;
+  /** how the change is known: from place and time, or from how readings have changed alone */
+  by: 'sun' | 'readings';
+  minutes: ForecastMinute[];
+  /** the sun is too low from here on: whatever lamps stand about are more; null: not in this hour */
+  darkAtMinute: number | null;
+  /** when a reading is due, and of what: its ± passes a third; null: not in this hour */
+  meterAgain: { minute: number; pointId: string } | null;
+  /**
+   * What holds the picture; worked out when it is asked for. null before there are camera settings and a metered face or
+   * background.
+   */
+  follow: () => Following | null;
+  drift: Drift | null;
+}
+
+interface Ahead {
+  point: MeteringPoint;
+  at: (minutes: number) => LevelAhead;
+}
+
+/**
+ * The light of the next hour from everything that was read, and what holds the picture while it changes.
+ * The model gives the change, readings the level, and the ± is the estimate's.
+ * @returns null where nothing was metered
+ */
+export function foresee(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Forecast | null {
+  const own = facts.filter(({ setupId }) => setupId === setup.id);
+  const lastMs = own.reduce((most, { at }) => Math.max(most, Date.parse(at)), -Infinity);
+  const live = clock.getTime() - lastMs <= BREAK_MINUTES * MINUTE_MS;
+  const from = live ? clock : new Date(lastMs);
+  if (!Number.isFinite(from.getTime())) return null;
+  const scene = meterScene(setup, kit, facts, from);
+  const now = balance(setup, kit, scene);
+  const ahead = setup.points.flatMap((point): Ahead[] => {
+    const at = scene.light.ahead(point);
+    return at === null ? [] : [{ point, at }];
+  });
+  if (ahead.length === 0) return null;
+  const darkAtMinute = darkFrom(setup, from, scene);
+  const last = darkAtMinute ?? FORETOLD_MINUTES;
+  const record = forecastRecord(scene);
+  const levels = levelsOf(ahead, last, record);
+  const places = placesOf(setup, scene, now, ahead, levels);
+  const face = places.get('face');
+  const problem = problemOf(setup, kit, now, [...places.values()]);
+  return {
+    fromMs: from.getTime(),
+    live,
+    by: scene.light.evidence.evening.forecast === null ? 'readings' : 'sun',
+    minutes: levels.map((row, minute) => ({
+      minute,
+      atMs: from.getTime() + minute * MINUTE_MS,
+      levels: row.map((level, index) => ({ ...level, pointId: ahead[index]?.point.id ?? '' })),
+      flashShare: face === undefined ? null : shareAt(face, minute),
+    })),
+    darkAtMinute,
+    meterAgain: dueAt(ahead, levels),
+    follow: () => (problem === null ? null : followingOf(problem, now, from)),
+    drift: driftOf(places, HELD_WITHIN_STOPS, problem?.dials.shutter ?? [0]),
+  };
+}
+
+/** Every minute of every point; worked out every few minutes, and evenly between: light has no corners. */
+function levelsOf(ahead: readonly Ahead[], lastMinute: number, record: ForecastRecord): ForecastLevel[][] {
+  const knots = Array.from({ length: Math.ceil(lastMinute / KNOT_MINUTES) + 1 }, (_, index) =>
+    Math.min(lastMinute, index * KNOT_MINUTES),
+  );
+  const worked = knots.map((minute) => ahead.map(({ at }) => at(minute)));
+  return Array.from({ length: lastMinute + 1 }, (_, minute) => {
+    const index = Math.min(knots.length - 1, Math.floor(minute / KNOT_MINUTES));
+    const [from = 0, to = from] = knots.slice(index, index + 2);
+    const part = to === from ? 0 : (minute - from) / (to - from);
+    return ahead.map((_one, point): ForecastLevel => {
+      const start = worked[index]?.[point] ?? NOWHERE;
+      const end = worked[index + 1]?.[point] ?? start;
+      const sdStops = start.sdStops + (end.sdStops - start.sdStops) * part;
+      return {
+        ev100: start.ev100 + (end.ev100 - start.ev100) * part,
+        ...bandsOf(sdStops, minute === 0 ? NO_RECORD : record),
+      };
+    });
+  });
+}
+
+/** The minute from which the sun stands too low to foretell anything; null: not within the hour, or nothing is known of it. */
+function darkFrom(setup: Setup, from: Date, { light }: MeteredScene): number | null {
+  const { sun } = setup.stage;
+  if (sun?.by !== 'time' || light.evidence.evening.forecast === null) return null;
+  const isDark = (minute: number): boolean => {
+    const at = new Date(from.getTime() + minute * MINUTE_MS).toISOString();
+    const stands = sunStand({ sun: { ...sun, at } });
+    return stands !== null && stands.altitudeDeg < FORETOLD_DOWN_TO_DEG;
+  };
+  // within an hour that ends light it does not go under and come up again
+  if (!isDark(FORETOLD_MINUTES)) return null;
+  let [lit, dark] = [0, FORETOLD_MINUTES];
+  while (dark - lit > 1) {
+    const middle = Math.floor((lit + dark) / 2);
+    if (isDark(middle)) dark = middle;
+    else lit = middle;
+  }
+  return dark;
+}
+
+/** The first minute at which what the picture rests on is known less well than a third. */
+function dueAt(ahead: readonly Ahead[], levels: readonly (readonly ForecastLevel[])[]): Forecast['meterAgain'] {
+  const matters = ahead.some(({ point }) => HELD_ROLES.includes(point.role));
+  for (const [minute, row] of levels.entries())
+    for (const [index, { sdStops }] of row.entries()) {
+      const point = ahead[index]?.point;
+      if (point === undefined || (matters && !HELD_ROLES.includes(point.role))) continue;
+      if (sdStops > ASKED_SD_STOPS) return { minute, pointId: point.id };
+    }
+  return null;
+}
+
+/** Face and background as the camera shows them with everything as it is set, minute by minute. */
+function placesOf(
+  setup: Setup,
+  scene: MeteredScene,
+  now: Balance,
+  ahead: readonly Ahead[],
+  levels: readonly (readonly ForecastLevel[])[],
+): Map<PointRole, FadingPlace> {
+  const { camera } = now;
+  const places = new Map<PointRole, FadingPlace>();
+  if (camera === null) return places;
+  const trimmed = setup.lamps.filter(({ role, on }) => role !== null && on);
+  for (const [index, { point }] of ahead.entries()) {
+    if (!HELD_ROLES.includes(point.role)) continue;
+    const solved = now.points.find(({ pointId }) => pointId === point.id);
+    const lamps = trimmed.flatMap((lamp) => scene.light.lampAt(lamp, point)?.alone.stops ?? []);
+    const lampEv100 = lamps.length === 0 ? null : addLight(...lamps);
+    places.set(point.role, {
+      daylightStops: levels.map((row) => {
+        const all = row[index]?.ev100 ?? -Infinity;
+        const rest = lampEv100 === null ? all : (remainingLight(all, lampEv100) ?? -Infinity);
+        return rest - camera.ev100;
+      }),
+      flashStops: solved?.flashStops ?? null,
+      lampStops: lampEv100 === null ? null : lampEv100 - camera.ev100,
+    });
+  }
+  return places;
+}
+
+/** Steps from less to more light, the one that stands among them. */
+const stepsFrom = (least: number, most: number, step: number): number[] => {
+  const down = Math.max(0, Math.floor(-least / step + 1e-6));
+  const up = Math.max(0, Math.floor(most / step + 1e-6));
+  return Array.from({ length: down + up + 1 }, (_, index) => stepsToStops(index - down, step));
+};
+
+function problemOf(setup: Setup, kit: Kit, now: Balance, places: FadingPlace[]): FadingProblem | null {
+  const { camera, cameraBody, gear } = now;
+  if (camera === null || cameraBody === null || gear === null || places.length === 0) return null;
+  const { pins, video } = setup.camera;
+  const limits = limitsInForce(cameraBody, gear.lens, setup.camera);
+  const step = INCREMENT_STOPS[cameraBody.increment];
+  const fires = now.lights.some(({ powerStops }) => powerStops !== null);
+  const fastestTv = fires && !camera.highSpeedSync ? Math.max(camera.tv, limits.safeSyncTv) : cameraBody.fastestTv;
+  const faster = Math.min(FARTHEST.shutterFaster, fastestTv - camera.tv);
+  const entryLoss = now.usable.reduce((most, { config }) => Math.max(most, config.unit.highSpeedSyncLossStops ?? 0), 0);
+  const lossAt = (shutterStops: number) => highSpeedSyncLossStops(entryLoss, camera.beyondSyncStops - shutterStops);
+  return {
+    places,
+    toleranceStops: HELD_WITHIN_STOPS,
+    dials: {
+      shutter: pins.tv !== null || video !== null ? [0] : stepsFrom(-faster, camera.tv - limits.slowestTv, step),
+      iso:
+        pins.sv !== null
+          ? [0]
+          : stepsFrom(
+              Math.max(-FARTHEST.iso, limits.baseSv - camera.sv),
+              Math.min(FARTHEST.iso, limits.highestSv - camera.sv),
+              step,
+            ),
+      power: powerSteps(now),
+      dimmer: dimmerSteps(setup, kit),
+    },
+    flashLossStops: (shutterStops) => (camera.highSpeedSync ? lossAt(shutterStops) - lossAt(0) : 0),
+  };
+}
+
+/** How far all lights together can be trimmed, in the coarsest of their steps. */
+function powerSteps({ lights, usable }: Balance): number[] {
+  const set = lights.flatMap(({ lightId, powerStops }) => {
+    const unit = usable.find(({ light }) => light.id === lightId)?.config.unit;
+    return powerStops === null || unit === undefined ? [] : [{ powerStops, scale: unit.scale }];
+  });
+  if (set.length === 0) return [0];
+  const down = Math.min(FARTHEST.power, ...set.map(({ powerStops, scale }) => powerStops - lowestPowerStops(scale)));
+  const up = Math.min(FARTHEST.powerUp, ...set.map(({ powerStops }) => -powerStops));
+  return stepsFrom(-down, up, Math.max(...set.map(({ scale }) => powerStepStops(scale))));
+}
+
+/** How far all lamps that are lights together can be dimmed; one without a dimmer holds them all. */
+function dimmerSteps({ lamps }: Setup, kit: Kit): number[] {
+  const rooms = lamps.flatMap(({ role, on, lampId, dimStops }) => {
+    const lamp = kit.lamps.find(({ id }) => id === lampId);
+    return role === null || !on || lamp === undefined ? [] : [dimStops - Math.min(...dimmerSettings(lamp))];
+  });
+  if (rooms.length === 0) return [0];
+  return stepsFrom(-Math.min(FARTHEST.dimmer, ...rooms), 0, INCREMENT_STOPS.third);
+}
+
+function followingOf(problem: FadingProblem, now: Balance, from: Date): Following | null {
+  const { camera, cameraBody } = now;
+  if (camera === null || cameraBody === null) return null;
+  const { at, changes, endsAtMinute, endedBy } = fadingSchedule(problem);
+  const minutes = [...new Set(changes.map(({ minute }) => minute))];
+  const steps = minutes.flatMap((minute): FollowingStep[] => {
+    const dials = at[minute];
+    const moved = (dial: keyof DialsAt) => changes.some((one) => one.minute === minute && one.dial === dial);
+    if (dials === undefined) return [];
+    const shutter = formatShutter(camera.tv - dials.shutter, cameraBody.increment);
+    const iso = formatIso(camera.sv + dials.iso);
+    return [
+      {
+        minute,
+        atMs: from.getTime() + minute * MINUTE_MS,
+        shutterText: moved('shutter') ? shutter : null,
+        isoText: moved('iso') ? iso : null,
+        powers: moved('power') ? powersAt(now, dials.power) : [],
+        dimmerStops: moved('dimmer') ? dials.dimmer : null,
+        settingsText: { shutter, aperture: camera.text.aperture, iso },
+      },
+    ];
+  });
+  return { steps, endsAtMinute, endedBy };
+}
+
+const powersAt = ({ lights, usable }: Balance, byStops: number): FollowingStep['powers'] =>
+  lights.flatMap(({ lightId, powerStops }) => {
+    const unit = usable.find(({ light }) => light.id === lightId)?.config.unit;
+    if (powerStops === null || unit === undefined) return [];
+    return [{ lightId, powerText: writePower(unit.scale, powerStops + byStops) }];
+  });

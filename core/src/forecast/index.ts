@@ -1,0 +1,12 @@
+export { type Drift, SHARE_WITHIN } from './drift';
+export {
+  type Following,
+  type FollowingStep,
+  type Forecast,
+  type ForecastMinute,
+  foresee,
+  FORETOLD_MINUTES,
+  HELD_WITHIN_STOPS,
+} from './forecast';
+export { type FollowingDial } from './schedule';
+export { type WaitUntil, waitUntil } from './waitUntil';

@@ -1,0 +1,64 @@
+import { estimate } from '../estimate';
+import type { MeteredScene } from '../metering';
+
+/** How readings of this setup have come out against what was foretold of them. */
+export interface ForecastRecord {
+  /** what the ± of a forecast is to be taken times, at most 1: the light is calmer than it might be */
+  calm: number;
+  /** what comes on top of it, stops: the light jumps more than is told of it */
+  jumpsStops: number;
+}
+
+/** The newest readings only: the light was another before. */
+const MOST_READINGS = 8;
+/** The belief that the ± is right weighs as much as so many readings. */
+const PRIOR_READINGS = 3;
+const LEAST_CALM = 0.5;
+/** A reading further off than this says that something else was wrong, standard deviations. */
+const MOST_DEVIATIONS = 8;
+
+/**
+ * Every reading of the ambient is foretold from those before it, and what it differs by is set against the ±. Readings
+ * before which somebody changed something say nothing; a cloud says how far the light may jump.
+ */
+export function forecastRecord({ light: { evidence } }: MeteredScene): ForecastRecord {
+  const { evening } = evidence;
+  const ambient = evening.taken.filter(({ light }) => light === 'ambient').slice(-MOST_READINGS);
+  // clouds are what a forecast does not know; whatever else changed was done by somebody
+  const arranged = evening.events.filter(({ what }) => what !== 'cloud');
+  const eventsBefore = (end: number) => evening.events.filter(({ minute }) => minute <= end);
+  let [readings, squares, excess] = [0, 0, 0];
+  for (const one of ambient) {
+    const before = evening.taken.filter(({ minute }) => minute < one.minute);
+    const last = before.findLast(({ point, light }) => point === one.point && light === 'ambient');
+    if (last === undefined) continue;
+    if (arranged.some(({ minute }) => minute > last.minute && minute <= one.minute)) continue;
+    const foretold = estimate({ ...evening, events: eventsBefore(last.minute), taken: before, now: one.minute }).expect(
+      one,
+    );
+    const variance = foretold.sdStops ** 2 + one.sdStops ** 2;
+    const square = Math.min((one.stops - foretold.stops) ** 2, variance * MOST_DEVIATIONS ** 2);
+    readings += 1;
+    squares += square / variance;
+    excess += square - variance;
+  }
+  const mean = (PRIOR_READINGS + squares) / (PRIOR_READINGS + readings);
+  return {
+    calm: Math.max(LEAST_CALM, Math.min(1, Math.sqrt(mean))),
+    jumpsStops: Math.sqrt(Math.max(0, excess / (1 + readings))),
+  };
+}
+
+/** Nothing is known of how forecasts have come out. */
+export const NO_RECORD: ForecastRecord = { calm: 1, jumpsStops: 0 };
+/** Of a normal error nineteen in twenty lie within so many standard deviations; where light jumps, within so many more. */
+const WIDE = { calm: 1.96, jumps: 1.3 };
+/** A few readings have hardly seen the largest of what may come. */
+const UNSEEN = 1.15;
+
+/** The narrow and the wide band round a foretold level, half of each, by what has come of earlier ones. */
+export function bandsOf(sdStops: number, { calm, jumpsStops }: ForecastRecord) {
+  const narrow = Math.hypot(sdStops * calm, jumpsStops * UNSEEN);
+  const jumping = narrow === 0 ? 0 : ((jumpsStops * UNSEEN) / narrow) ** 2;
+  return { sdStops: narrow, wideStops: narrow * (WIDE.calm + WIDE.jumps * jumping) };
+}
