@@ -17,6 +17,7 @@ export const CORE_ROOMS = [
   ['setup', 'schemas of one picture: what is decided and recorded'],
   ['documents', 'shoot, spot, frame, change; migrations, merge, sync'],
   ['formats', 'setup files, light distributions'],
+  ['exchange', 'places and calendars in open formats'],
   ['sample', 'the sample shoot'],
   ['gain', 'what each source gives at each place'],
   ['exposure', 'intent, limits, camera settings'],

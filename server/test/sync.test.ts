@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 
 import {
+  PLAIN_SPOT,
   documentSchema,
   type Frame,
   type Mutation,
@@ -39,8 +40,7 @@ let number = 5000;
 /** past every change: nothing is pulled */
 const MOST = Number.MAX_SAFE_INTEGER;
 const spot = (title = 'Spot', id = sampleId((number += 1))): Spot => ({
-  type: 'spot',
-  version: 1,
+  ...PLAIN_SPOT,
   id,
   shootId: sampleId(1),
   title,

@@ -1,4 +1,4 @@
-import { type Document, documentSchema, type Shoot, type Spot } from '@sphene/core/documents';
+import { type Document, documentSchema, PLAIN_SPOT, type Shoot, type Spot } from '@sphene/core/documents';
 import { factsOfFile, imagesOfFile, type SetupFile, withNewIds } from '@sphene/core/formats';
 import { type Kit, kitItems, offered, schemaFault } from '@sphene/core/gear';
 import { asLastTime, newSetup, nextSetup, type Setup } from '@sphene/core/setup';
@@ -190,7 +190,7 @@ export class ShootActions {
   }
 
   private spotWithSetup(shootId: string, names: FreshNames) {
-    const spot: Spot = { type: 'spot', version: 1, id: this.clock.newId(), shootId, title: names.spot };
+    const spot: Spot = { ...PLAIN_SPOT, id: this.clock.newId(), shootId, title: names.spot };
     return [spot, this.freshSetup(spot, names)] as const;
   }
 }

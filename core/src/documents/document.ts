@@ -21,7 +21,8 @@ import { changeSchema } from './change';
 import { conflictSchema, editSchema } from './edit';
 import { frameSchema } from './frame';
 import { migrateDocument } from './migrate';
-import { shootSchema, spotSchema } from './shoot';
+import { shootSchema } from './shoot';
+import { spotSchema } from './spot';
 
 /** What is edited: one device at a time as a rule, merged by field when not. */
 const editables = [

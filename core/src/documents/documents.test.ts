@@ -280,7 +280,7 @@ describe('documents from before several lights', () => {
     };
     const now = documentSchema.parse(old);
     expect(now).toMatchObject({
-      version: 9,
+      version: 10,
       lights: [{ role: 'key', aimPointId: 'face', distanceM: 2.2, dialledStops: -3, group: 'A', locked: false }],
       people: null,
     });

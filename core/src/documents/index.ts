@@ -27,7 +27,19 @@ export { type Collision, differences, type FieldPath, mergeByField, sameValue, v
 export { MIGRATED_TYPES, migrateDocument } from './migrate';
 export { mended } from './mend';
 export { settle, type Settled } from './settle';
-export { enteredShootSchema, isTimeZone, type Shoot, type Spot, spotSchema } from './shoot';
+export { enteredShootSchema, isTimeZone, type Shoot } from './shoot';
+export {
+  MOST_OBSTACLES,
+  type Obstacle,
+  PLAIN_SPOT,
+  type Spot,
+  SPOT_FACTS,
+  SPOT_LIGHTS,
+  type SpotFact,
+  type SpotLight,
+  type SpotPlace,
+  spotSchema,
+} from './spot';
 export {
   commonRequestSchema,
   commonResponseSchema,

@@ -24,6 +24,7 @@ import { reading3 } from './migrations/reading3';
 import { reading4 } from './migrations/reading4';
 import { reading5 } from './migrations/reading5';
 import { sceneChange1 } from './migrations/sceneChange1';
+import { sceneChange2 } from './migrations/sceneChange2';
 import { setup1 } from './migrations/setup1';
 import { setup2 } from './migrations/setup2';
 import { setup3 } from './migrations/setup3';
@@ -32,6 +33,8 @@ import { setup5 } from './migrations/setup5';
 import { setup6 } from './migrations/setup6';
 import { setup7 } from './migrations/setup7';
 import { setup8 } from './migrations/setup8';
+import { setup9 } from './migrations/setup9';
+import { spot1 } from './migrations/spot1';
 import type { IsRaw, Raw, Step } from './migrations/step';
 
 const isRaw: IsRaw = (value): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -64,6 +67,7 @@ const STEPS: Record<string, Step> = {
   'reading 4': reading4,
   'reading 5': reading5,
   'sceneChange 1': sceneChange1,
+  'sceneChange 2': sceneChange2,
   'setup 1': setup1,
   'setup 2': setup2,
   'setup 3': setup3,
@@ -72,6 +76,8 @@ const STEPS: Record<string, Step> = {
   'setup 6': setup6,
   'setup 7': setup7,
   'setup 8': setup8,
+  'setup 9': setup9,
+  'spot 1': spot1,
 };
 
 /** The types that have had another shape before; what a database looks through once. */

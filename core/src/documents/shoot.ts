@@ -15,6 +15,9 @@ export function isTimeZone(name: string): boolean {
 
 const TIME_ZONE_WANTED = fault('time-zone-unknown');
 
+/** A name as zones have them; whether this runtime knows it is asked where it comes in. */
+export const zoneSchema = z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED);
+
 /** A day's work at one place. */
 export const shootSchema = z.strictObject({
   type: z.literal('shoot'),
@@ -28,7 +31,7 @@ export const shootSchema = z.strictObject({
     .refine(isWellFormed, fault('text-broken')),
   date: z.iso.date(fault('date-wanted')),
   place: z.string().trim().max(160, fault('place-long')).refine(isWellFormed, fault('text-broken')),
-  timeZone: z.string().regex(/^[A-Za-z][\w+-]*(\/[\w+-]+)*$/, TIME_ZONE_WANTED),
+  timeZone: zoneSchema,
 });
 export type Shoot = z.infer<typeof shootSchema>;
 
@@ -39,18 +42,3 @@ export type Shoot = z.infer<typeof shootSchema>;
 export const enteredShootSchema = shootSchema.extend({
   timeZone: shootSchema.shape.timeZone.refine(isTimeZone, TIME_ZONE_WANTED),
 });
-
-/** A spot within a shoot: one place in the light. */
-export const spotSchema = z.strictObject({
-  type: z.literal('spot'),
-  version: z.literal(1),
-  id: idSchema,
-  shootId: idSchema,
-  title: z
-    .string()
-    .trim()
-    .min(1, fault('spot-name-missing'))
-    .max(120, fault('spot-name-long'))
-    .refine(isWellFormed, fault('text-broken')),
-});
-export type Spot = z.infer<typeof spotSchema>;

@@ -32,6 +32,7 @@ const LABELS: Record<PlainPath, string> = {
   spotId: 'Spot',
   note: 'Notes',
   frames: 'Frames',
+  plan: 'Place in the plan',
   listed: 'Place in the list',
   takenOver: 'As in the setup before',
   points: 'Points',
@@ -293,6 +294,7 @@ const SAY: Partial<Record<PlainPath, Say>> = {
     `${formatDistance(field(value, 'nearerM') + field(value, 'fartherM'), kit.preferences.distanceUnit)} ` +
     `deep, within ${stopsOf(field(value, 'withinStops'))}`,
   pace: (value) => `${field(value, 'frames')} frames, ${field(value, 'framesPerMinute')} a minute`,
+  plan: (value) => `${field(value, 'shootMin')} min of shooting`,
   colour: () => 'colours',
   'colour.ambient': asList(
     (list, { setup }) =>

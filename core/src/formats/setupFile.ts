@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(11),
+  version: z.literal(12),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -59,6 +59,7 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   8: { preferences: 3 },
   9: { preferences: 3 },
   10: { preferences: 3 },
+  11: {},
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -89,7 +90,8 @@ function migrateCalibration(calibration: unknown): unknown {
  * Earlier versions had neither changes of the scene nor frames (1), nor lenses and what stands with them in the
  * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5), and no
  * dimmers on lamps (6); no light said what it stands for (7), and nobody what is
- * dialled on the camera (8); variants did not hold everything (9), and no meter said what its decimals mean (10).
+ * dialled on the camera (8); variants did not hold everything (9), no meter said what its decimals mean (10),
+ * and spots were names, setups in no plan (11).
  */
 function migrateFile(raw: unknown): unknown {
   const version = isRaw(raw) ? Number(raw['version']) : NaN;
@@ -98,7 +100,8 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 11,
+    version: 12,
+    spot: migrateDocument(raw['spot']),
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
     sceneChanges: each(raw['sceneChanges'] ?? [], migrateDocument),

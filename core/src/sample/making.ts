@@ -1,11 +1,10 @@
-import type { Spot } from '../documents';
+import { PLAIN_SPOT, type Spot } from '../documents';
 import { newSetup, PLAIN_READING, type Reading, type Setup, stoodOf } from '../setup';
 import { sampleId } from './ids';
 
 /** A spot of a sample shoot. */
 export const spot = (number: number, shootId: string, title: string): Spot => ({
-  type: 'spot',
-  version: 1,
+  ...PLAIN_SPOT,
   id: sampleId(number),
   shootId,
   title,

@@ -37,6 +37,7 @@ export {
   standAt,
   tintMiredOf,
 } from './panel';
+export { PLAIN_PLAN, type PlanWindow, planSchema, type SetupPlan } from './plan';
 export { type MeteringPoint, POINT_ROLES, pointSchema, type PointRole, ROLE_FACTS } from './point';
 export { type FiredLight, PLAIN_READING, type Reading, type ReadingMethod, readingSchema, type Stood } from './reading';
 export {

@@ -106,6 +106,7 @@ export function newSetup(
     takenOver: [],
     note: '',
     frames: { from: '', to: '' },
+    plan: null,
     listed: 0,
     confirmed: [],
     variants: [],

@@ -21,12 +21,16 @@ export type SceneChangeKind = (typeof SCENE_CHANGES)[number];
 /** Something in the scene changed, so that readings before it may not hold. A fact: only struck out. */
 export const sceneChangeSchema = z.strictObject({
   type: z.literal('sceneChange'),
-  version: z.literal(2),
+  version: z.literal(3),
   id: idSchema,
   setupId: idSchema,
   at: z.iso.datetime({ offset: true }),
   what: z.enum(SCENE_CHANGES),
   thingId: idSchema.nullable().meta({ description: 'the light, lamp or panel; null: none, or nobody said which' }),
+  sunOut: z
+    .boolean()
+    .nullable()
+    .meta({ description: 'of a change of sun or cloud: whether the sun is out since; null: nobody said' }),
   struckAt: z.iso.datetime({ offset: true }).nullable(),
 });
 export type SceneChange = z.infer<typeof sceneChangeSchema>;
@@ -34,8 +38,9 @@ export type SceneChange = z.infer<typeof sceneChangeSchema>;
 /** What a change of the scene is when nothing more is known of it: as a person reports it. */
 export const PLAIN_CHANGE = {
   type: 'sceneChange',
-  version: 2,
+  version: 3,
   thingId: null,
+  sunOut: null,
   struckAt: null,
 } satisfies Partial<SceneChange>;
 

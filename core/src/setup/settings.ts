@@ -46,6 +46,7 @@ const PLAIN_PATHS = [
   'spotId',
   'note',
   'frames',
+  'plan',
   'listed',
   'takenOver',
   'points',

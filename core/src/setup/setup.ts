@@ -7,11 +7,12 @@ import { cameraWishSchema } from './cameraWish';
 import { lightSchema, MOST_LIGHTS, placedLampSchema } from './light';
 import { colourSchema, lookSchema } from './look';
 import { panelSchema } from './panel';
+import { planSchema } from './plan';
 import { pointSchema } from './point';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 9;
+export const SETUP_VERSION = 10;
 
 /** Parts that a fresh setup takes over from the one before it. */
 export const TAKEN_OVER = ['camera', 'lights'] as const;
@@ -112,6 +113,7 @@ export const setupSchema = z.strictObject({
   frames: z
     .strictObject({ from: frameNumber, to: frameNumber })
     .meta({ description: 'first and last frame made with it, as the camera numbers them; empty: not said' }),
+  plan: planSchema.nullable().meta({ description: 'null: it is in no plan' }),
   listed: z.number().int().min(0).max(10_000).meta({ description: 'its place in the list of its spot' }),
   confirmed: z
     .array(z.string().max(120))

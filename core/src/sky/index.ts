@@ -1,3 +1,13 @@
 export { clearSky } from './clearSky';
-export { type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
+export {
+  type ReachSpan,
+  reachAt,
+  reachSpans,
+  safeUntil,
+  type SkyObstacle,
+  type SunReach,
+  type Viewer,
+} from './outline';
+export { dayOf, lightAtHeight, SUN_LIGHTS, type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
 export { sunPosition } from './sunPosition';
+export { type SunAt, type SunTrack, sunTrack } from './sunTrack';

@@ -1,4 +1,4 @@
-import { sunPosition } from './sunPosition';
+import { type SunTrack, sunTrack } from './sunTrack';
 
 /** The light by the sun's height: day, golden, blue, still usable blue, twilight, night. */
 export const SUN_LIGHTS = ['day', 'golden', 'blue', 'late-blue', 'twilight', 'night'] as const;
@@ -50,8 +50,12 @@ export const lightAtHeight = (altitudeDeg: number): SunLight =>
  * The sun's heights and lights from one moment to another, such as a local day of 23, 24 or 25 hours.
  * @param fromMs, toMs milliseconds of the epoch
  */
-export function sunDay(latitudeDeg: number, longitudeDeg: number, fromMs: number, toMs: number): SunDay {
-  const heightAt = (atMs: number) => sunPosition(latitudeDeg, longitudeDeg, new Date(atMs)).altitudeDeg;
+export const sunDay = (latitudeDeg: number, longitudeDeg: number, fromMs: number, toMs: number): SunDay =>
+  dayOf(sunTrack(latitudeDeg, longitudeDeg, fromMs, toMs));
+
+/** The same of a track that is there already. */
+export function dayOf({ fromMs, toMs, at }: SunTrack): SunDay {
+  const heightAt = (atMs: number) => at(atMs).altitudeDeg;
   const steps = Math.max(1, Math.ceil((toMs - fromMs) / SAMPLE_MS));
   const heights = Array.from({ length: steps + 1 }, (_, step) => {
     const atMs = fromMs + ((toMs - fromMs) * step) / steps;

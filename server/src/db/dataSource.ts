@@ -15,6 +15,7 @@ import { MotivesAndBackdrops1780000800000 } from './migrations/1780000800000-mot
 import { CameraAsItStands1780000900000 } from './migrations/1780000900000-cameraAsItStands';
 import { Variants1780001000000 } from './migrations/1780001000000-variants';
 import { DecimalMeans1780001100000 } from './migrations/1780001100000-decimalMeans';
+import { PlacesAndPlans1780001200000 } from './migrations/1780001200000-placesAndPlans';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -38,6 +39,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       CameraAsItStands1780000900000,
       Variants1780001000000,
       DecimalMeans1780001100000,
+      PlacesAndPlans1780001200000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,
