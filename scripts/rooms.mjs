@@ -30,6 +30,7 @@ export const CORE_ROOMS = [
   ['explain', 'why, which dial, ripple, equal looks'],
   ['forecast', 'the light at minutes to come, and what follows it'],
   ['solution', 'the whole answer, in two breaths'],
+  ['plan', 'the day: sun at a spot, windows, what fits, what to leave out'],
   ['picture', 'a setup as the scene of the renderer'],
   ['words', 'what can be said, as an interface'],
   ['english', 'how it is said in English'],

@@ -3,6 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { SAMPLE_BLUE_HOUR, SAMPLE_GROUP, SAMPLE_KIT } from '../sample';
 import type { Setup } from '../setup';
 import { foresee } from './forecast';
+import { foretoldSetup } from './foretold';
 import { waitUntil } from './waitUntil';
 
 const HOUR_LATER = new Date('2026-02-27T15:00:00Z');
@@ -85,5 +86,36 @@ describe('the next hour', () => {
     expect(following.endedBy).toContain('power');
     // what leaves its bounds untouched does so no later than the first move
     expect(dusk.drift!.minute).toBeLessThanOrEqual(following.steps[0]!.minute);
+  });
+});
+
+describe('a setup that nobody has metered yet', () => {
+  const place = { latitudeDeg: 46.93, longitudeDeg: 10.21 };
+  const at = (clock: string) => new Date(`2026-02-27T${clock}:00+01:00`);
+  const told = (setup: Setup, light: 'open' | 'shade' | 'indoors', clock: string) =>
+    foretoldSetup(setup, SAMPLE_KIT, { place, looksDeg: 60, light }, at(clock));
+
+  it('is solved on the light of its spot and hour, and says how little is known of that', () => {
+    const shade = told(SAMPLE_GROUP.setup, 'shade', '15:40')!;
+    const open = told(SAMPLE_GROUP.setup, 'open', '13:00')!;
+    const room = told(SAMPLE_GROUP.setup, 'indoors', '14:30')!;
+    expect(open.faceEv100).toBeGreaterThan(shade.faceEv100);
+    expect(room.faceEv100).toBeCloseTo(7, 0);
+    expect(shade.sdStops).toBeGreaterThan(0.6);
+    expect(shade.settings).not.toBeNull();
+    expect(shade.lights).toHaveLength(1);
+  });
+
+  it('lies within what was then read there', () => {
+    const read = 12.67;
+    const { faceEv100, sdStops } = told(SAMPLE_GROUP.setup, 'shade', '15:40')!;
+    expect(Math.abs(faceEv100 - read)).toBeLessThan(2 * sdStops);
+  });
+
+  it('at dusk goes by the sky, and after it says nothing', () => {
+    const early = told(SAMPLE_BLUE_HOUR.setup, 'open', '18:18')!;
+    const late = told(SAMPLE_BLUE_HOUR.setup, 'open', '18:34')!;
+    expect(early.faceEv100 - late.faceEv100).toBeGreaterThan(2);
+    expect(told(SAMPLE_BLUE_HOUR.setup, 'open', '20:30')).toBeNull();
   });
 });

@@ -8,5 +8,6 @@ export {
   FORETOLD_MINUTES,
   HELD_WITHIN_STOPS,
 } from './forecast';
+export { type ForetoldSetup, foretoldSetup } from './foretold';
 export { type FollowingDial } from './schedule';
 export { type WaitUntil, waitUntil } from './waitUntil';

@@ -117,6 +117,11 @@ export class LightEstimate {
     return { reading, ambientEv100, sdStops, basis, stale };
   }
 
+  /** What is believed of the ambient at a point, whether it was read or not. */
+  believedAt(point: MeteringPoint): Estimated {
+    return this.now.ambient(this.heldNow(point));
+  }
+
   /**
    * The ambient at a point at minutes to come, held as it was last read there; null where it was not metered.
    */

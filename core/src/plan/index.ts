@@ -1,0 +1,20 @@
+export {
+  dayPlan,
+  type LatePlan,
+  type PlanEntry,
+  type PlannedSetup,
+  type Stretch,
+  whenLate,
+  windowsOf,
+} from './dayPlan';
+export {
+  CLEARANCE_M,
+  EYES_M,
+  type ShadeEdge,
+  shadeEdges,
+  type SpotPlan,
+  type SpotSun,
+  spotSun,
+  type SunInFrame,
+  sunInFrame,
+} from './spotSun';
