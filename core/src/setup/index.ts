@@ -26,6 +26,7 @@ export {
   PLAIN_CAMERA,
   PLAIN_LIGHTING,
   PLAIN_LOOK,
+  PLAIN_PLAN,
 } from './newSetup';
 export {
   changedPanel,
@@ -37,7 +38,6 @@ export {
   standAt,
   tintMiredOf,
 } from './panel';
-export { PLAIN_PLAN, type PlanWindow, planSchema, type SetupPlan } from './plan';
 export { type MeteringPoint, POINT_ROLES, pointSchema, type PointRole, ROLE_FACTS } from './point';
 export { type FiredLight, PLAIN_READING, type Reading, type ReadingMethod, readingSchema, type Stood } from './reading';
 export {
@@ -61,7 +61,15 @@ export {
   type SettingFault,
   type SettingPath,
 } from './settings';
-export { type Setup, setupSchema, type TakenOver, type Variant, MOST_VARIANTS } from './setup';
+export {
+  MOST_VARIANTS,
+  type PlanWindow,
+  type Setup,
+  setupSchema,
+  type SetupPlan,
+  type TakenOver,
+  type Variant,
+} from './setup';
 export { completed, withSettings } from './withSettings';
 export {
   BACKGROUNDS,

@@ -1,7 +1,7 @@
 import { DEFAULT_PREFERENCES } from '../gear';
 import { type Light, LIGHT_ROLE_FACTS, type LightRole, RADIO_GROUPS } from './light';
 import { type MeteringPoint, type PointRole, ROLE_FACTS } from './point';
-import { type Setup, SETUP_VERSION } from './setup';
+import { type Setup, SETUP_VERSION, type SetupPlan } from './setup';
 import { PLAIN_STAGE } from './stage';
 
 /** A point of a kind with its usual tone. @param name what it is called: the language is the caller's */
@@ -60,6 +60,18 @@ export const PLAIN_LIGHTING: Pick<
   pace: null,
   gustMps: null,
   colour: { ambient: [], relation: 'asIs', warmerMired: 30, whiteBalance: null },
+};
+
+/** What a setup takes when it comes into the plan. */
+export const PLAIN_PLAN: SetupPlan = {
+  startsAt: null,
+  setUpMin: 10,
+  shootMin: 15,
+  packMin: 5,
+  moveMin: 5,
+  value: 3,
+  must: false,
+  window: null,
 };
 
 /** The camera of a fresh setup: in the hand, people posing, everything free. */

@@ -7,7 +7,6 @@ import { cameraWishSchema } from './cameraWish';
 import { lightSchema, MOST_LIGHTS, placedLampSchema } from './light';
 import { colourSchema, lookSchema } from './look';
 import { panelSchema } from './panel';
-import { planSchema } from './plan';
 import { pointSchema } from './point';
 import { stageSchema } from './stage';
 
@@ -63,6 +62,36 @@ export const MOST_VARIANTS = 8;
 const frameNumber = z.string().trim().max(20).refine(isWellFormed, fault('text-broken'));
 
 const span = z.number().min(0).max(20);
+
+const minutes = z.number().int().min(0).max(600);
+const sunHeightDeg = z.number().min(-18).max(90);
+
+/** When a setup is to be made: while the sun stands between two heights, or while it reaches the sitter, or does not. */
+export const planWindowSchema = z.discriminatedUnion('by', [
+  z.strictObject({
+    by: z.literal('heights'),
+    fromDeg: sunHeightDeg.meta({ description: 'height of the sun at which it begins' }),
+    toDeg: sunHeightDeg.meta({ description: 'and ends: under `fromDeg` in the evening, over it in the morning' }),
+  }),
+  z.strictObject({ by: z.literal('sun'), reaches: z.boolean() }),
+]);
+export type PlanWindow = z.infer<typeof planWindowSchema>;
+
+/** A setup's place in the plan of the day. */
+export const planSchema = z.strictObject({
+  startsAt: z.iso
+    .datetime({ offset: true })
+    .nullable()
+    .meta({ description: 'first frame; null: as its window wants it' }),
+  setUpMin: minutes,
+  shootMin: minutes,
+  packMin: minutes,
+  moveMin: minutes.meta({ description: 'to the next spot' }),
+  value: z.number().int().min(1).max(5).meta({ description: 'how much it is wanted' }),
+  must: z.boolean().meta({ description: 'must not be missed' }),
+  window: planWindowSchema.nullable().meta({ description: 'null: at any time' }),
+});
+export type SetupPlan = z.infer<typeof planSchema>;
 
 /** Who stands where, what look is wanted, what gear is used. Everything that `solve` needs besides kit and readings. */
 export const setupSchema = z.strictObject({

@@ -14,11 +14,12 @@ import type {
   WhiteBalanceReason,
 } from '../balance';
 import type { Cast, LightColour, NamedSource } from '../colour';
-import type { Change, FieldPath, Refusal } from '../documents';
+import type { Change, FieldPath, Refusal, SpotFact, SpotLight } from '../documents';
+import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
 import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } from '../explain';
 import type { CameraSolution, FrameFight, Intent, SharpShutter, ShutterReason, ToSet } from '../exposure';
 import type { PowerFault } from '../flash';
-import type { Drift, Following, FollowingStep } from '../forecast';
+import type { Drift, Following, FollowingStep, ForetoldSetup } from '../forecast';
 import type { IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
@@ -27,6 +28,7 @@ import type { Assumption, ReadingFault, ReadText, StopAnswer, StopFault, TypedFa
 import type { FaultId, Increment, Outcome, ToneId } from '../photometry';
 import type { ContrastWay, PanelOnEyes, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
 import type { Caster } from '../picture';
+import type { PlannedSetup, ShadeEdge, SunInFrame } from '../plan';
 import type {
   Motive,
   Light,
@@ -146,6 +148,18 @@ export interface Words {
   lightInText: (light: Pick<Light, 'role' | 'group'>) => string;
   panelKind: (kind: PanelKind) => Named;
   /** `Reflector, silver` */
+  /** what a spot is like, and its short caution */
+  spotFact: (fact: SpotFact) => Named;
+  spotLight: (light: SpotLight) => string;
+  placeFault: (fault: PlaceFault) => string;
+  placesFault: (fault: PlacesFault) => string;
+  calendarFault: (fault: CalendarFault) => string;
+  /** how a setup stands to its window; null: it has none */
+  planFit: (planned: Pick<PlannedSetup, 'fit' | 'outsideMin'>) => string | null;
+  shadeEdge: (edge: Pick<ShadeEdge, 'of' | 'comes' | 'leaves'>) => string;
+  sunInFrame: (sun: SunInFrame) => string;
+  /** a setup that nobody has metered, on foretold light */
+  foretoldSetup: (foretold: ForetoldSetup) => string;
   /** what is to be set at a moment to come */
   followingStep: (step: FollowingStep, context: WordsContext) => string;
   /** why no setting holds the picture from then on, to follow a time */
