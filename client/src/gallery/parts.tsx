@@ -3,6 +3,7 @@ import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { BackgroundControl } from '@/ui/BackgroundControl';
 import { Chip } from '@/ui/Chip';
 import { ChoiceList } from '@/ui/ChoiceList';
+import { DayLine } from '@/ui/DayLine';
 import { Disclosure } from '@/ui/Disclosure';
 import { Histogram } from '@/ui/Histogram';
 import { HoldBackControl } from '@/ui/HoldBackControl';
@@ -26,6 +27,7 @@ import { View } from 'react-native';
 
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE } from '@sphene/core/sample';
+import { dayOf, reachSpans, sunDay, sunTrack } from '@sphene/core/sky';
 import { solve } from '@sphene/core/solution';
 import { DIALS } from './dialParts';
 import { type GalleryPart, Held, nothing } from './held';
@@ -51,6 +53,34 @@ function Icons() {
         </View>
       ))}
     </View>
+  );
+}
+
+const HOUR_MS = 3_600_000;
+const MIDNIGHT = Date.parse('2026-02-26T23:00:00Z');
+const TRACK = sunTrack(46.93, 10.21, MIDNIGHT, MIDNIGHT + 24 * HOUR_MS);
+const DAY = dayOf(TRACK);
+const POLAR = sunDay(78, 15, MIDNIGHT - 60 * 24 * HOUR_MS, MIDNIGHT - 59 * 24 * HOUR_MS);
+const clockOf = (ms: number) => new Date(ms + HOUR_MS).toISOString().slice(11, 16);
+const RIDGE = { fromDeg: 210, toDeg: 300, size: { by: 'angle', riseDeg: 14 }, leaves: false } as const;
+const TREES = { ...RIDGE, fromDeg: 80, toDeg: 140, leaves: true } as const;
+const EYES = { eastM: 0, northM: 0, upM: 1.6 };
+
+/** A day with a ridge and trees, and the moment that is looked at. */
+function SampleDay() {
+  return (
+    <Held start={MIDNIGHT + 16 * HOUR_MS}>
+      {(atMs, put) => (
+        <DayLine
+          day={DAY}
+          clock={clockOf}
+          atMs={atMs}
+          bars={[{ name: 'People', spans: reachSpans(TRACK, [RIDGE, TREES], EYES) }]}
+          onDraft={put}
+          onTime={put}
+        />
+      )}
+    </Held>
   );
 }
 
@@ -238,6 +268,16 @@ const CHOICES: GalleryPart[] = [
 ];
 
 const LOOKS: GalleryPart[] = [
+  {
+    file: 'DayLine',
+    states: [
+      { name: 'a day with what the sun reaches', shown: <SampleDay /> },
+      {
+        name: 'a night without end',
+        shown: <DayLine day={POLAR} clock={clockOf} atMs={POLAR.fromMs + HOUR_MS} onTime={nothing} />,
+      },
+    ],
+  },
   {
     file: 'HoldBackControl',
     states: [

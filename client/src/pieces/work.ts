@@ -8,5 +8,6 @@ export { SetupScreen } from '@/features/setup/SetupScreen';
 export { NewShootScreen } from '@/features/shoots/NewShootScreen';
 export { SetupFace } from '@/features/shoots/SetupCard';
 export { ShootScreen } from '@/features/shoots/ShootScreen';
+export { SpotScreen } from '@/features/spots/SpotScreen';
 export { StopsScreen } from '@/features/stops/StopsScreen';
 export { nextText, readSetup, sayConflict, sayFault, sayField, sayRefusal } from '@/setupView/lent';

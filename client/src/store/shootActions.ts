@@ -16,6 +16,9 @@ export interface FreshNames {
   background: string;
 }
 
+/** What a person says of a spot. */
+export type SpotFacts = Omit<Spot, 'type' | 'version' | 'id' | 'shootId' | 'title'>;
+
 /** A document that is new. */
 export const add = (document: Document): Change => ({ op: 'put', id: document.id, base: null, document });
 /** A document that was changed, with what it was. */
@@ -135,6 +138,29 @@ export class ShootActions {
     if (other === undefined) return;
     const order = listed.map((one, index) => (index === at ? other : index === at + by ? setup : one));
     this.keep(order.flatMap((one, index) => (one.listed === index ? [] : [edit(one, { ...one, listed: index })])));
+  }
+
+  /**
+   * Changes what is said of a spot. Where it lies and which way the frame looks goes along to its setups whose sun is said by
+   * place and time.
+   */
+  describeSpot(spot: Spot, said: Partial<SpotFacts>): void {
+    const next: Spot = { ...spot, ...said };
+    const { place, looksDeg } = next;
+    const isMoved = place !== spot.place || looksDeg !== spot.looksDeg;
+    const setups = isMoved ? selectSetups(this.store.getState()).filter(({ spotId }) => spotId === spot.id) : [];
+    const moved = setups.flatMap((setup): Change[] => {
+      const { sun } = setup.stage;
+      if (sun?.by !== 'time') return [];
+      const there = { ...sun, ...place, cameraLooksDeg: looksDeg ?? sun.cameraLooksDeg };
+      return [edit(setup, { ...setup, stage: { ...setup.stage, sun: there } })];
+    });
+    this.keep([edit(spot, next), ...moved]);
+  }
+
+  /** Puts setups into the plan of their day, out of it, or to other times there. */
+  planSetups(planned: readonly { setup: Setup; plan: Setup['plan'] }[]): void {
+    this.keep(planned.map(({ setup, plan }) => edit(setup, { ...setup, plan })));
   }
 
   rename(document: Shoot | Spot, title: string): void {

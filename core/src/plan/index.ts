@@ -10,6 +10,7 @@ export {
 export {
   CLEARANCE_M,
   EYES_M,
+  learnOutline,
   type ShadeEdge,
   shadeEdges,
   type SpotPlan,

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 
 import { PLAIN_PLAN, type SetupPlan } from '../setup';
 import { dayPlan, type PlanEntry, whenLate, windowsOf } from './dayPlan';
-import { shadeEdges, spotSun, sunInFrame } from './spotSun';
+import { learnOutline, shadeEdges, spotSun, sunInFrame } from './spotSun';
 
 const FROM = Date.parse('2026-02-27T00:00:00+01:00');
 const TO = FROM + 86_400_000;
@@ -46,6 +46,25 @@ describe('the sun at a spot', () => {
     const gone = shadeEdges(yard, spotSun(yard, FROM, TO)).find(({ comes }) => !comes)!;
     expect(gone.seatedMs!).toBeLessThan(gone.atMs);
     expect(gone.safeMs!).toBeLessThan(gone.atMs);
+  });
+
+  it('teaches the skyline in the moment that it leaves or comes', () => {
+    for (const [what, clock] of [
+      ['left', '16:20'],
+      ['came', '08:40'],
+    ] as const) {
+      const outline = learnOutline([], open.track.at(at(clock)), what);
+      const spot = { place: ORLABACH, outline, looksDeg: null };
+      const edge = shadeEdges({ spot, backgroundM: null }, spotSun({ spot, backgroundM: null }, FROM, TO)).find(
+        ({ comes, atMs }) => comes === (what === 'came') && Math.abs(atMs - at(clock)) < 30 * MINUTE_MS,
+      );
+      // rises are kept to a tenth of a degree
+      expect(Math.abs(edge!.atMs - at(clock))).toBeLessThan(MINUTE_MS);
+      // seen again at another minute it is the same skyline, corrected
+      const again = learnOutline(outline, open.track.at(at(clock) + 5 * MINUTE_MS), what);
+      expect(again).toHaveLength(1);
+      expect(again[0]!.size).not.toEqual(outline[0]!.size);
+    }
   });
 
   it('stands behind, beside or before people, and shines on the lens until the camera is turned', () => {

@@ -1,7 +1,8 @@
-import type { Spot } from '../documents';
+import { MOST_OBSTACLES, type Spot } from '../documents';
 import { wrapDeg } from '../scene';
 import {
   dayOf,
+  isOver,
   type ReachSpan,
   reachSpans,
   safeUntil,
@@ -147,4 +148,32 @@ export function sunInFrame(
   const mustDeg = needed >= 1 ? 0 : Math.acos(needed) / RADIANS;
   const turnDeg = off >= mustDeg ? null : (asideDeg < 0 ? 1 : -1) * Math.ceil(mustDeg - off);
   return { against, asideDeg, turnDeg };
+}
+
+/** How far the skyline that hid or let go the sun is taken to go on: after it where it left, before it where it came. */
+const GOES_ON_DEG = 30;
+const BESIDE_DEG = 3;
+
+/**
+ * What the sun teaches of the skyline at the moment at which it goes behind it or comes over it: there it is as high as the
+ * sun. What was drawn there as it is seen is corrected; what is known by height and distance stays.
+ */
+export function learnOutline(
+  outline: Spot['outline'],
+  { altitudeDeg, azimuthDeg }: { altitudeDeg: number; azimuthDeg: number },
+  what: 'left' | 'came',
+): Spot['outline'] {
+  const riseDeg = Math.min(89, Math.max(0, Math.round(altitudeDeg * 10) / 10));
+  const compass = (deg: number) => Math.round(((deg % 360) + 360) % 360);
+  const covers = (one: Spot['outline'][number]) => one.size.by === 'angle' && !one.leaves && isOver(one, azimuthDeg);
+  if (outline.some(covers))
+    return outline.map((one) => (covers(one) ? { ...one, size: { by: 'angle', riseDeg } } : one));
+  const [before, after] = what === 'left' ? [BESIDE_DEG, GOES_ON_DEG] : [GOES_ON_DEG, BESIDE_DEG];
+  const learnt: Spot['outline'][number] = {
+    fromDeg: compass(azimuthDeg - before),
+    toDeg: compass(azimuthDeg + after),
+    size: { by: 'angle', riseDeg },
+    leaves: false,
+  };
+  return [...outline, learnt].slice(-MOST_OBSTACLES);
 }

@@ -1,13 +1,26 @@
 import { PLAIN_SPOT, type Spot } from '../documents';
-import { newSetup, PLAIN_READING, type Reading, type Setup, stoodOf } from '../setup';
+import { newSetup, PLAIN_PLAN, PLAIN_READING, type Reading, type Setup, type SetupPlan, stoodOf } from '../setup';
 import { sampleId } from './ids';
 
-/** A spot of a sample shoot. */
-export const spot = (number: number, shootId: string, title: string): Spot => ({
+/** A spot of a sample shoot in the made-up town, with what is known of it. */
+export const spot = (number: number, shootId: string, title: string, said: Partial<Spot> = {}): Spot => ({
   ...PLAIN_SPOT,
   id: sampleId(number),
   shootId,
   title,
+  place: ORLABACH,
+  timeZone: 'Europe/Vienna',
+  ...said,
+});
+
+/** Where the made-up town lies. */
+export const ORLABACH = { latitudeDeg: 46.93, longitudeDeg: 10.21 };
+
+/** A place in the plan of the wedding's day. @param startsAt on its date, `14:30`; null: as its window wants it */
+export const planned = (startsAt: string | null, said: Partial<SetupPlan>): SetupPlan => ({
+  ...PLAIN_PLAN,
+  startsAt: startsAt === null ? null : `2026-02-27T${startsAt}:00+01:00`,
+  ...said,
 });
 
 /** A fresh setup at a spot, with the first camera of the sample's kit. */

@@ -10,17 +10,18 @@ import {
   type Setup,
 } from '../setup';
 import { sampleId } from './ids';
-import { ambient, set, setupAt, spot, tested } from './making';
+import { ambient, ORLABACH, planned, set, setupAt, spot, tested } from './making';
 
 /** The wedding's shoot, which most of the sample belongs to. */
 export const WEDDING_ID = sampleId(1);
 
-const platform = spot(4, WEDDING_ID, 'Lower platform');
-const cabin = spot(5, WEDDING_ID, 'Parked cabin');
+const platform = spot(4, WEDDING_ID, 'Lower platform', { looksDeg: 60, light: 'shade', facts: ['cold', 'public-way'] });
+const cabin = spot(5, WEDDING_ID, 'Parked cabin', { looksDeg: 250, light: 'open', facts: ['cold'] });
 
 /** Eleven people in open shade before a bright valley: a box far enough back to be even from the first row to the last. */
 const group: Setup = {
   ...setupAt(13, platform, 'Family of eleven'),
+  plan: planned('15:40', { setUpMin: 15, shootMin: 20, moveMin: 10, value: 5, must: true }),
   meter: { meterId: null, av: 6, tv: 23 / 3, sv: 1, read: 'aperture' },
   look: { ...PLAIN_LOOK, holdBackStops: 1 },
   camera: { ...PLAIN_CAMERA, cameraId: sampleId(101), wantedAv: 6, stands: set(6, 23 / 3, 0) },
@@ -43,6 +44,7 @@ const group: Setup = {
 /** The sky's blue held by the shutter, the couple in warm light like that of the cabin's lamps. */
 const blueHour: Setup = {
   ...setupAt(14, cabin, 'Blue hour by the cabin'),
+  plan: planned(null, { setUpMin: 15, shootMin: 15, value: 4, window: { by: 'heights', fromDeg: -4, toDeg: -8 } }),
   points: [
     newPoint('face', 'face', 'Face'),
     newPoint('background', 'background', 'Background'),
@@ -79,6 +81,7 @@ const blueHour: Setup = {
     cameraM: 3.5,
     background: 'sky',
     ground: 'snow',
+    sun: { by: 'time', ...ORLABACH, at: '2026-02-27T17:18:00Z', cameraLooksDeg: 250 },
   },
 };
 
@@ -91,7 +94,7 @@ const foundryShoot: Shoot = {
   place: 'Orlabach, foundry',
   timeZone: 'Europe/Vienna',
 };
-const foundry = spot(8, foundryShoot.id, 'Foundry');
+const foundry = spot(8, foundryShoot.id, 'Foundry', { light: 'indoors', facts: ['heat', 'mains'] });
 
 /** Dark walls and one high skylight: the key does what the skylight would, a rim parts dark hair from the dark. */
 const founder: Setup = {

@@ -3,7 +3,7 @@ import { kitItems } from '../gear';
 import { newLight, PLAIN_LOOK, PLAIN_STAGE, type Reading, type Setup } from '../setup';
 import { sampleId } from './ids';
 import { SAMPLE_KIT } from './kit';
-import { ambient, done, set, setupAt, spot, tested } from './making';
+import { ambient, done, ORLABACH, planned, set, setupAt, spot, tested } from './making';
 import { MORE_DOCUMENTS, SAMPLE_BLUE_HOUR, SAMPLE_FOUNDRY, SAMPLE_GROUP, WEDDING_ID } from './moreSetups';
 
 const shoot: Shoot = {
@@ -16,12 +16,27 @@ const shoot: Shoot = {
   timeZone: 'Europe/Vienna',
 };
 
-const hall = spot(2, shoot.id, 'Winch hall');
-const terrace = spot(3, shoot.id, 'Upper terrace');
+const hall = spot(2, shoot.id, 'Winch hall', {
+  light: 'indoors',
+  windowsFaceDeg: 180,
+  facts: ['mains', 'light-sensitive'],
+  note: 'Tall windows to the south, warm lamps under the roof. Sockets by the door.',
+});
+/** A ridge takes the sun early; the wall of the upper station stands to the east. */
+const terrace = spot(3, shoot.id, 'Upper terrace', {
+  looksDeg: 225,
+  light: 'open',
+  outline: [
+    { fromDeg: 195, toDeg: 300, size: { by: 'angle', riseDeg: 8 }, leaves: false },
+    { fromDeg: 70, toDeg: 120, size: { by: 'height', heightM: 9, awayM: 14 }, leaves: false },
+  ],
+  facts: ['cold', 'slope'],
+});
 
 /** Limewashed hall, tall south windows and warm lamps: dim, so the ISO rises and a small flash is plenty. */
 const ceremony: Setup = {
   ...setupAt(11, hall, 'Ceremony by the windows'),
+  plan: planned('14:30', { setUpMin: 20, shootMin: 35, moveMin: 10, value: 5, must: true }),
   meter: { meterId: null, av: 3, tv: 6, sv: 2, read: 'aperture' },
   lights: [
     {
@@ -54,6 +69,7 @@ const ceremony: Setup = {
 /** Low sun behind the couple over the snow: faces in their own shade, far too bright for f/2.8 at sync. */
 const lowSun: Setup = {
   ...setupAt(12, terrace, 'Couple against the low sun'),
+  plan: planned('16:30', { shootMin: 20, value: 4, window: { by: 'sun', reaches: true } }),
   meter: { meterId: null, av: 5, tv: 23 / 3, sv: 0, read: 'aperture' },
   look: { ...PLAIN_LOOK, holdBackStops: 2 / 3 },
   lights: [
@@ -70,7 +86,7 @@ const lowSun: Setup = {
     cameraM: 3.5,
     background: 'trees',
     ground: 'snow',
-    sun: { by: 'time', latitudeDeg: 46.93, longitudeDeg: 10.21, at: '2026-02-27T15:40:00Z', cameraLooksDeg: 225 },
+    sun: { by: 'time', ...ORLABACH, at: '2026-02-27T15:40:00Z', cameraLooksDeg: 225 },
   },
 };
 

@@ -1,5 +1,6 @@
 export { clearSky } from './clearSky';
 export {
+  isOver,
   type ReachSpan,
   reachAt,
   reachSpans,

@@ -34,8 +34,8 @@ const EXACT_MS = 1000;
 const RADIANS = Math.PI / 180;
 const wrapped = (deg: number): number => ((deg % 360) + 360) % 360;
 
-/** True where a bearing lies from one clockwise to another; a whole circle where both are the same. */
-const within = (bearingDeg: number, { fromDeg, toDeg }: Pick<SkyObstacle, 'fromDeg' | 'toDeg'>): boolean => {
+/** Whether an obstacle lies over a bearing: from one clockwise to another, a whole circle where both are the same. */
+export const isOver = ({ fromDeg, toDeg }: Pick<SkyObstacle, 'fromDeg' | 'toDeg'>, bearingDeg: number): boolean => {
   const width = wrapped(toDeg - fromDeg) || 360;
   return wrapped(bearingDeg - fromDeg) <= width;
 };
@@ -46,7 +46,7 @@ const within = (bearingDeg: number, { fromDeg, toDeg }: Pick<SkyObstacle, 'fromD
  */
 export function riseAt(obstacle: SkyObstacle, azimuthDeg: number, viewer: Viewer): number | null {
   const { size } = obstacle;
-  if (size.by === 'angle') return within(azimuthDeg, obstacle) ? size.riseDeg : null;
+  if (size.by === 'angle') return isOver(obstacle, azimuthDeg) ? size.riseDeg : null;
   const [east, north] = [Math.sin(azimuthDeg * RADIANS), Math.cos(azimuthDeg * RADIANS)];
   const along = viewer.eastM * east + viewer.northM * north;
   const inside = size.awayM ** 2 - (viewer.eastM ** 2 + viewer.northM ** 2 - along ** 2);
@@ -54,7 +54,7 @@ export function riseAt(obstacle: SkyObstacle, azimuthDeg: number, viewer: Viewer
   const distanceM = Math.sqrt(inside) - along;
   if (distanceM <= 0) return null;
   const [hitEast, hitNorth] = [viewer.eastM + distanceM * east, viewer.northM + distanceM * north];
-  if (!within(Math.atan2(hitEast, hitNorth) / RADIANS, obstacle)) return null;
+  if (!isOver(obstacle, Math.atan2(hitEast, hitNorth) / RADIANS)) return null;
   return Math.atan2(size.heightM - viewer.upM, distanceM) / RADIANS;
 }
 

@@ -74,6 +74,13 @@ function SpotCard({ spot }: { spot: Spot }) {
       <View style={{ alignItems: 'flex-start' }}>
         <ActionButton
           kind="plain"
+          label={spot.place === null ? texts.placeAndLight : texts.lightHere}
+          name={texts.placeAndLightOf(spot.title)}
+          icon="chevron-right"
+          onPress={() => router.navigate({ pathname: '/spot/[id]', params: { id: spot.id } })}
+        />
+        <ActionButton
+          kind="plain"
           label={texts.addASetup}
           name={texts.addASetupAt(spot.title)}
           icon="plus"

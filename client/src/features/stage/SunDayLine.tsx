@@ -1,113 +1,12 @@
-import { texts } from './texts';
 import { localDay } from '@/shell/localDay';
 import { useActions } from '@/store/application';
-import { MarkedSlider, type SliderMark } from '@/ui/MarkedSlider';
-import type { Palette } from '@/ui/palette';
-import { Txt } from '@/ui/Txt';
-import { usePalette } from '@/ui/theme';
-import { useMemo, useState } from 'react';
-import { View } from 'react-native';
-import Svg, { Line, Polyline, Rect } from 'react-native-svg';
+import { DayLine } from '@/ui/DayLine';
+import { useMemo } from 'react';
 
 import type { Setup, Sun } from '@sphene/core/setup';
-import { type SunDay, sunDay, type SunLight, type SunSpan } from '@sphene/core/sky';
+import { sunDay } from '@sphene/core/sky';
 
 type SunAtTime = Extract<Sun, { by: 'time' }>;
-
-const HOUR_MS = 3_600_000;
-const CHART_PX = 72;
-/** A slider's handle keeps this free at both ends of its track, and its keys stand beside that. */
-const INSET_PX = 72;
-/** What the chart shows of the sun's height, degrees. */
-const SHOWN_DEG = { least: -20, most: 70 };
-
-/** The sun's day where the stage's sun is said by place and time. */
-function useSunDay({ latitudeDeg, longitudeDeg, at }: SunAtTime, timeZone: string) {
-  const { fromMs, toMs, clock } = localDay(at, timeZone);
-  const day = useMemo(() => sunDay(latitudeDeg, longitudeDeg, fromMs, toMs), [latitudeDeg, longitudeDeg, fromMs, toMs]);
-  return { day, clock };
-}
-
-/** How each light is filled, the day always lightest; blue is the ambient's colour and golden the flash's. */
-const inkOf = (palette: Palette): Record<SunLight, { color: string; opacity: number }> => ({
-  day: { color: palette.text, opacity: palette.isDark ? 0.4 : 0.06 },
-  golden: { color: palette.flash, opacity: 0.55 },
-  blue: { color: palette.ambient, opacity: 0.75 },
-  'late-blue': { color: palette.ambient, opacity: 0.4 },
-  twilight: { color: palette.text, opacity: palette.isDark ? 0.14 : 0.3 },
-  night: { color: palette.text, opacity: palette.isDark ? 0.06 : 0.55 },
-});
-
-/** The sun's height over the day, over the lights of the day. */
-function HeightChart({ day, atMs, widthPx }: { day: SunDay; atMs: number; widthPx: number }) {
-  const palette = usePalette();
-  const ink = inkOf(palette);
-  const x = (ms: number) => ((ms - day.fromMs) / (day.toMs - day.fromMs)) * widthPx;
-  const { least, most } = SHOWN_DEG;
-  const y = (deg: number) => CHART_PX * (1 - (Math.min(most, Math.max(least, deg)) - least) / (most - least));
-  return (
-    <Svg width={widthPx} height={CHART_PX} aria-hidden>
-      {day.spans.map(({ light, fromMs, toMs }) => (
-        <Rect
-          key={fromMs}
-          x={x(fromMs)}
-          y={0}
-          width={Math.max(0, x(toMs) - x(fromMs))}
-          height={CHART_PX}
-          fill={ink[light].color}
-          fillOpacity={ink[light].opacity}
-        />
-      ))}
-      <Line x1={0} x2={widthPx} y1={y(0)} y2={y(0)} stroke={palette.text} strokeWidth={1} strokeDasharray="2 4" />
-      <Polyline
-        points={day.heights
-          .map(({ atMs: ms, altitudeDeg }) => `${x(ms).toFixed(1)},${y(altitudeDeg).toFixed(1)}`)
-          .join(' ')}
-        fill="none"
-        stroke={palette.text}
-        strokeWidth={2}
-      />
-      <Line x1={x(atMs)} x2={x(atMs)} y1={0} y2={CHART_PX} stroke={palette.accent} strokeWidth={3} />
-    </Svg>
-  );
-}
-
-/** The lights worth waiting for, in words: `Golden 06:41 to 07:58 and 17:02 to 18:19`; or that there is none that day. */
-function windowsOf({ spans, risesMs, setsMs }: SunDay, clock: (ms: number) => string): string[] {
-  const times = (light: SunLight) =>
-    spans.filter((span) => span.light === light).map(({ fromMs, toMs }) => texts.fromTo(clock(fromMs), clock(toMs)));
-  const line = (name: string, light: SunLight) => {
-    const found = times(light);
-    return found.length === 0 ? texts.noneThatDay(name) : texts.windowAt(name, found);
-  };
-  return [
-    risesMs.length + setsMs.length === 0
-      ? spans.some(({ light }) => light === 'day')
-        ? texts.sunNeverSets
-        : texts.sunNeverRises
-      : texts.sunRisesAndSets(risesMs.map(clock), setsMs.map(clock)),
-    line(texts.golden, 'golden'),
-    line(texts.blue, 'blue'),
-  ];
-}
-
-/** The beginnings of the evening's windows, each one tap away. */
-const marksOf = ({ spans, setsMs, fromMs }: SunDay, clock: (ms: number) => string): SliderMark[] => {
-  const noon = fromMs + 12 * HOUR_MS;
-  const evening = (light: SunLight): SunSpan | undefined =>
-    spans.find((span) => span.light === light && span.fromMs > noon);
-  const places: [string, number | undefined][] = [
-    [texts.golden, evening('golden')?.fromMs],
-    [texts.sunset, setsMs.find((ms) => ms > noon)],
-    [texts.blue, evening('blue')?.fromMs],
-    [texts.lateBlue, evening('late-blue')?.fromMs],
-  ];
-  return places.flatMap(([name, ms]): SliderMark[] =>
-    ms === undefined
-      ? []
-      : [{ value: (ms - fromMs) / HOUR_MS, name, note: clock(ms), words: texts.theDayTo(clock(ms)) }],
-  );
-};
 
 interface SunDayLineProps {
   setup: Setup;
@@ -120,36 +19,17 @@ interface SunDayLineProps {
 /** The day on one line at the place of the stage's sun: heights, windows, and the moment that stage and picture show. */
 export function SunDayLine({ setup, sun, timeZone, onTime }: SunDayLineProps) {
   const actions = useActions();
-  const [widthPx, setWidthPx] = useState(300);
-  const { day, clock } = useSunDay(sun, timeZone);
-  const atMs = Date.parse(sun.at);
-  const momentAt = (hours: number) => new Date(Math.round(day.fromMs + hours * HOUR_MS)).toISOString();
-  const now = day.spans.find(({ fromMs, toMs }) => atMs >= fromMs && atMs < toMs)?.light ?? 'night';
+  const { latitudeDeg, longitudeDeg, at } = sun;
+  const { fromMs, toMs, clock } = localDay(at, timeZone);
+  const day = useMemo(() => sunDay(latitudeDeg, longitudeDeg, fromMs, toMs), [latitudeDeg, longitudeDeg, fromMs, toMs]);
+  const isoOf = (ms: number) => new Date(ms).toISOString();
   return (
-    <View role="group" aria-label={texts.theDay} style={{ gap: 8 }}>
-      {windowsOf(day, clock).map((line) => (
-        <Txt key={line} size="label">
-          {line}
-        </Txt>
-      ))}
-      <View
-        style={{ paddingHorizontal: INSET_PX }}
-        onLayout={({ nativeEvent }) => setWidthPx(Math.max(1, nativeEvent.layout.width - 2 * INSET_PX))}
-      >
-        <HeightChart day={day} atMs={atMs} widthPx={widthPx} />
-      </View>
-      <MarkedSlider
-        label={texts.timeOfTheDay}
-        value={(atMs - day.fromMs) / HOUR_MS}
-        range={{ least: 0, most: (day.toMs - day.fromMs) / HOUR_MS - 0.1 }}
-        marks={marksOf(day, clock)}
-        said={texts.momentSaid(clock(atMs), texts.sunLights[now])}
-        less={texts.earlier}
-        more={texts.later}
-        track={() => null}
-        onDraft={(hours) => actions.draft(setup.id, [{ path: 'stage.sun', value: { ...sun, at: momentAt(hours) } }])}
-        onChange={(hours) => onTime(momentAt(hours))}
-      />
-    </View>
+    <DayLine
+      day={day}
+      clock={clock}
+      atMs={Date.parse(at)}
+      onDraft={(ms) => actions.draft(setup.id, [{ path: 'stage.sun', value: { ...sun, at: isoOf(ms) } }])}
+      onTime={(ms) => onTime(isoOf(ms))}
+    />
   );
 }

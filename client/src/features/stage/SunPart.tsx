@@ -20,20 +20,22 @@ type SunBy<B extends Sun['by']> = Extract<Sun, { by: B }>;
 const USUAL_PLACE = { latitudeDeg: 47, longitudeDeg: 10 };
 const COORDINATE = { unit: '°', step: 0.1, decimals: 2 };
 
-/** The sun as it starts in each way of saying it: what stands now, and the place that another setup of the shoot knows. */
+/** The sun as it starts in each way of saying it: what stands now, and the place of the spot or of another setup of the shoot. */
 function useStarts() {
   const { setup } = useSetup();
   const { stage } = useNumbers();
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
+  const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
   const elsewhere = useAppSelector((state) =>
     Object.values(state.documents.byId).find(
       (one) => one.type === 'setup' && one.shootId === setup.shootId && one.stage?.sun?.by === 'time',
     ),
   );
-  const known = elsewhere?.type === 'setup' && elsewhere.stage.sun?.by === 'time' ? elsewhere.stage.sun : USUAL_PLACE;
+  const seen = elsewhere?.type === 'setup' && elsewhere.stage.sun?.by === 'time' ? elsewhere.stage.sun : USUAL_PLACE;
+  const known = spot?.place ?? seen;
   return {
-    timeZone: shoot?.timeZone ?? 'UTC',
+    timeZone: spot?.timeZone ?? shoot?.timeZone ?? 'UTC',
     /** the sun is seen where it is drawn, at this moment */
     seenNow: ({ sideDeg }: SunBy<'hand'>): Sun | null =>
       seenSun({ latitudeDeg: known.latitudeDeg, longitudeDeg: known.longitudeDeg }, new Date(clockMs), sideDeg),
@@ -53,7 +55,7 @@ function useStarts() {
             latitudeDeg: known.latitudeDeg,
             longitudeDeg: known.longitudeDeg,
             at: `${shoot?.date ?? '2026-06-01'}T14:00:00Z`,
-            cameraLooksDeg: 180,
+            cameraLooksDeg: spot?.looksDeg ?? 180,
           };
       }
     },
