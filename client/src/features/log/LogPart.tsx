@@ -2,7 +2,7 @@ import { texts } from './texts';
 import { VariantTree } from '@/features/variants/VariantTree';
 import { exportSetup } from '@/setupView/exportSetup';
 import { useSetup } from '@/setupView/setupContext';
-import { downloadText } from '@/shell/download';
+import { downloadText, fileNameOf } from '@/shell/download';
 import { useActions, useKeeper } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
 import { type Store, useAppSelector } from '@/store/store';
@@ -73,8 +73,7 @@ export function LogPart() {
   const keeper = useKeeper();
   const exportFile = async () => {
     const file = await exportSetup(store.getState(), setup.id, (id) => keeper.image(id));
-    if (file !== null)
-      downloadText(`${setup.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.sphene.json`, writeSetupFile(file));
+    if (file !== null) downloadText(fileNameOf(setup.title, 'sphene.json'), writeSetupFile(file));
   };
   return (
     <View style={{ gap: 8 }}>

@@ -1,5 +1,5 @@
 import { texts } from './texts';
-import { todayHere } from './formatDay';
+import { todayHere } from '@/shell/formatDay';
 import { freshNames } from './freshNames';
 import { sayRule } from '@/language/words';
 import { useActions } from '@/store/application';

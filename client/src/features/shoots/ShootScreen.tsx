@@ -16,7 +16,7 @@ import type { Spot } from '@sphene/core/documents';
 import type { Setup } from '@sphene/core/setup';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { SetupCard } from './SetupCard';
-import { formatDay } from './formatDay';
+import { formatDay } from '@/shell/formatDay';
 
 /** How wide a setup is shown at most; two stand side by side on a phone. */
 const CARD_PX = 236;
@@ -127,6 +127,13 @@ export function ShootScreen() {
         contentContainerStyle={{ padding: EDGE_PX, gap: 32, maxWidth: MOST_PX, width: '100%', alignSelf: 'center' }}
       >
         <TitleField label={texts.shoot} title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
+        <View style={{ alignItems: 'flex-start' }}>
+          <ActionButton
+            label={texts.planTheDay}
+            icon="chevron-right"
+            onPress={() => router.navigate({ pathname: '/plan/[id]', params: { id } })}
+          />
+        </View>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: GAP_PX, rowGap: 32 }}>
           {spots.map((spot) => (
             <SpotCard key={spot.id} spot={spot} />

@@ -19,7 +19,7 @@ import type { Shoot } from '@sphene/core/documents';
 import type { Setup } from '@sphene/core/setup';
 import { ImportButton } from './ImportButton';
 import { SetupRow } from './SetupRow';
-import { dayTitle, formatDay, todayHere } from './formatDay';
+import { dayTitle, formatDay, todayHere } from '@/shell/formatDay';
 import { freshNames } from './freshNames';
 
 const EDGE_PX = 16;

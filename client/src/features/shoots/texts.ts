@@ -6,6 +6,7 @@ export const texts = catalogue({
   addASetupAt: (title: string) => `Add a setup at ${title}`,
   addASpot: 'Add a spot',
   addASpotWhy: 'Another place in the light, with a first setup.',
+  planTheDay: 'Plan of the day',
   placeAndLight: 'Say place and light',
   lightHere: 'Place and light',
   placeAndLightOf: (spot: string) => `Place and light: ${spot}`,

@@ -16,6 +16,10 @@ const RIDGE: Obstacle = { fromDeg: 200, toDeg: 280, size: { by: 'angle', riseDeg
 const WALL: Obstacle = { fromDeg: 200, toDeg: 280, size: { by: 'height', heightM: 6, awayM: 15 }, leaves: false };
 const TREES: Obstacle = { ...WALL, size: { by: 'height', heightM: 12, awayM: 20 }, leaves: true };
 
+const nameOf = ({ size, leaves }: Obstacle, index: number): string => {
+  if (leaves) return texts.trees(index);
+  return size.by === 'angle' ? texts.ridge(index) : texts.wall(index);
+};
 const sizeSaid = ({ size }: Obstacle): string =>
   size.by === 'angle'
     ? texts.ridgeSaid(String(size.riseDeg))
@@ -34,12 +38,9 @@ function ObstacleRow({
   onRemove: () => void;
 }) {
   const { fromDeg, toDeg, size, leaves } = obstacle;
+  const name = nameOf(obstacle, index);
   return (
-    <Disclosure
-      title={texts.obstacle(index)}
-      summary={`${texts.bearings(String(fromDeg), String(toDeg))}, ${sizeSaid(obstacle)}`}
-      inUse
-    >
+    <Disclosure title={name} summary={`${texts.bearings(String(fromDeg), String(toDeg))}, ${sizeSaid(obstacle)}`} inUse>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: 12 }}>
         <NumberDial
           {...BEARING}
@@ -88,10 +89,10 @@ function ObstacleRow({
             />
           </>
         )}
-        <IconButton icon="trash-can-outline" name={texts.remove(index)} onPress={onRemove} />
+        <IconButton icon="trash-can-outline" name={texts.remove(name)} onPress={onRemove} />
       </View>
       <ToggleList
-        label={texts.obstacle(index)}
+        label={texts.through}
         choices={[{ value: 'leaves', label: texts.leaves }]}
         values={leaves ? ['leaves'] : []}
         onChange={(values) => onChange({ ...obstacle, leaves: values.length > 0 })}

@@ -36,7 +36,7 @@ function FactsPart({ spot, describe }: { spot: Spot; describe: (said: Partial<Sp
     <View style={{ gap: 12 }}>
       <Heading size="value">{texts.whatItIsLike}</Heading>
       <ToggleList
-        label={texts.whatItIsLike}
+        label={texts.callsForCare}
         choices={SPOT_FACTS.map((value) => ({ value, label: words.spotFact(value).name }))}
         values={spot.facts}
         onChange={(values) => describe({ facts: values.filter(isFact) })}
@@ -85,10 +85,11 @@ export function SpotScreen() {
         keyboardShouldPersistTaps="handled"
       >
         <TitleField label={texts.spot} title={spot.title} onRename={(title) => actions.rename(spot, title)} />
+        {spot.place !== null && <SpotDay spot={spot} shoot={shoot} />}
         <PlacePart spot={spot} describe={describe} />
+        {spot.place === null && <SpotDay spot={spot} shoot={shoot} />}
         <FramePart spot={spot} describe={describe} />
         <OutlinePart spot={spot} describe={describe} />
-        <SpotDay spot={spot} shoot={shoot} />
         <FactsPart spot={spot} describe={describe} />
       </ScrollView>
     </Screen>
