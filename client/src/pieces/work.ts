@@ -4,6 +4,7 @@ export { SettingsScreen } from '@/features/account/SettingsScreen';
 export { DevicesScreen } from '@/features/devices/DevicesScreen';
 export { KitScreen } from '@/features/kit/KitScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';
+export { NowScreen } from '@/features/plan/NowScreen';
 export { PlanScreen } from '@/features/plan/PlanScreen';
 export { SetupScreen } from '@/features/setup/SetupScreen';
 export { NewShootScreen } from '@/features/shoots/NewShootScreen';

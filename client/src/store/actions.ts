@@ -247,6 +247,12 @@ export class Actions extends ShootActions {
     this.keep([add({ ...PLAIN_CHANGE, id, setupId, at, what })]);
   }
 
+  /** The sun went in or came out: its light is that of the last time that it was so. */
+  turnSky(setupId: string, sunOut: boolean): void {
+    const [id, at] = [this.clock.newId(), this.clock.timestamp()];
+    this.keep([add({ ...PLAIN_CHANGE, id, setupId, at, what: 'sun', sunOut })]);
+  }
+
   /** Keeps a test frame with a setup, and its picture apart from it. Returns its id. */
   addFrame(setupId: string, { image, ...frame }: NewFrame): string {
     const [id, at] = [this.clock.newId(), this.clock.timestamp()];

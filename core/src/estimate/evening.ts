@@ -73,11 +73,12 @@ export interface Taken extends Wanted {
 }
 
 /**
- * Something that changed, as declared or as known. `together`: whatever happened, it happened to all of the points alike,
- * but for a little; `anew`: they lie somewhere else now.
+ * Something that changed, as declared or as known. A cloud that says whether the sun is out since is one of two states that
+ * light goes back and forth between; before the first of these it was the other. `together`: whatever happened, it happened
+ * to all of the points alike, but for a little; `anew`: they lie somewhere else now.
  */
 export type Event = { minute: number } & (
-  | { what: 'cloud' }
+  | { what: 'cloud'; sunOut?: boolean }
   | { what: 'source'; source: string }
   | { what: 'points'; points: readonly string[]; how: 'each' | 'together' | 'anew' }
 );

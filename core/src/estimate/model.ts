@@ -60,10 +60,27 @@ export class Model {
     };
   }
 
+  /** Which of two skies it is, where that was said: the sun out or in; null: nobody said. */
+  private skyAt(minute: number): 'out' | 'in' | null {
+    const said = this.evening.events.flatMap((event) =>
+      event.what === 'cloud' && event.sunOut !== undefined ? [{ minute: event.minute, sunOut: event.sunOut }] : [],
+    );
+    const [first] = said;
+    if (first === undefined) return null;
+    const last = said.findLast((one) => one.minute <= minute);
+    return (last?.sunOut ?? !first.sunOut) ? 'out' : 'in';
+  }
+
+  /** What a sky is over or under the other, everywhere and at a point by itself: it comes back with that sky. */
+  private skyParts(minute: number, of: string, sdStops: number): Part[] {
+    const sky = this.skyAt(minute);
+    return sky === null ? [] : [{ of: this.stays(`sky:${sky}:${of}`, sdStops), minute, factor: 1 }];
+  }
+
   private daylight(minute: number): { knownStops: number; parts: Part[] } {
     const { beliefs, begin } = this;
     const { events, sky, forecast, daylightSdStops } = this.evening;
-    const clouds = events.filter(({ what }) => what === 'cloud');
+    const clouds = events.filter((event) => event.what === 'cloud' && event.sunOut === undefined);
     const day = this.component('day', () =>
       this.wanders(
         daylightSdStops,
@@ -74,6 +91,7 @@ export class Model {
     const parts = [
       { of: day, minute, factor: 1 },
       { of: this.stays('trend', this.trendSd), minute, factor: minute - begin },
+      ...this.skyParts(minute, 'all', beliefs.cloud.daylight),
     ];
     if (forecast === null) return { knownStops: 0, parts };
     const change = forecast(minute) - forecast(begin);
@@ -81,7 +99,7 @@ export class Model {
     return { knownStops: change, parts };
   }
 
-  private own({ point, near }: Held, minute: number): Part {
+  private own({ point, near }: Held, minute: number): Part[] {
     const { beliefs } = this;
     const { events, sky } = this.evening;
     const light = near ? 'near' : 'far';
@@ -90,14 +108,15 @@ export class Model {
         beliefs.own[light],
         beliefs.ownWander[sky][light],
         events.flatMap((event) => {
-          if (event.what === 'cloud') return [{ minute: event.minute, sdStops: beliefs.cloud[light] }];
+          if (event.what === 'cloud')
+            return event.sunOut === undefined ? [{ minute: event.minute, sdStops: beliefs.cloud[light] }] : [];
           if (event.what !== 'points' || !event.points.includes(point)) return [];
           const sds = { each: beliefs.moved, together: beliefs.cloud.near, anew: beliefs.own.far };
           return [{ minute: event.minute, sdStops: sds[event.how] }];
         }),
       ),
     );
-    return { of, minute, factor: 1 };
+    return [{ of, minute, factor: 1 }, ...this.skyParts(minute, point, beliefs.cloud[light])];
   }
 
   /** What people who moved share since, whatever it was. */
@@ -134,7 +153,13 @@ export class Model {
       const strength = this.strength(source, minute);
       if (source.follows === 'daylight')
         return [
-          levelOf(knownStops + daylight.knownStops - held.tv, [...daylight.parts, own, ...moved, ...strength, ...aim]),
+          levelOf(knownStops + daylight.knownStops - held.tv, [
+            ...daylight.parts,
+            ...own,
+            ...moved,
+            ...strength,
+            ...aim,
+          ]),
         ];
       const there = this.stays(`source:${id}:${held.point}`, beliefs.lamp.atPoint);
       return [levelOf(knownStops - held.tv, [...strength, { of: there, minute, factor: 1 }, ...aim])];

@@ -54,7 +54,7 @@ import { recentReadings } from './recent';
 import { openingsOf, sourceIn, type State, States } from './states';
 import { Timeline } from './timeline';
 
-/** Two clouds that were reported make a moving sky. */
+/** Two clouds that were reported make a moving sky; one that goes back and forth between two states does not. */
 const MOVING_SKY_EVENTS = 2;
 /** A stage that is set for the sun of another day says nothing of today's. */
 const SAME_DAY_MS = 12 * 3_600_000;
@@ -147,7 +147,10 @@ export class Evidence {
       events: [...happened, ...this.timeline.breaks.map((minute): Event => ({ minute, what: 'cloud' }))],
       taken: recentReadings(standing).flatMap((reading) => this.takenOf(reading)),
       now: this.timeline.now(clock.getTime()),
-      sky: events.filter(({ what }) => what === 'sun').length >= MOVING_SKY_EVENTS ? 'moving' : 'steady',
+      sky:
+        events.filter(({ what, sunOut }) => what === 'sun' && sunOut === null).length >= MOVING_SKY_EVENTS
+          ? 'moving'
+          : 'steady',
       indoors: isIndoors(setup),
       daylightSdStops: this.beliefAt(this.face).sd,
       forecast: this.forecast(clock),
@@ -184,9 +187,10 @@ export class Evidence {
   }
 
   private eventsOf(change: SceneChange): Event[] {
-    const { what, at } = change;
+    const { what, at, sunOut } = change;
     const minute = this.timeline.minuteOf(Date.parse(at));
     // a door or a lamp that was touched changes what comes in as much as a cloud does
+    if (what === 'sun' && sunOut !== null) return [{ minute, what: 'cloud', sunOut }];
     if (what === 'sun' || what === 'opening') return [{ minute, what: 'cloud' }];
     // what a lamp gives is known by its dimmer; nothing else changes with it
     if (what === 'lamp') return [];

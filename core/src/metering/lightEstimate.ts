@@ -96,9 +96,22 @@ export class LightEstimate {
     return this.evidence.held(point, USUAL_METHOD, null, 0);
   }
 
-  /** Everything that was read at a point with the flash off. */
+  /** Everything that was read at a point with the flash off; of two skies, in the one that is now, where it was read there. */
   private ambientOf(point: MeteringPoint): Reading | undefined {
-    return ambientReading(this.standing, point, this.setup.look.faceBy);
+    const { faceBy } = this.setup.look;
+    const now = this.sunOutAt(this.clock.getTime());
+    const inThisSky = this.standing.filter(({ at }) => this.sunOutAt(Date.parse(at)) === now);
+    return ambientReading(inThisSky, point, faceBy) ?? ambientReading(this.standing, point, faceBy);
+  }
+
+  /** Whether the sun was out, where somebody told two skies apart; before the first of them it was the other. */
+  private sunOutAt(ms: number): boolean | null {
+    const told = this.changes.filter(
+      ({ what, sunOut, struckAt }) => what === 'sun' && sunOut !== null && struckAt === null,
+    );
+    const [first] = told;
+    if (first === undefined) return null;
+    return told.findLast(({ at }) => Date.parse(at) <= ms)?.sunOut ?? first.sunOut === false;
   }
 
   /** The ambient at a point now. Where only its other dome direction or a disc was taken, as that was held. */
@@ -148,9 +161,14 @@ export class LightEstimate {
   }
 
   private changeSince(point: MeteringPoint, { at }: Reading): SceneChange | undefined {
+    // a sky that is back is the one that it was read in
+    const isSameSky = this.sunOutAt(Date.parse(at)) === this.sunOutAt(this.clock.getTime());
     return this.changes.findLast(
       (change) =>
-        change.struckAt === null && Date.parse(change.at) > Date.parse(at) && this.evidence.isTouched(point, change),
+        change.struckAt === null &&
+        Date.parse(change.at) > Date.parse(at) &&
+        !(change.what === 'sun' && change.sunOut !== null && isSameSky) &&
+        this.evidence.isTouched(point, change),
     );
   }
 

@@ -97,11 +97,12 @@ function freeStart({ plan, sun }: PlanEntry, earliestMs: number): number {
   return Math.max(earliestMs, room?.fromMs ?? earliestMs);
 }
 
-/** Setups in the order in which they are made: those with a time by it, the others after what stands before them in the list. */
-function inOrder(entries: readonly PlanEntry[]): PlanEntry[] {
-  let last = -Infinity;
+/** Setups in the order in which they are made: by their time, else by when their window lets them after those before in the list. */
+function inOrder(entries: readonly PlanEntry[], fromMs: number): PlanEntry[] {
+  let last = fromMs;
   const keyed = entries.map((entry, index) => {
-    if (entry.plan.startsAt !== null) last = Date.parse(entry.plan.startsAt);
+    const { startsAt } = entry.plan;
+    last = startsAt === null ? freeStart(entry, last) : Date.parse(startsAt);
     return { entry, index, key: last };
   });
   return keyed.sort((a, b) => a.key - b.key || a.index - b.index).map(({ entry }) => entry);
@@ -109,7 +110,7 @@ function inOrder(entries: readonly PlanEntry[]): PlanEntry[] {
 
 /** Each setup at its time, with what fits and what does not. @param dayFromMs before which nothing begins */
 export function dayPlan(entries: readonly PlanEntry[], dayFromMs: number): PlannedSetup[] {
-  const ordered = inOrder(entries);
+  const ordered = inOrder(entries, dayFromMs);
   const placed: PlannedSetup[] = [];
   for (const [index, entry] of ordered.entries()) {
     const { plan, setupId, spotId } = entry;
@@ -179,7 +180,7 @@ const MOST_TRIED = 14;
  * @param nowMs the earliest moment at which hands are free
  */
 export function whenLate(entries: readonly PlanEntry[], nowMs: number): LatePlan {
-  const ordered = inOrder(entries);
+  const ordered = inOrder(entries, nowMs);
   const tried = ordered.slice(0, MOST_TRIED);
   const rest = ordered.slice(MOST_TRIED);
   let best: { drop: PlanEntry[]; kept: PlannedSetup[]; worth: number } | null = null;

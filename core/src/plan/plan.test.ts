@@ -138,6 +138,12 @@ describe('the plan of a day', () => {
     expect(family!.startByMs).toBe(blue!.startByMs! - (15 + 5 + 5 + 20) * MINUTE_MS);
   });
 
+  it('a setup with a window comes where that lies, wherever it stands in the list', () => {
+    const blue = entry({ window: BLUE });
+    const couple = entry({ startsAt: iso('16:30') });
+    expect(dayPlan([blue, couple], at('08:00')).map(({ setupId }) => setupId)).toEqual([couple.setupId, blue.setupId]);
+  });
+
   it('says how much of a setup lies outside of its window, and that there is none that day', () => {
     const [late, never] = dayPlan(
       [

@@ -11,6 +11,7 @@ import { View } from 'react-native';
 import type { Forecast, ForecastMinute } from '@sphene/core/forecast';
 import type { Setup } from '@sphene/core/setup';
 import { AheadChart } from './AheadChart';
+import { EdgesSoon, TakeTheSun } from './SpotAhead';
 import { useForecast } from './useForecast';
 
 /** Minutes that the table has a row for. */
@@ -151,6 +152,8 @@ export function NextHour() {
       <Txt size="label" tone="quiet">
         {by === 'sun' ? texts.bySun : texts.byReadings}
       </Txt>
+      <TakeTheSun forecast={forecast} />
+      <EdgesSoon forecast={forecast} timeZone={timeZone} />
       <AheadChart {...told} />
       <AheadTable {...told} />
       {dark !== undefined && <Txt>{texts.darkFrom(clockAt(dark.atMs, timeZone))}</Txt>}

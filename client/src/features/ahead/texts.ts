@@ -35,5 +35,10 @@ export const texts = catalogue({
   overAnHour: 'over an hour from now',
   otherThen: (name: string, how: string) => `${name} ${how}`,
   byThen: (others: string) => `By then: ${others}.`,
+  takeTheSunHere: 'Take the sun of this spot',
+  edgeAt: (time: string, what: string) => `${time} ${what}`,
+  safeUntil: (time: string) => `safe until ${time}`,
+  neverSafe: 'never safe',
+  edgesSoon: 'The shade moves',
   narrowBand: 'Narrow band: two in three. Wide band: nineteen in twenty.',
 });

@@ -12,7 +12,12 @@ export function useForecast(): { forecast: Forecast | null; timeZone: string } {
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
   const dragged = useAppSelector((state) => state.documents.draft !== null);
   const clockMs = useAppSelector((state) => state.device.clockMs);
-  const timeZone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
+  const timeZone = useAppSelector(
+    (state) =>
+      selectDocument(state, 'spot', setup.spotId)?.timeZone ??
+      selectDocument(state, 'shoot', setup.shootId)?.timeZone ??
+      'UTC',
+  );
   /** as hands last left it */
   const [settled, setSettled] = useState(setup);
   if (!dragged && settled !== setup) setSettled(setup);

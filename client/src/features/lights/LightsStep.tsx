@@ -12,6 +12,8 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { Heading, Txt } from '@/ui/Txt';
 import { NumberDial } from '@/ui/dials';
+import { selectDocument } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -130,19 +132,19 @@ function OfAllLights({ several }: { several: boolean }) {
 
 /** Safety of people, with the flash. */
 function Mind() {
-  const { context } = useSetup();
+  const { setup, context } = useSetup();
   const { cautions } = useNumbers();
-  if (cautions.length === 0) return null;
+  const facts = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId)?.facts) ?? [];
+  if (cautions.length + facts.length === 0) return null;
+  const ofSpot = facts.map((fact) => `${words.spotFact(fact).name}: ${words.spotFact(fact).because}`);
   return (
     <View style={{ gap: 4 }}>
       <Heading>{texts.mind}</Heading>
-      {cautions
-        .map((caution) => words.caution(caution, context))
-        .map((text) => (
-          <Txt key={text} size="label" tone="quiet">
-            {text}
-          </Txt>
-        ))}
+      {[...cautions.map((caution) => words.caution(caution, context)), ...ofSpot].map((text) => (
+        <Txt key={text} size="label" tone="quiet">
+          {text}
+        </Txt>
+      ))}
     </View>
   );
 }

@@ -12,6 +12,7 @@ import { meterIncrementOf } from '@sphene/core/metering';
 import type { Reading } from '@sphene/core/setup';
 import { NextHour } from '@/features/ahead/NextHour';
 import { Questions } from '../../setupView/Questions';
+import { CloudPair } from './CloudPair';
 import { ContrastMatrix } from './ContrastMatrix';
 import { DeviceKeys } from './DeviceKeys';
 import { DomeChoice } from './DomeChoice';
@@ -89,6 +90,7 @@ export function AmbientStep() {
       <DeviceKeys pointName={name} />
       <DomeChoice />
       <SceneChanges />
+      <CloudPair />
       {point !== undefined && <PointDetails key={point.id} point={point} />}
       <ContrastMatrix />
       <NextHour />

@@ -14,10 +14,11 @@ import type { DayPlan } from './useDayPlan';
 const MINUTE_MS = 60_000;
 const LATE = { unit: texts.minutes, least: 0, most: 240, step: 5, decimals: 0 } as const;
 
-/** What is still to come: on the day itself what has not ended, before it everything. */
+/** What is still to come: on the day itself what has not ended, on another everything. */
 function stillToCome(day: DayPlan, nowMs: number) {
   const ended = new Set(day.lines.filter(({ planned }) => planned.toMs < nowMs).map(({ setup }) => setup.id));
-  return day.entries.filter(({ setupId }) => !ended.has(setupId));
+  const left = day.entries.filter(({ setupId }) => !ended.has(setupId));
+  return left.length === 0 ? day.entries : left;
 }
 
 /** Running late: what to leave out so that what is worth most still comes in time, and the times that follow. */

@@ -5,7 +5,7 @@ import { Screen } from '@/shell/Screen';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { DayLine } from '@/ui/DayLine';
 import { Heading, Txt } from '@/ui/Txt';
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 
@@ -56,14 +56,15 @@ function NotPlanned({ day }: { day: DayPlan }) {
 /** The plan of a shoot's day: setups at their times against the sun, what fits, and what to leave out when late. */
 export function PlanScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
+  const router = useRouter();
   const day = useDayPlan(id);
   if (day === null) return <NotFoundScreen />;
   const date = formatDay(day.shoot.date);
   const isEmpty = day.lines.length + day.others.length === 0;
   return (
     <Screen
-      title={texts.planOf(day.shoot.title)}
-      place={[date, day.shoot.place].filter(Boolean).join(' · ')}
+      title={texts.planOfTheDay}
+      place={[day.shoot.title, date].join(' · ')}
       up={`/shoot/${day.shoot.id}`}
       actions={<IconButton icon="undo" name={texts.undo} disabled={day.undo === null} onPress={() => day.undo?.()} />}
     >
@@ -72,6 +73,15 @@ export function PlanScreen() {
         keyboardShouldPersistTaps="handled"
       >
         <TheSun day={day} />
+        {day.lines.length > 0 && (
+          <View style={{ alignItems: 'flex-start' }}>
+            <ActionButton
+              label={texts.openNow}
+              icon="chevron-right"
+              onPress={() => router.navigate({ pathname: '/now/[id]', params: { id } })}
+            />
+          </View>
+        )}
         {isEmpty && <Txt>{texts.noSetups}</Txt>}
         {!isEmpty && day.lines.length === 0 && <Txt>{texts.nothingPlanned}</Txt>}
         {day.lines.map((line) => (

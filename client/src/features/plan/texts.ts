@@ -2,7 +2,7 @@ import { catalogue } from '@/language/language';
 
 /** What `plan` says in words of its own. */
 export const texts = catalogue({
-  planOf: (title: string) => `Plan: ${title}`,
+  planOfTheDay: 'Plan of the day',
   nothingPlanned:
     'Nothing is planned yet. Take a setup into the plan: it goes into its window or after the one before.',
   noSetups: 'This shoot has no setups yet. Add a spot first.',
@@ -15,7 +15,7 @@ export const texts = catalogue({
   mustShort: 'must',
   metered: 'metered',
   change: 'Times and window',
-  changeSummary: 'When it is made, how long it takes, how much it is wanted',
+  changeSummary: 'Time, window, minutes, worth',
   first: 'First frame',
   earlier: 'earlier',
   later: 'later',
@@ -66,4 +66,17 @@ export const texts = catalogue({
   sheetTitle: (title: string, day: string) => `${title}, ${day}`,
   columns: { time: 'Time', handsOn: 'Hands on', setup: 'Setup', spot: 'Spot', settings: 'Settings', notes: 'Notes' },
   undo: 'Take the last thing back',
+  now: 'Now',
+  openNow: 'Now, on the day',
+  isOn: 'On now',
+  next: 'Next',
+  beginsIn: (minutes: string) => `begins in ${minutes} min`,
+  minutesLeft: (minutes: string) => `${minutes} min left`,
+  freeFor: (minutes: string) => `${minutes} min until hands on`,
+  allDone: 'Everything that was planned is done.',
+  notToday: (day: string) => `Not today: the plan is for ${day}.`,
+  goThere: 'Open',
+  theScreen: 'The screen',
+  keepAwake: 'Stays on while this is open',
+  notHere: 'not possible in this browser',
 });
