@@ -126,8 +126,12 @@ for (const [size, viewport] of SIZES)
       await expect(page.getByRole('status').getByText('4 setups have new times.')).toBeVisible();
       await expect(card('Family of eleven')).toContainText('15:55 to');
       const geoJson = await textOf(page, page.getByRole('button', { name: 'Places as GeoJSON', exact: true }));
-      expect(JSON.parse(geoJson)).toMatchObject({ features: [{ geometry: { coordinates: [10.21, 46.93] } }, {}, {}, {}] });
-      expect(await textOf(page, page.getByRole('button', { name: 'Places as GPX', exact: true }))).toContain('<name>Upper terrace</name>');
+      expect(JSON.parse(geoJson)).toMatchObject({
+        features: [{ geometry: { coordinates: [10.21, 46.93] } }, {}, {}, {}],
+      });
+      expect(await textOf(page, page.getByRole('button', { name: 'Places as GPX', exact: true }))).toContain(
+        '<name>Upper terrace</name>',
+      );
     });
 
     test('the next hour from readings: bands, what holds the picture, a sun that goes in and comes out', async ({
