@@ -1,4 +1,4 @@
-import { expect, HALL, SIZES, TERRACE, test } from './stack';
+import { expect, HALL, SIZES, TERRACE, TERRACE_SPOT, test } from './stack';
 
 for (const [size, viewport] of SIZES)
   test.describe(`at ${size} size`, () => {
@@ -55,21 +55,13 @@ test('the sun stands there now: one tap tells which way the camera looks, and wh
   setup,
   stack,
 }) => {
-  /** The place that setups of this shoot know is that of the hall's sun. */
-  const placeTheHall = async (longitude: number) => {
-    await setup.open(stack, HALL);
-    const stage = await setup.part('Stage');
-    await stage.getByRole('button', { name: /^Sun\. / }).click();
-    await stage.getByRole('radio', { name: 'Place and time' }).click();
-    for (const [dial, value] of [
-      ['Latitude', 0],
-      ['Longitude', longitude],
-    ] as const) {
-      await stage.getByRole('button', { name: new RegExp(`^${dial} `) }).click();
-      await stage.getByLabel(`${dial}, typed`).fill(String(value));
-      await stage.getByLabel(`${dial}, typed`).press('Enter');
-      await expect(stage.getByLabel(`${dial}, typed`)).toHaveCount(0);
-    }
+  /** The sun's place is that of the spot. */
+  const placeTheTerrace = async (longitude: number) => {
+    await setup.open(stack, TERRACE_SPOT);
+    const field = setup.page.getByLabel('Coordinates');
+    await field.fill(`0, ${longitude}`);
+    await field.press('Enter');
+    await expect(field).toHaveValue(`0.00000, ${longitude.toFixed(5)}`);
     await expect(setup.saved).toBeVisible();
   };
   const seeItFromTheTerrace = async () => {
@@ -85,11 +77,11 @@ test('the sun stands there now: one tap tells which way the camera looks, and wh
     await stage.getByRole('button', { name: 'It stands there now' }).click();
     return { stage, side: /^Sun (.*), \d+° high/.exec(said)?.[1] ?? '' };
   };
-  await placeTheHall(eastWhere(0));
+  await placeTheTerrace(eastWhere(0));
   const night = await seeItFromTheTerrace();
   await expect(night.stage.getByRole('alert')).toContainText('the sun is not up now');
   await expect(night.stage.getByRole('radio', { name: 'By hand' })).toBeChecked();
-  await placeTheHall(eastWhere(10));
+  await placeTheTerrace(eastWhere(10));
   const morning = await seeItFromTheTerrace();
   await expect(morning.stage.getByRole('radio', { name: 'Place and time' })).toBeChecked();
   // it stands where it was seen, as high as it is there now

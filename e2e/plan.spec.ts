@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type { Download, Locator, Page } from '@playwright/test';
 
-import { expect, HALL, SIZES, test } from './stack';
+import { expect, HALL, SIZES, TERRACE_SPOT, test } from './stack';
 
 const SHOOT = '019c9c00-0000-7000-8000-000000000001';
-const TERRACE_SPOT = '/spot/019c9c00-0000-7000-8000-000000000003';
 
 async function give(page: Page, button: Locator, name: string, text: string): Promise<void> {
   const chooser = page.waitForEvent('filechooser');

@@ -118,6 +118,8 @@ export class Stack {
 
 export const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
 export const TERRACE = '/setup/019c9c00-0000-7000-8000-000000000012';
+/** The spot that it is at. */
+export const TERRACE_SPOT = '/spot/019c9c00-0000-7000-8000-000000000003';
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
 /** What every flow is walked at. */
