@@ -23,12 +23,12 @@ const SHOTS = [
   { name: 'log', at: HALL, size: PHONE, theme: 'Dark', tab: 'Log' },
   { name: 'stops', at: '/stops', size: PHONE, theme: 'Dim', does: 'stops' },
   { name: 'variants', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'variants' },
-  { name: 'points', at: TERRACE, size: PHONE, theme: 'Dark', does: 'points' },
   { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
-  { name: 'frame', at: TERRACE, size: PHONE, theme: 'Glare', does: 'frame' },
   { name: 'lights', at: TERRACE, size: PHONE, theme: 'Dark', does: 'lights' },
+  { name: 'hour', at: TERRACE.replace('012', '013'), size: PHONE, theme: 'Glare', tab: 'Ambient', does: 'hour' },
+  { name: 'spot', at: '/spot/019c9c00-0000-7000-8000-000000000003', size: PHONE, theme: 'Dark', does: 'day' },
+  { name: 'plan', at: '/plan/019c9c00-0000-7000-8000-000000000001', size: PHONE, theme: 'Dark', does: 'day' },
   { name: 'kit', at: '/kit', size: PHONE, theme: 'Dark', does: 'kit' },
-  { name: 'colour', at: TERRACE, size: PHONE, theme: 'Glare', does: 'colour' },
   { name: 'wide', at: HALL, size: WIDE, theme: 'Dark', does: 'picture' },
   { name: 'stage', at: HALL, size: PHONE, theme: 'Dark', tab: 'Stage', does: 'picture' },
   { name: 'picture', at: HALL.replace('setup', 'picture'), size: PHONE, theme: 'Dark', does: 'picture' },
@@ -67,22 +67,18 @@ const DO = {
         await page.getByRole('group', { name: new RegExp(`^${role} [A-F]$`, 'i') }).waitFor();
       }
   },
+  async hour(page) {
+    await page.getByRole('button', { name: /^The next hour/ }).click();
+    const take = page.getByRole('button', { name: 'Take the sun of this spot' });
+    if (await take.count()) await take.click();
+    await page.getByText(/change from the sun at this place/).waitFor();
+    await page.getByRole('group', { name: 'The next hour' }).evaluate((element) => element.scrollIntoView());
+  },
+  async day(page) {
+    await page.getByRole('group', { name: 'The day', exact: true }).waitFor();
+  },
   async kit(page) {
     await page.getByRole('button', { name: 'Edit Tern 400 A' }).click();
-  },
-  async colour(page) {
-    await page.getByRole('tab', { name: 'Lights' }).click();
-    await page.getByRole('button', { name: /^Colour and gels/ }).click();
-    await page.getByRole('button', { name: /^Ambient on the face/ }).click();
-    await page
-      .getByRole('radiogroup', { name: 'Light on the face' })
-      .getByRole('radio', { name: /^Low sun/ })
-      .click();
-    await page.getByRole('button', { name: /^Ambient on the face/ }).click();
-    await page.getByRole('radio', { name: 'Match the room' }).click();
-    await page
-      .getByText('White balance', { exact: true })
-      .evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
   async shoots(page) {
     await page.locator('[data-drawn]').first().waitFor({ timeout: 60_000 });
@@ -99,28 +95,6 @@ const DO = {
     await aside.locator('[data-drawn]').waitFor({ timeout: 60_000 });
     await aside.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
-  async points(page) {
-    await meterTheTerrace(page);
-    await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
-    await page.getByRole('tab', { name: 'Ambient' }).click();
-    await page.getByRole('radio', { name: /^Background/ }).click();
-    await page.getByRole('button', { name: /^Press simulated meter/ }).click();
-    for (const name of ['shadow side', 'sky', 'hair light', 'white cloth']) {
-      if (await page.getByRole('radio', { name: new RegExp(`^${name}`, 'i') }).count()) continue;
-      if (!(await page.getByRole('button', { name: `Add ${name}` }).count()))
-        await page.getByRole('button', { name: 'More points' }).click();
-      await page.getByRole('button', { name: `Add ${name}` }).click();
-      await page.getByRole('button', { name: `Press simulated meter for ${name}` }).click();
-      await page.getByRole('radio', { name: new RegExp(`^${name}, f/`, 'i') }).waitFor();
-    }
-    await page.getByRole('radio', { name: /^White cloth/ }).click();
-    await page.getByRole('button', { name: 'f 5.6', exact: true }).click();
-    await page
-      .getByText(/from simulated meter\.$/)
-      .filter({ visible: true })
-      .first()
-      .waitFor({ state: 'detached' });
-  },
   async devices(page) {
     await meterTheTerrace(page);
     await page.getByRole('button', { name: /^(Connect|Take over) Simulated radio/ }).click();
@@ -131,19 +105,6 @@ const DO = {
       .filter({ visible: true })
       .first()
       .waitFor({ state: 'detached' });
-  },
-  async frame(page) {
-    await meterTheTerrace(page);
-    await page.getByRole('button', { name: 'Back', exact: true }).filter({ visible: true }).click();
-    await page.getByRole('tab', { name: 'Ambient' }).click();
-    await page.getByRole('button', { name: 'Release simulated camera' }).click();
-    const picture = page.getByRole('button', { name: /^Meter a place in Simulated camera/ });
-    await picture.waitFor();
-    const box = await picture.boundingBox();
-    await picture.click({ position: { x: box.width * 0.1, y: box.height * 0.85 } });
-    await page.getByText(/stops from mid grey here/).waitFor();
-    await page.getByText('A test frame came from simulated camera.').waitFor({ state: 'detached' });
-    await picture.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   },
 };
 

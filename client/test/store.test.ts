@@ -29,7 +29,7 @@ import { openDB } from 'idb';
 import type { Document } from '@sphene/core/documents';
 import { readSetupFile, writeSetupFile } from '@sphene/core/formats';
 import { SAMPLE_BEGUN, SAMPLE_HALL, SAMPLE_TERRACE, sampleId } from '@sphene/core/sample';
-import { newPoint } from '@sphene/core/setup';
+import { newPoint, PLAIN_PLAN } from '@sphene/core/setup';
 import { FakeServer, freshDevice, testWorld } from './fakeServer';
 
 const { setup, shoot, spot } = SAMPLE_HALL;
@@ -491,6 +491,27 @@ describe('what a person can do', () => {
     expect(marks()).toEqual(['camera']);
     app.actions.changeSettings(id, [{ path: 'camera.wantedAv', value: 4 }]);
     expect(marks()).toEqual([]);
+  });
+
+  it('what is said of a spot goes along to its setups whose sun is by place and time, and to no other', () => {
+    const { spot: terrace, setup: couple } = SAMPLE_TERRACE;
+    const place = { latitudeDeg: 60, longitudeDeg: 5 };
+    app.actions.describeSpot(terrace, { place, looksDeg: 90 });
+    expect(selectDocument(app.state(), 'spot', terrace.id)).toMatchObject({ place, looksDeg: 90 });
+    const sun = { ...couple.stage.sun, ...place, cameraLooksDeg: 90 };
+    expect(selectSetup(app.state(), couple.id)?.stage.sun).toEqual(sun);
+    expect(selectSetup(app.state(), setup.id)?.stage).toEqual(setup.stage);
+  });
+
+  it('a setup goes into the plan and out of it, and the next one is in none', () => {
+    const plan = { ...PLAIN_PLAN, startsAt: '2026-02-27T15:00:00+01:00', must: true };
+    app.actions.planSetups([{ setup, plan }]);
+    const planned = selectSetup(app.state(), setup.id) ?? setup;
+    expect(planned.plan).toEqual(plan);
+    const next = app.actions.nextSetup(planned, 'Setup 2');
+    expect(selectSetup(app.state(), next)?.plan).toBeNull();
+    app.actions.planSetups([{ setup: planned, plan: null }]);
+    expect(selectSetup(app.state(), setup.id)?.plan).toBeNull();
   });
 
   it('the next setup keeps look, camera and lights, and wants the ambient only', () => {

@@ -125,7 +125,8 @@ export class ShootActions {
   async duplicateSetup(file: SetupFile, title: string): Promise<string> {
     const { shoot, spot } = file;
     const copy = withNewIds(file, () => this.clock.newId());
-    const setup = { ...copy.setup, title, shootId: shoot.id, spotId: spot.id };
+    // it is not made at the same time
+    const setup = { ...copy.setup, title, shootId: shoot.id, spotId: spot.id, plan: null };
     await this.take([setup, ...factsOfFile(copy)], copy);
     return setup.id;
   }

@@ -38,16 +38,23 @@ const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : va
 const nodeOf = (value: unknown): Record<string, unknown> =>
   typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
 
+/** A document of XML as plain objects; null where it is none. What the validator lets through may still break the parser. */
+function parsedXml(text: string): unknown {
+  if (XMLValidator.validate(text) !== true) return null;
+  try {
+    return new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', parseTagValue: false }).parse(
+      text,
+    ) as unknown;
+  } catch {
+    return null;
+  }
+}
+
 /** The waypoints of a GPX file; where it has none, the first point of each track and route. */
 function readGpx(text: string): Outcome<NamedPlace[], PlacesFault> {
-  if (XMLValidator.validate(text) !== true) return failure({ kind: 'damaged', format: 'GPX' });
-  const parser = new XMLParser({
-    ignoreAttributes: false,
-    attributeNamePrefix: '',
-    parseTagValue: false,
-    processEntities: true,
-  });
-  const gpx = nodeOf(nodeOf(parser.parse(text))['gpx']);
+  const parsed = parsedXml(text);
+  if (parsed === null) return failure({ kind: 'damaged', format: 'GPX' });
+  const gpx = nodeOf(nodeOf(parsed)['gpx']);
   const starts = [
     ...listOf(gpx['trk']).map((track) => ({
       of: track,

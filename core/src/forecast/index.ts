@@ -10,4 +10,5 @@ export {
 } from './forecast';
 export { type ForetoldSetup, foretoldSetup } from './foretold';
 export { type FollowingDial } from './schedule';
+export { scouted, type Scouted } from './scout';
 export { type WaitUntil, waitUntil } from './waitUntil';

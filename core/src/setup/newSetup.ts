@@ -225,6 +225,7 @@ export function nextSetup(from: Setup, ids: Pick<Setup, 'id' | 'title'>): Setup 
     panels: from.panels.map((panel) => ({ ...panel, movedAt: null, before: null })),
     takenOver: ['camera', ...(from.lights.length === 0 ? [] : ['lights' as const])],
     note: '',
+    plan: null,
     frames: { from: '', to: '' },
     confirmed: [],
     variants: [],

@@ -1,4 +1,5 @@
 export { clearSky } from './clearSky';
+export { type MoonDay, moonDay } from './moon';
 export {
   isOver,
   type ReachSpan,

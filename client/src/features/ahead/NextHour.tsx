@@ -3,6 +3,7 @@ import { words } from '@/language/words';
 import { useSetup } from '@/setupView/setupContext';
 import { clockAt, momentAt } from '@/shell/localDay';
 import { Disclosure } from '@/ui/Disclosure';
+import { ToggleList } from '@/ui/ToggleList';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useMemo } from 'react';
@@ -11,7 +12,9 @@ import { View } from 'react-native';
 import type { Forecast, ForecastMinute } from '@sphene/core/forecast';
 import type { Setup } from '@sphene/core/setup';
 import { AheadChart } from './AheadChart';
+import { EarlierVisit } from './EarlierVisit';
 import { EdgesSoon, TakeTheSun } from './SpotAhead';
+import { useDueNotice } from './useDueNotice';
 import { useForecast } from './useForecast';
 
 /** Minutes that the table has a row for. */
@@ -130,6 +133,30 @@ function Untouched({ forecast, timeZone }: Told) {
   );
 }
 
+const MINUTE_MS = 60_000;
+
+/** A notice when a reading is due, for whoever wants it. */
+function TellMe({ forecast, text }: { forecast: Forecast; text: string }) {
+  const minute = forecast.meterAgain?.minute ?? 0;
+  const { state, turn } = useDueNotice(minute === 0 ? null : minute * MINUTE_MS, text);
+  if (minute === 0) return null;
+  return (
+    <>
+      <ToggleList
+        label={texts.whileOpen}
+        choices={[{ value: 'on', label: texts.tellMe }]}
+        values={state === 'on' ? ['on'] : []}
+        onChange={(values) => void turn(values.length > 0)}
+      />
+      {state === 'refused' && (
+        <Txt role="alert" tone="danger">
+          {texts.notAllowed}
+        </Txt>
+      )}
+    </>
+  );
+}
+
 /** How the light that was metered goes on, how well that is known, and what holds the picture meanwhile. */
 export function NextHour() {
   const { setup } = useSetup();
@@ -152,6 +179,8 @@ export function NextHour() {
       <Txt size="label" tone="quiet">
         {by === 'sun' ? texts.bySun : texts.byReadings}
       </Txt>
+      {live && <TellMe forecast={forecast} text={due} />}
+      <EarlierVisit timeZone={timeZone} />
       <TakeTheSun forecast={forecast} />
       <EdgesSoon forecast={forecast} timeZone={timeZone} />
       <AheadChart {...told} />

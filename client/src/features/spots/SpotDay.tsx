@@ -1,13 +1,19 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
+import { selectGear, selectSetups } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
 import { DayLine } from '@/ui/DayLine';
 import { Heading, Txt } from '@/ui/Txt';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Shoot, Spot } from '@sphene/core/documents';
+import { foretoldSetup } from '@sphene/core/forecast';
 import { type ShadeEdge, sunInFrame } from '@sphene/core/plan';
+import type { MoonDay } from '@sphene/core/sky';
 import { useSpotDay } from './useSpot';
+
+const MINUTE_MS = 60_000;
 
 /** When one shade begins or ends, and how long it is safe before. */
 function edgeLine(edge: ShadeEdge, clock: (ms: number) => string): string {
@@ -16,12 +22,38 @@ function edgeLine(edge: ShadeEdge, clock: (ms: number) => string): string {
   return [texts.edgeAt(clock(edge.atMs), words.shadeEdge(edge)), ...seated, safe].join(', ');
 }
 
+/** What each setup here would want at a moment, on the light that is foretold for it. */
+function SetupsThen({ spot, atMs }: { spot: Spot; atMs: number }) {
+  const kit = useAppSelector(selectGear);
+  const setups = useAppSelector(selectSetups).filter(({ spotId }) => spotId === spot.id);
+  // a slider that is dragged asks many times: by the minute is enough
+  const minuteMs = Math.round(atMs / MINUTE_MS) * MINUTE_MS;
+  const lines = setups.flatMap((setup) => {
+    const foretold = foretoldSetup(setup, kit, spot, new Date(minuteMs));
+    return foretold === null ? [] : [{ setup, text: words.foretoldSetup(foretold) }];
+  });
+  return lines.map(({ setup, text }) => (
+    <Txt key={setup.id} size="label">
+      <Txt size="label" bold>
+        {setup.title}.
+      </Txt>{' '}
+      {text}.
+    </Txt>
+  ));
+}
+
+/** The moon of the day in a line. */
+function moonLine({ risesMs, setsMs, litShare }: MoonDay, clock: (ms: number) => string): string {
+  const times = [...risesMs.map((ms) => texts.moonUp(clock(ms))), ...setsMs.map((ms) => texts.moonDown(clock(ms)))];
+  return texts.moon(times.join(', '), String(Math.round(litShare * 100)));
+}
+
 /** The day at a spot: when the sun comes and goes for people and for what is behind them, and where it stands to the frame. */
 export function SpotDay({ spot, shoot }: { spot: Spot; shoot: Shoot }) {
   const day = useSpotDay(spot, shoot);
   const [chosenMs, setChosenMs] = useState<number | null>(null);
   if (day === null) return <Txt tone="quiet">{texts.noPlaceYet}</Txt>;
-  const { sun, edges, clock } = day;
+  const { sun, moon, edges, clock } = day;
   const atMs = chosenMs ?? (sun.day.fromMs + sun.day.toMs) / 2;
   const at = sun.track.at(atMs);
   const inFrame = spot.looksDeg === null ? null : sunInFrame(at, spot.looksDeg);
@@ -37,6 +69,10 @@ export function SpotDay({ spot, shoot }: { spot: Spot; shoot: Shoot }) {
         {at.altitudeDeg < 0
           ? texts.sunDown
           : `${clock(atMs)}: ${texts.sunHeight(at.altitudeDeg.toFixed(0))}${inFrame === null ? '' : ` ${words.sunInFrame(inFrame)}`}`}
+      </Txt>
+      <SetupsThen spot={spot} atMs={atMs} />
+      <Txt size="label" tone="quiet">
+        {moonLine(moon, clock)}
       </Txt>
       <View role="list" aria-label={texts.lightCard} style={{ gap: 4 }}>
         {edges.map((edge) => (

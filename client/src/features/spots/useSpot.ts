@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react';
 
 import type { Shoot, Spot } from '@sphene/core/documents';
 import { type ShadeEdge, shadeEdges, type SpotSun, spotSun } from '@sphene/core/plan';
+import { type MoonDay, moonDay } from '@sphene/core/sky';
 
 /** What is said of a spot, to be put back. */
 const factsOf = ({ place, timeZone, looksDeg, light, windowsFaceDeg, outline, facts, note }: Spot): SpotFacts => ({
@@ -49,7 +50,7 @@ export function useSpot(id: string) {
 export function useSpotDay(
   spot: Spot,
   { date, timeZone: zone }: Pick<Shoot, 'date' | 'timeZone'>,
-): { sun: SpotSun; edges: ShadeEdge[]; clock: (ms: number) => string } | null {
+): { sun: SpotSun; moon: MoonDay; edges: ShadeEdge[]; clock: (ms: number) => string } | null {
   const timeZone = spot.timeZone ?? zone;
   const backgroundM = useAppSelector(
     (state) =>
@@ -61,7 +62,8 @@ export function useSpotDay(
     if (place === null) return null;
     const plan = { spot: { place, outline, looksDeg }, backgroundM };
     const sun = spotSun(plan, fromMs, toMs);
-    return { sun, edges: shadeEdges(plan, sun) };
+    const moon = moonDay(place.latitudeDeg, place.longitudeDeg, fromMs, toMs);
+    return { sun, moon, edges: shadeEdges(plan, sun) };
   }, [place, outline, looksDeg, backgroundM, fromMs, toMs]);
   return told === null ? null : { ...told, clock };
 }
