@@ -542,7 +542,7 @@ describe('what a person can do', () => {
     if (file === null) throw new Error('no file');
     const copyId = await app.actions.duplicateSetup(file, 'Copy');
     const copy = selectSetup(app.state(), copyId);
-    expect(copy).toEqual({ ...setup, id: copyId, title: 'Copy' });
+    expect(copy).toEqual({ ...setup, id: copyId, title: 'Copy', plan: null });
     const readings = selectReadings(app.state(), copyId);
     expect(readings.map(({ av, pointId }) => [av, pointId])).toEqual(
       selectReadings(app.state(), setup.id).map(({ av, pointId }) => [av, pointId]),

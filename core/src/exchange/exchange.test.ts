@@ -93,7 +93,7 @@ describe('files of places', () => {
   it.each([
     ['a picture', 'PNG…', { kind: 'not-a-format' }],
     ['a cut GPX file', '<?xml version="1.0"?><gpx><wpt lat="1"', { kind: 'damaged', format: 'GPX' }],
-    ['a GPX file whose first line has no end', '<?xml\'version="1.0"><gpx/>', { kind: 'damaged', format: 'GPX' }],
+    ['a GPX file whose first line has no end', '<?xml\'version="1.0"><gpx></gpx>', { kind: 'damaged', format: 'GPX' }],
     ['a GPX point without figures', '<gpx><wpt lat="north" lon="1"/></gpx>', { kind: 'damaged', format: 'GPX' }],
     ['a GPX file without points', '<gpx version="1.1"></gpx>', { kind: 'no-places', format: 'GPX' }],
     ['a point beyond the pole', '<gpx><wpt lat="91" lon="1"/></gpx>', { kind: 'outside', format: 'GPX' }],
