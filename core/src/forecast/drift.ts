@@ -2,7 +2,7 @@ import type { PointRole } from '../setup';
 import { ambientAt, type FadingPlace, shareAt, totalAt } from './fadingPlace';
 
 /** How far the share of flash at the face may go from where it is, of all light. */
-export const SHARE_WITHIN = 0.1;
+const SHARE_WITHIN = 0.1;
 
 /** When the picture leaves its bounds with nothing touched, and what brings it back without touching the flash. */
 export interface Drift {
