@@ -233,7 +233,12 @@ describe('documents of an earlier version', () => {
 
   it('become the present one with the meaning they had', () => {
     expect(documentSchema.parse(oldReading)).toEqual({ ...SAMPLE_HALL.readings[0], stood: null });
-    expect(documentSchema.parse(oldSetup)).toEqual({ ...setup, tests: 'each', meter: { ...setup.meter, av: 5 } });
+    expect(documentSchema.parse(oldSetup)).toEqual({
+      ...setup,
+      plan: null,
+      tests: 'each',
+      meter: { ...setup.meter, av: 5 },
+    });
   });
 
   it('what is present already, and what is no document, comes back as it is', () => {
