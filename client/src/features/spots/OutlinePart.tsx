@@ -1,5 +1,7 @@
 import { texts } from './texts';
+import { selectGear } from '@/store/selectors';
 import type { SpotFacts } from '@/store/shootActions';
+import { useAppSelector } from '@/store/store';
 import { ActionButton, IconButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberDial } from '@/ui/dials';
@@ -9,6 +11,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { MOST_OBSTACLES, type Obstacle, type Spot } from '@sphene/core/documents';
+import type { Preferences } from '@sphene/core/gear';
+import { distanceFromUnit, distanceInUnit, formatDistance } from '@sphene/core/notation';
 import { learnOutline } from '@sphene/core/plan';
 import { BEARING, useSunNow } from './FramePart';
 
@@ -20,10 +24,40 @@ const nameOf = ({ size, leaves }: Obstacle, index: number): string => {
   if (leaves) return texts.trees(index);
   return size.by === 'angle' ? texts.ridge(index) : texts.wall(index);
 };
-const sizeSaid = ({ size }: Obstacle): string =>
+const sizeSaid = ({ size }: Obstacle, unit: Preferences['distanceUnit']): string =>
   size.by === 'angle'
     ? texts.ridgeSaid(String(size.riseDeg))
-    : texts.wallSaid(String(size.heightM), String(size.awayM));
+    : texts.wallSaid(formatDistance(size.heightM, unit), formatDistance(size.awayM, unit));
+
+/** A height or distance in the person's unit, kept in metres. */
+function MetresDial({
+  label,
+  valueM,
+  leastM,
+  mostM,
+  onChange,
+}: {
+  label: string;
+  valueM: number;
+  leastM: number;
+  mostM: number;
+  onChange: (metres: number) => void;
+}) {
+  const { distanceUnit: unit } = useAppSelector(selectGear).preferences;
+  const inUnit = (metres: number) => Number(distanceInUnit(metres, unit).toFixed(1));
+  return (
+    <NumberDial
+      label={label}
+      unit={unit}
+      value={inUnit(valueM)}
+      least={inUnit(leastM)}
+      most={inUnit(mostM)}
+      step={1}
+      decimals={1}
+      onChange={(value) => onChange(Math.min(mostM, Math.max(leastM, distanceFromUnit(value, unit))))}
+    />
+  );
+}
 
 /** One thing round the spot, with what it is made of. */
 function ObstacleRow({
@@ -39,8 +73,13 @@ function ObstacleRow({
 }) {
   const { fromDeg, toDeg, size, leaves } = obstacle;
   const name = nameOf(obstacle, index);
+  const { distanceUnit: unit } = useAppSelector(selectGear).preferences;
   return (
-    <Disclosure title={name} summary={`${texts.bearings(String(fromDeg), String(toDeg))}, ${sizeSaid(obstacle)}`} inUse>
+    <Disclosure
+      title={name}
+      summary={`${texts.bearings(String(fromDeg), String(toDeg))}, ${sizeSaid(obstacle, unit)}`}
+      inUse
+    >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: 12 }}>
         <NumberDial
           {...BEARING}
@@ -67,24 +106,18 @@ function ObstacleRow({
           />
         ) : (
           <>
-            <NumberDial
+            <MetresDial
               label={texts.high}
-              unit="m"
-              value={size.heightM}
-              least={0.1}
-              most={2000}
-              step={0.5}
-              decimals={1}
+              valueM={size.heightM}
+              leastM={0.1}
+              mostM={2000}
               onChange={(heightM) => onChange({ ...obstacle, size: { ...size, heightM } })}
             />
-            <NumberDial
+            <MetresDial
               label={texts.away}
-              unit="m"
-              value={size.awayM}
-              least={0.5}
-              most={20_000}
-              step={1}
-              decimals={1}
+              valueM={size.awayM}
+              leastM={0.5}
+              mostM={20_000}
               onChange={(awayM) => onChange({ ...obstacle, size: { ...size, awayM } })}
             />
           </>

@@ -46,7 +46,7 @@ export const texts = catalogue({
   away: 'Away',
   leaves: 'Leaves: some light comes through',
   remove: (what: string) => `Remove ${what}`,
-  wallSaid: (height: string, away: string) => `${height} m high, ${away} m away`,
+  wallSaid: (height: string, away: string) => `${height} high, ${away} away`,
   ridgeSaid: (deg: string) => `${deg}° high`,
   bearings: (from: string, to: string) => `${from}° to ${to}°`,
   whatItIsLike: 'What it is like',
