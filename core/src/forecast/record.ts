@@ -14,6 +14,8 @@ const MOST_READINGS = 8;
 /** The belief that the ± is right weighs as much as so many readings. */
 const PRIOR_READINGS = 3;
 const LEAST_CALM = 0.5;
+/** Errors have thicker tails than a normal's: as many of them lie within a little less. */
+const MIDDLE = 0.96;
 /** A reading further off than this says that something else was wrong, standard deviations. */
 const MOST_DEVIATIONS = 8;
 
@@ -44,7 +46,7 @@ export function forecastRecord({ light: { evidence } }: MeteredScene): ForecastR
   }
   const mean = (PRIOR_READINGS + squares) / (PRIOR_READINGS + readings);
   return {
-    calm: Math.max(LEAST_CALM, Math.min(1, Math.sqrt(mean))),
+    calm: MIDDLE * Math.max(LEAST_CALM, Math.min(1, Math.sqrt(mean))),
     jumpsStops: Math.sqrt(Math.max(0, excess / (1 + readings))),
   };
 }
@@ -52,9 +54,9 @@ export function forecastRecord({ light: { evidence } }: MeteredScene): ForecastR
 /** Nothing is known of how forecasts have come out. */
 export const NO_RECORD: ForecastRecord = { calm: 1, jumpsStops: 0 };
 /** Of a normal error nineteen in twenty lie within so many standard deviations; where light jumps, within so many more. */
-const WIDE = { calm: 1.96, jumps: 1.3 };
+const WIDE = { calm: 2.04, jumps: 2.8 };
 /** A few readings have hardly seen the largest of what may come. */
-const UNSEEN = 1.15;
+const UNSEEN = 1.24;
 
 /** The narrow and the wide band round a foretold level, half of each, by what has come of earlier ones. */
 export function bandsOf(sdStops: number, { calm, jumpsStops }: ForecastRecord) {

@@ -80,7 +80,7 @@ class Evening {
     this.offset = { clear: -1, thin: -2, broken: -1.5, trees: -3, room: -5.5 }[light] + normal(0.6);
     this.lampEv = light === 'room' ? statedLampEv + thick(0.7) : null;
     this.scale = 1 + thick(0.08);
-    const walk = { clear: 0.026, thin: 0.023, broken: 0.09, trees: 0.03, room: 0.025 }[light];
+    const walk = { clear: 0.0235, thin: 0.023, broken: 0.09, trees: 0.03, room: 0.025 }[light];
     let drift = 0;
     let cloud = 0;
     for (let step = 0; step <= (WORK_MINUTES + 30) * 2; step += 1) {
