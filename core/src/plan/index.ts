@@ -18,4 +18,5 @@ export {
   spotSun,
   type SunInFrame,
   sunInFrame,
+  sunOutline,
 } from './spotSun';

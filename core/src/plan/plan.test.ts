@@ -3,7 +3,7 @@ import fc from 'fast-check';
 
 import { PLAIN_PLAN, type SetupPlan } from '../setup';
 import { dayPlan, type PlanEntry, whenLate, windowsOf } from './dayPlan';
-import { learnOutline, shadeEdges, spotSun, sunInFrame } from './spotSun';
+import { learnOutline, shadeEdges, spotSun, sunInFrame, sunOutline } from './spotSun';
 
 const FROM = Date.parse('2026-02-27T00:00:00+01:00');
 const TO = FROM + 86_400_000;
@@ -46,6 +46,25 @@ describe('the sun at a spot', () => {
     const gone = shadeEdges(yard, spotSun(yard, FROM, TO)).find(({ comes }) => !comes)!;
     expect(gone.seatedMs!).toBeLessThan(gone.atMs);
     expect(gone.safeMs!).toBeLessThan(gone.atMs);
+  });
+
+  it('comes in by windows only from the way that they face', () => {
+    const spot = {
+      place: ORLABACH,
+      outline: sunOutline({ outline: [], light: 'indoors', windowsFaceDeg: 180 }),
+      looksDeg: null,
+    };
+    const room = spotSun({ spot, backgroundM: null }, FROM, TO);
+    const lit = room.standing.filter(({ reach }) => reach === 'sun');
+    expect(lit).toHaveLength(1);
+    expect(room.track.at(lit[0]!.fromMs).azimuthDeg).toBeCloseTo(
+      Math.max(100, room.track.at(open.day.risesMs[0]!).azimuthDeg),
+      0,
+    );
+    const north = { ...spot, outline: sunOutline({ outline: [], light: 'indoors', windowsFaceDeg: 0 }) };
+    expect(spotSun({ spot: north, backgroundM: null }, FROM, TO).standing.some(({ reach }) => reach === 'sun')).toBe(
+      false,
+    );
   });
 
   it('teaches the skyline in the moment that it leaves or comes', () => {

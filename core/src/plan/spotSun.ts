@@ -24,6 +24,25 @@ export interface SpotPlan {
   backgroundM: number | null;
 }
 
+/** How far beside straight on the sun still comes in by a window, degrees. */
+const BY_WINDOW_DEG = 80;
+
+/** What hides the sun at a spot: what stands round it, and of a room all but the way that its windows face. */
+export function sunOutline({
+  outline,
+  light,
+  windowsFaceDeg,
+}: Pick<Spot, 'outline' | 'light' | 'windowsFaceDeg'>): Spot['outline'] {
+  if (light !== 'indoors' || windowsFaceDeg === null) return outline;
+  const walls: Spot['outline'][number] = {
+    fromDeg: (windowsFaceDeg + BY_WINDOW_DEG) % 360,
+    toDeg: (windowsFaceDeg + 360 - BY_WINDOW_DEG) % 360,
+    size: { by: 'angle', riseDeg: 89 },
+    leaves: false,
+  };
+  return [...outline, walls];
+}
+
 /** When the sun reaches a sitter, and when what lies behind. */
 export interface SpotSun {
   track: SunTrack;

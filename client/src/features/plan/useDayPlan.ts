@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 
 import type { Shoot, Spot } from '@sphene/core/documents';
 import { type ForetoldSetup, foretoldSetup } from '@sphene/core/forecast';
-import { dayPlan, type PlanEntry, type PlannedSetup, type SpotSun, spotSun } from '@sphene/core/plan';
+import { dayPlan, type PlanEntry, type PlannedSetup, type SpotSun, spotSun, sunOutline } from '@sphene/core/plan';
 import type { Setup, SetupPlan } from '@sphene/core/setup';
 
 /** One line of the plan. */
@@ -52,11 +52,12 @@ export function useDayPlan(id: string): DayPlan | null {
   const sunOf = useMemo(
     () =>
       new Map(
-        spots.flatMap(({ id: spotId, place, outline, looksDeg }): [string, SpotSun][] =>
-          place === null
-            ? []
-            : [[spotId, spotSun({ spot: { place, outline, looksDeg }, backgroundM: null }, fromMs, toMs)]],
-        ),
+        spots.flatMap((spot): [string, SpotSun][] => {
+          const { place, looksDeg } = spot;
+          if (place === null) return [];
+          const there = { place, outline: sunOutline(spot), looksDeg };
+          return [[spot.id, spotSun({ spot: there, backgroundM: null }, fromMs, toMs)]];
+        }),
       ),
     [spots, fromMs, toMs],
   );

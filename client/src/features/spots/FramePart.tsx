@@ -71,13 +71,19 @@ export function FramePart({ spot, describe }: { spot: Spot; describe: (said: Par
         ]}
       />
       {spot.light === 'indoors' && (
-        <NumberDial
-          {...BEARING}
-          label={texts.windowsFace}
-          note={texts.fromNorthThroughEast}
-          value={spot.windowsFaceDeg ?? 180}
-          onChange={(windowsFaceDeg) => describe({ windowsFaceDeg })}
-        />
+        <View style={{ alignItems: 'flex-start' }}>
+          {spot.windowsFaceDeg === null ? (
+            <ActionButton label={texts.sayWindowsFace} onPress={() => describe({ windowsFaceDeg: 180 })} />
+          ) : (
+            <NumberDial
+              {...BEARING}
+              label={texts.windowsFace}
+              note={texts.fromNorthThroughEast}
+              value={spot.windowsFaceDeg}
+              onChange={(windowsFaceDeg) => describe({ windowsFaceDeg })}
+            />
+          )}
+        </View>
       )}
     </View>
   );

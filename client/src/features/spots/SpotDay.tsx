@@ -16,7 +16,8 @@ import { useSpotDay } from './useSpot';
 const MINUTE_MS = 60_000;
 
 /** When one shade begins or ends, and how long it is safe before. */
-function edgeLine(edge: ShadeEdge, clock: (ms: number) => string): string {
+function edgeLine(edge: ShadeEdge, clock: (ms: number) => string, inRoom: boolean): string {
+  if (inRoom) return texts.edgeAt(clock(edge.atMs), edge.comes ? texts.sunComesIn : texts.sunGoesOut);
   const safe = edge.safeMs === null ? texts.never : texts.safeUntil(clock(edge.safeMs));
   const seated = edge.seatedMs === null ? [] : [texts.seated(clock(edge.seatedMs))];
   return [texts.edgeAt(clock(edge.atMs), words.shadeEdge(edge)), ...seated, safe].join(', ');
@@ -53,14 +54,19 @@ export function SpotDay({ spot, shoot }: { spot: Spot; shoot: Shoot }) {
   const day = useSpotDay(spot, shoot);
   const [chosenMs, setChosenMs] = useState<number | null>(null);
   if (day === null) return <Txt tone="quiet">{texts.noPlaceYet}</Txt>;
-  const { sun, moon, edges, clock } = day;
+  const { sun, moon, edges: allEdges, clock } = day;
+  const inRoom = spot.light === 'indoors';
+  const isDark = inRoom && spot.windowsFaceDeg === null;
+  const edges = isDark ? [] : allEdges.filter(({ of }) => !inRoom || of === 'people');
   const atMs = chosenMs ?? (sun.day.fromMs + sun.day.toMs) / 2;
   const at = sun.track.at(atMs);
   const inFrame = spot.looksDeg === null ? null : sunInFrame(at, spot.looksDeg);
-  const bars = [
-    { name: texts.people, spans: sun.standing },
-    ...(sun.background === null ? [] : [{ name: texts.background, spans: sun.background }]),
-  ];
+  const bars = isDark
+    ? []
+    : [
+        { name: inRoom ? texts.windows : texts.people, spans: sun.standing },
+        ...(sun.background === null || inRoom ? [] : [{ name: texts.background, spans: sun.background }]),
+      ];
   return (
     <View style={{ gap: 8 }}>
       <Heading size="value">{texts.theDayHere}</Heading>
@@ -77,11 +83,11 @@ export function SpotDay({ spot, shoot }: { spot: Spot; shoot: Shoot }) {
       <View role="list" aria-label={texts.lightCard} style={{ gap: 4 }}>
         {edges.map((edge) => (
           <View role="listitem" key={`${edge.of} ${edge.atMs}`}>
-            <Txt>{edgeLine(edge, clock)}.</Txt>
+            <Txt>{edgeLine(edge, clock, inRoom)}.</Txt>
           </View>
         ))}
       </View>
-      {edges.length === 0 && <Txt tone="quiet">{texts.noEdges}</Txt>}
+      {edges.length === 0 && <Txt tone="quiet">{isDark ? texts.sayWindows : texts.noEdges}</Txt>}
     </View>
   );
 }

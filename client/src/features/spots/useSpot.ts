@@ -6,7 +6,7 @@ import { localDay } from '@/shell/localDay';
 import { useMemo, useState } from 'react';
 
 import type { Shoot, Spot } from '@sphene/core/documents';
-import { type ShadeEdge, shadeEdges, type SpotSun, spotSun } from '@sphene/core/plan';
+import { type ShadeEdge, shadeEdges, type SpotSun, spotSun, sunOutline } from '@sphene/core/plan';
 import { type MoonDay, moonDay } from '@sphene/core/sky';
 
 /** What is said of a spot, to be put back. */
@@ -56,14 +56,15 @@ export function useSpotDay(
     (state) =>
       selectSetups(state).find((one) => one.spotId === spot.id && one.backgroundM !== null)?.backgroundM ?? null,
   );
-  const { place, outline, looksDeg } = spot;
+  const { place, looksDeg, light, windowsFaceDeg, outline: around } = spot;
   const { fromMs, toMs, clock } = localDay(`${date}T12:00:00Z`, timeZone);
   const told = useMemo(() => {
     if (place === null) return null;
+    const outline = sunOutline({ outline: around, light, windowsFaceDeg });
     const plan = { spot: { place, outline, looksDeg }, backgroundM };
     const sun = spotSun(plan, fromMs, toMs);
     const moon = moonDay(place.latitudeDeg, place.longitudeDeg, fromMs, toMs);
     return { sun, moon, edges: shadeEdges(plan, sun) };
-  }, [place, outline, looksDeg, backgroundM, fromMs, toMs]);
+  }, [place, around, light, windowsFaceDeg, looksDeg, backgroundM, fromMs, toMs]);
   return told === null ? null : { ...told, clock };
 }
