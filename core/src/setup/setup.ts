@@ -67,7 +67,7 @@ const minutes = z.number().int().min(0).max(600);
 const sunHeightDeg = z.number().min(-18).max(90);
 
 /** When a setup is to be made: while the sun stands between two heights, or while it reaches the sitter, or does not. */
-export const planWindowSchema = z.discriminatedUnion('by', [
+const planWindowSchema = z.discriminatedUnion('by', [
   z.strictObject({
     by: z.literal('heights'),
     fromDeg: sunHeightDeg.meta({ description: 'height of the sun at which it begins' }),
@@ -78,7 +78,7 @@ export const planWindowSchema = z.discriminatedUnion('by', [
 export type PlanWindow = z.infer<typeof planWindowSchema>;
 
 /** A setup's place in the plan of the day. */
-export const planSchema = z.strictObject({
+const planSchema = z.strictObject({
   startsAt: z.iso
     .datetime({ offset: true })
     .nullable()

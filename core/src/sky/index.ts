@@ -10,6 +10,6 @@ export {
   type SunReach,
   type Viewer,
 } from './outline';
-export { dayOf, lightAtHeight, SUN_LIGHTS, type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
+export { dayOf, type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
 export { sunPosition } from './sunPosition';
 export { type SunAt, type SunTrack, sunTrack } from './sunTrack';

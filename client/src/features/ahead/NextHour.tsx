@@ -133,13 +133,12 @@ function Untouched({ forecast, timeZone }: Told) {
   );
 }
 
-const MINUTE_MS = 60_000;
-
 /** A notice when a reading is due, for whoever wants it. */
 function TellMe({ forecast, text }: { forecast: Forecast; text: string }) {
-  const minute = forecast.meterAgain?.minute ?? 0;
-  const { state, turn } = useDueNotice(minute === 0 ? null : minute * MINUTE_MS, text);
-  if (minute === 0) return null;
+  const isDue = forecast.meterAgain?.minute === 0;
+  const { state, turn } = useDueNotice(isDue, text);
+  // what is due already is said above: nobody asks to be told then
+  if (forecast.meterAgain === null || (isDue && state !== 'on')) return null;
   return (
     <>
       <ToggleList

@@ -24,7 +24,6 @@ export const texts = catalogue({
   whatHoldsItWhy:
     'Fewest moves that keep face and background within ⅓ stop; the flash is left alone as long as that goes.',
   nothingToMove: 'Nothing needs to be moved within the hour.',
-  asSetUntil: (time: string) => `As set until ${time}`,
   endsAt: (time: string, why: string) => `Until ${time}: ${why}.`,
   untouched: 'If nothing is touched',
   leavesAt: (time: string, what: string) => `${time}: ${what}.`,
@@ -41,7 +40,7 @@ export const texts = catalogue({
   sunLeft: (deg: string) => `the sun ${deg}° further left`,
   sunRight: (deg: string) => `the sun ${deg}° further right`,
   tellMe: 'Tell me when it is due',
-  whileOpen: 'While this page is open',
+  whileOpen: 'While the next hour stands open here',
   notAllowed: 'This browser does not allow notices for this page: allow them in its settings.',
   takeTheSunHere: 'Take the sun of this spot',
   edgeAt: (time: string, what: string) => `${time} ${what}`,

@@ -1,16 +1,18 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /**
- * Says once that a reading is due, while the page lives and where the person allows it; nothing is sent from anywhere.
- * @param inMs so long from now, milliseconds; null: it is not due within the hour
+ * Says once that a reading is due, while the part that asks for it is on screen and where the person allows it; nothing is
+ * sent from anywhere.
  */
-export function useDueNotice(inMs: number | null, text: string) {
+export function useDueNotice(isDue: boolean, text: string) {
   const [state, setState] = useState<'off' | 'on' | 'refused'>('off');
+  const isTold = useRef(false);
   useEffect(() => {
-    if (state !== 'on' || inMs === null) return;
-    const timer = setTimeout(() => new Notification(text), inMs);
-    return () => clearTimeout(timer);
-  }, [state, inMs, text]);
+    if (!isDue) isTold.current = false;
+    if (!isDue || state !== 'on' || isTold.current) return;
+    isTold.current = true;
+    new Notification(text);
+  }, [state, isDue, text]);
   const turn = async (on: boolean) => {
     if (!on) return setState('off');
     const has = 'Notification' in window;

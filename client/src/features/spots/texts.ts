@@ -9,7 +9,6 @@ export const texts = catalogue({
   coordinatesHint: 'Typed or pasted: 46.93, 10.21 or 46° 55\' 48" N, 10° 12\' 36" E',
   whereIAm: 'Where I am',
   fromAFile: 'From a file',
-  fromAFileHint: 'GPX, GeoJSON, or a picture that says where it was made.',
   asAt: (spot: string) => `As at ${spot}`,
   forgetThePlace: 'Forget the place',
   severalInIt: (count: number) => `There are ${count} places in this file. Which is it?`,
