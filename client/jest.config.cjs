@@ -5,6 +5,7 @@ module.exports = {
   displayName: 'client',
   preset: 'jest-expo/web',
   rootDir: __dirname,
+  setupFiles: ['<rootDir>/../scripts/propertySeed.cjs'],
   // the calendar brings packages of colours that are modules only
   transformIgnorePatterns: preset.transformIgnorePatterns.map((pattern) => pattern.replace('(?!(', '(?!(color|')),
   testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],

@@ -4,6 +4,7 @@ const { typescriptTransform } = require('../scripts/jestTransform.cjs');
 module.exports = {
   displayName: 'core',
   rootDir: __dirname,
+  setupFiles: ['<rootDir>/../scripts/propertySeed.cjs'],
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/test/**/*.test.ts'],
   transform: typescriptTransform,

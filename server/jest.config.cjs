@@ -4,6 +4,7 @@ const { typescriptTransform } = require('../scripts/jestTransform.cjs');
 module.exports = {
   displayName: 'server',
   rootDir: __dirname,
+  setupFiles: ['<rootDir>/../scripts/propertySeed.cjs'],
   testEnvironment: 'node',
   testMatch: ['<rootDir>/test/**/*.test.ts'],
   transform: typescriptTransform,

@@ -28,8 +28,6 @@ describe('the way of the sun between its worked-out positions', () => {
           const track = sunTrack(latitude, longitude, FROM, FROM + DAY_MS);
           const ms = FROM + part * DAY_MS;
           const exact = sunPosition(latitude, longitude, new Date(ms));
-          // near the zenith a bearing says nothing
-          fc.pre(exact.altitudeDeg < 75);
           const { altitudeDeg, azimuthDeg } = track.at(ms);
           expect(Math.abs(altitudeDeg - exact.altitudeDeg)).toBeLessThan(0.01);
           const off = (((azimuthDeg - exact.azimuthDeg + 180) % 360) + 360) % 360;

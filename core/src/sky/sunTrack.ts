@@ -16,18 +16,25 @@ export interface SunTrack {
 /** Over so short a time a parabola through three positions is the sun's way within a thousandth of a degree. */
 const STEP_MS = 10 * 60_000;
 
+const RADIANS = Math.PI / 180;
+
+/** Towards the sun: east, north, up; its length is 1. A direction turns evenly over the zenith too, a bearing does not. */
+function towards({ altitudeDeg, azimuthDeg }: SunAt): [number, number, number] {
+  const level = Math.cos(altitudeDeg * RADIANS);
+  return [
+    level * Math.sin(azimuthDeg * RADIANS),
+    level * Math.cos(azimuthDeg * RADIANS),
+    Math.sin(altitudeDeg * RADIANS),
+  ];
+}
+
 /** The sun's way from a moment to another, worked out every ten minutes and along parabolas between. */
 export function sunTrack(latitudeDeg: number, longitudeDeg: number, fromMs: number, toMs: number): SunTrack {
   const steps = Math.max(2, Math.ceil((toMs - fromMs) / STEP_MS));
   const stepMs = (toMs - fromMs) / steps;
-  const altitudes: number[] = [];
-  const azimuths: number[] = [];
-  for (let step = 0; step <= steps; step += 1) {
-    const { altitudeDeg, azimuthDeg } = sunPosition(latitudeDeg, longitudeDeg, new Date(fromMs + step * stepMs));
-    const before = azimuths.at(-1) ?? azimuthDeg;
-    altitudes.push(altitudeDeg);
-    azimuths.push(azimuthDeg + 360 * Math.round((before - azimuthDeg) / 360));
-  }
+  const directions = Array.from({ length: steps + 1 }, (_, step) =>
+    towards(sunPosition(latitudeDeg, longitudeDeg, new Date(fromMs + step * stepMs))),
+  );
   return {
     fromMs,
     toMs,
@@ -35,11 +42,16 @@ export function sunTrack(latitudeDeg: number, longitudeDeg: number, fromMs: numb
       const along = (ms - fromMs) / stepMs;
       const middle = Math.min(steps - 1, Math.max(1, Math.round(along)));
       const off = along - middle;
-      const through = (values: readonly number[]) => {
-        const [a = 0, b = 0, c = 0] = values.slice(middle - 1, middle + 2);
-        return b + (off * (c - a)) / 2 + (off * off * (a - 2 * b + c)) / 2;
+      const [a, b, c] = directions.slice(middle - 1, middle + 2) as [number[], number[], number[]];
+      const through = (axis: 0 | 1 | 2) => {
+        const [before, at, after] = [a[axis]!, b[axis]!, c[axis]!];
+        return at + (off * (after - before)) / 2 + (off * off * (before - 2 * at + after)) / 2;
       };
-      return { altitudeDeg: through(altitudes), azimuthDeg: ((through(azimuths) % 360) + 360) % 360 };
+      const [east, north, up] = [through(0), through(1), through(2)];
+      return {
+        altitudeDeg: Math.atan2(up, Math.hypot(east, north)) / RADIANS,
+        azimuthDeg: (Math.atan2(east, north) / RADIANS + 360) % 360,
+      };
     },
   };
 }
