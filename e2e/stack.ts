@@ -20,6 +20,8 @@ export class Stack {
   private server: ChildProcess | null = null;
   /** addresses of devices for the gateway; set before `up` */
   devices: string[] = [];
+  /** address of a weather service; set before `up` */
+  weather: string | null = null;
   /** the built client that it serves */
   client = path.join(ROOT, 'client/dist');
   private constructor(
@@ -29,11 +31,16 @@ export class Stack {
     private readonly sample: boolean,
   ) {}
 
-  static async start({ sample = true, devices = [] as string[] } = {}): Promise<Stack> {
+  static async start({
+    sample = true,
+    devices = [] as string[],
+    weather = null as string | null,
+  } = {}): Promise<Stack> {
     const name = `e_${randomBytes(6).toString('hex')}`;
     await Stack.asAdmin(`create database ${name} template ${TEMPLATES[sample ? 'sample' : 'empty']}`);
     const stack = await Stack.on(name, sample);
     stack.devices = devices;
+    stack.weather = weather;
     await stack.up();
     return stack;
   }
@@ -75,6 +82,7 @@ export class Stack {
         CLIENT_DIR: this.client,
         SAMPLE_DATA: String(this.sample),
         DEVICES: this.devices.join(),
+        ...(this.weather === null ? {} : { WEATHER_URL: this.weather }),
       },
     });
     this.server = server;

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { ensurePackages } from './debian.mjs';
 import { ROOT, ensureModules, run } from './npm.mjs';
 import { freePort, startPostgres } from './postgres.mjs';
-import { startStandIns } from './standIns.mjs';
+import { startStandIns, startWeather } from './standIns.mjs';
 
 const BUILT = [
   'client/dist/index.html',
@@ -14,6 +14,7 @@ const BUILT = [
   'stand-ins/dist/meter.mjs',
   'stand-ins/dist/camera.mjs',
   'stand-ins/dist/radio.mjs',
+  'stand-ins/dist/weather.mjs',
 ].map((file) => path.join(ROOT, file));
 
 /** The newest change of any source file. */
@@ -36,7 +37,7 @@ ensureModules();
 if (!isBuilt()) run('npm', ['run', 'build']);
 const postgres = await startPostgres();
 const port = process.env.PORT ? Number(process.env.PORT) : await freePort(4780);
-const standIns = await startStandIns();
+const [standIns, weather] = await Promise.all([startStandIns(), startWeather()]);
 const server = spawn(process.execPath, ['--enable-source-maps', path.join(ROOT, 'server/dist/main.mjs')], {
   stdio: ['ignore', 'pipe', 'inherit'],
   detached: true, // a terminal's Ctrl-C reaches this script only, which then stops things in order
@@ -48,6 +49,7 @@ const server = spawn(process.execPath, ['--enable-source-maps', path.join(ROOT, 
     CLIENT_DIR: path.join(ROOT, 'client/dist'),
     SAMPLE_DATA: 'true',
     DEVICES: standIns.map(({ address }) => address).join(),
+    WEATHER_URL: weather.address,
   },
 });
 server.stdout.on('data', (chunk) => {
@@ -72,6 +74,6 @@ if (process.env.npm_lifecycle_event)
 const code = await new Promise((done) => {
   server.once('exit', (exit) => done(exit ?? 1));
 });
-for (const { process: device } of standIns) device.kill('SIGTERM');
+for (const { process: standIn } of [...standIns, weather]) standIn.kill('SIGTERM');
 await postgres.stop();
 process.exit(stopping ? 0 : code);

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { ROOT } from './npm.mjs';
 import { freePort } from './postgres.mjs';
 
-const PORTS = { meter: 4791, camera: 4792, radio: 4793 };
+const PORTS = { meter: 4791, camera: 4792, radio: 4793, weather: 4794 };
 
 /** Starts one stand-in and waits until it says where it listens; port 0 takes any that is free. */
 async function start(name, port, environment) {
@@ -41,3 +41,9 @@ export const startStandIns = () => startAll((name) => freePort(PORTS[name]), {})
 
 /** The same on ports of their own, for tests that run side by side. */
 export const startOwnStandIns = (environment) => startAll(() => 0, environment);
+
+/** The simulated weather service on its usual port, or any that is free. */
+export const startWeather = async () => start('weather', await freePort(PORTS.weather), {});
+
+/** The same on a port of its own. */
+export const startOwnWeather = () => start('weather', 0, {});

@@ -96,7 +96,7 @@ it('a change that another tab had made first tells what it really found', async 
   const change = (n: number, to: number): Edit =>
     put(n, {
       type: 'change',
-      version: 7,
+      version: 8,
       id: sampleId(4500 + n),
       setupId: setup.id,
       at: maker.clock.timestamp(),

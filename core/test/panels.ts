@@ -10,6 +10,7 @@ export const usualPanel = (kind: PanelKind, over: Partial<Panel> = {}): Panel =>
     ...stand,
     turnedDeg: 0,
     reflectorId: null,
+    standId: null,
     surface: 'white',
     widthM,
     tallM,
@@ -34,5 +35,6 @@ export const usualLamp = (over: Partial<PlacedLamp> = {}): PlacedLamp => ({
   kelvin: 5000,
   role: null,
   standsFor: null,
+  fromDusk: false,
   ...over,
 });

@@ -20,7 +20,9 @@ import { deviceRoutes } from './routes/devices';
 import { pictureRoutes } from './routes/pictures';
 import { sessionRoutes } from './routes/session';
 import { syncRoutes } from './routes/sync';
+import { weatherRoutes } from './routes/weather';
 import type { Changes } from './sync/changes';
+import { httpDriver } from './weather/httpDriver';
 
 export interface AppParts {
   config: Config;
@@ -108,6 +110,7 @@ export function createApp({ config, dataSource, log, devices, changes, reserve, 
   api.route('/sync', syncRoutes(changes, streams));
   api.route('/pictures', pictureRoutes());
   api.route('/devices', deviceRoutes(devices, streams));
+  api.route('/weather', weatherRoutes(httpDriver(config.WEATHER_URL ?? null)));
   api.all('*', (context) => context.json({ error: 'There is nothing at this address.' }, 404));
   app.route('/api', api);
 

@@ -24,6 +24,9 @@ const environmentSchema = z.object({
         }),
       ),
     ),
+  WEATHER_URL: z
+    .url({ protocol: /^https?$/, error: 'name the weather service by its address, such as http://127.0.0.1:4794' })
+    .optional(),
   HOSTS: z
     .string()
     .default('127.0.0.1,localhost,[::1]')

@@ -8,6 +8,7 @@ import {
   PROTOCOL,
   type Spot,
   type SyncResponse,
+  type Document,
 } from '@sphene/core/documents';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 import { Metering1780000100000 } from '../src/db/migrations/1780000100000-metering';
@@ -381,6 +382,39 @@ describe('large and old documents', () => {
     expect(new Uint8Array(await (await read(cookie)).arrayBuffer())).toEqual(bytes);
     expect((await read(await otherAccount(server))).status).toBe(404);
     expect(await send(0, 10, sampleId(99_999))).toBe(404);
+  });
+
+  it('a photograph of a spot has a picture too, which goes with it', async () => {
+    const photo: Document = {
+      type: 'photo',
+      version: 1,
+      id: sampleId((number += 1)),
+      shootId: sampleId((number += 1)),
+      spotId: sampleId((number += 1)),
+      setupId: null,
+      at: '2026-02-27T15:00:00Z',
+      title: 'The wall',
+    };
+    await sync(server, cookie, { mutations: [put(photo)] });
+    const send = () =>
+      server.app.request(`/api/pictures/${photo.id}?from=0&size=1`, {
+        method: 'PUT',
+        headers: { cookie, 'content-type': 'application/octet-stream' },
+        body: 'A',
+      });
+    expect((await send()).status).toBe(200);
+    const read = async () => (await server.app.request(`/api/pictures/${photo.id}`, { headers: { cookie } })).status;
+    expect(await read()).toBe(200);
+    const { cursor } = await sync(server, cookie, { cursor: MOST });
+    await sync(server, cookie, { cursor, mutations: [remove(photo.id, 1)] });
+    await tidy(server.dataSource);
+    expect(await read()).toBe(200);
+    await server.dataSource.query("update documents set deleted_at = now() - interval '31 days' where id = $1", [
+      photo.id,
+    ]);
+    await tidy(server.dataSource);
+    expect(await read()).toBe(404);
+    expect((await send()).status).toBe(404);
   });
 
   it('pictures are erased for good when what they are in cannot be brought back any more; the facts stay', async () => {

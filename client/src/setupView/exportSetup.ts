@@ -20,7 +20,7 @@ export async function exportSetup(
   if (setup === undefined || spot === undefined || shoot === undefined) return null;
   return {
     format: 'sphene-setup',
-    version: 12,
+    version: 13,
     exportedAt: timestamp(),
     shoot,
     spot,

@@ -105,7 +105,7 @@ export class Actions extends ShootActions {
     const at = this.clock.timestamp();
     const fact: SettingsChange = {
       type: 'change',
-      version: 7,
+      version: 8,
       id: this.clock.newId(),
       setupId,
       at,
@@ -344,7 +344,7 @@ export class Actions extends ShootActions {
     const existing = Object.values(byId).find((document) => document.type === 'preferences') ?? null;
     const { preferences } = selectGear(this.store.getState());
     const id = existing?.id ?? PREFERENCES_ID;
-    const document: Document = { type: 'preferences', version: 4, id, ...preferences, ...change };
+    const document: Document = { type: 'preferences', version: 5, id, ...preferences, ...change };
     this.keep([existing === null ? add(document) : edit(existing, document)]);
   }
 

@@ -24,7 +24,7 @@ const standing = (state: RootState) => state.documents.standing;
 const isInside = (document: Document, gone: Record<string, unknown>, all: Record<string, Document>): boolean => {
   if ('shootId' in document && document.shootId !== null && document.shootId in gone) return true;
   if ('spotId' in document && document.spotId in gone) return true;
-  if (!('setupId' in document)) return false;
+  if (!('setupId' in document) || document.setupId === null) return false;
   const setup = all[document.setupId];
   return document.setupId in gone || (setup !== undefined && isInside(setup, gone, all));
 };

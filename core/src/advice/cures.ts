@@ -299,7 +299,7 @@ const stageOf = ({ setup, kit, scene, now }: Case): StageSolution =>
 
 function mixedColour(one: Case): Diagnosis {
   const { setup, kit, scene, now } = one;
-  const lamps = solveLamps(setup, kit, scene, now);
+  const lamps = solveLamps(setup, kit, scene, now, null);
   const matched: Setup = { ...setup, colour: { ...setup.colour, relation: 'match' } };
   const { mixed } = colourSolution(setup, kit, now.usable, now.lights, now.points, lamps);
   const { advice } = colourSolution(matched, kit, now.usable, now.lights, now.points, lamps);

@@ -173,10 +173,18 @@ function inOrderOfKeeping(ways: readonly WayOut[], { camera: { keepOrder } }: Se
 
 /**
  * Changes that ask less of the lights and let them last for the planned pace: each is tried, and listed where it
- * does.
+ * does. @param temperatureC of the air, for batteries; null: not known
  */
-export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): CheaperSetting[] {
-  const need = stayingPower(setup, now.lights)?.cheaperByStops ?? 0;
+export function cheaperSettings(
+  setup: Setup,
+  kit: Kit,
+  scene: MeteredScene,
+  now: Balance,
+  temperatureC: number | null,
+): CheaperSetting[] {
+  const lacking = ({ usable, lights }: Balance) =>
+    stayingPower(setup, usable, lights, temperatureC)?.cheaperByStops ?? 0;
+  const need = lacking(now);
   const documents = { setup, kit, scene };
   const place = need > 0 ? placeOf(setup, kit, now, need) : null;
   if (place === null) return [];
@@ -187,7 +195,7 @@ export function cheaperSettings(setup: Setup, kit: Kit, scene: MeteredScene, now
         after !== null &&
         after.camera?.met === true &&
         after.lights.every(({ outOfRange }) => outOfRange === null) &&
-        (stayingPower(setup, after.lights)?.cheaperByStops ?? 0) === 0;
+        lacking(after) === 0;
       return lasts ? [{ way, settings }] : [];
     },
   );

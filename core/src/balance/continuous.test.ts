@@ -5,7 +5,7 @@ import { ambientPair } from '../../test/ambientPair';
 import { usualPanel } from '../../test/panels';
 import { usualPoint } from '../../test/points';
 import { solveSaid } from '../../test/said';
-import { type Kit, lampLuxAt1M, SURFACES } from '../gear';
+import { type Kit, lampLuxAt1M, POWER_NOT_SAID, SURFACES } from '../gear';
 import { type Lamp, lampSchema } from '../gear/lamp';
 import { ev100FromLux } from '../photometry';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
@@ -40,6 +40,7 @@ const panel = {
   kelvin: 3200,
   role: null,
   standsFor: null,
+  fromDusk: false,
 };
 const withLamp = (over: Partial<typeof panel> = {}): Setup => ({ ...setup, lamps: [{ ...panel, ...over }] });
 const solved = (one: Setup, kit: Kit = SAMPLE_KIT) => solveSaid(one, kit, facts, CLOCK);
@@ -108,6 +109,7 @@ describe('a continuous lamp', () => {
       output: { by: 'lumens', lumens: 1000, beamDeg },
       kelvinLow: 3000,
       kelvinHigh: 3000,
+      ...POWER_NOT_SAID,
       dimmer: null,
       beam: { kind: 'diffuse' },
     });

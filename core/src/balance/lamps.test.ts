@@ -3,7 +3,7 @@ import fc from 'fast-check';
 
 import { ambientReading, usualPoint } from '../../test/points';
 import { solveSet } from '../../test/said';
-import { dimmerSettings, type Kit, type Lamp } from '../gear';
+import { dimmerSettings, type Kit, type Lamp, POWER_NOT_SAID } from '../gear';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { type Light, newLight, type PlacedLamp, type Reading, type Setup, withSettings } from '../setup';
 import { solveNumbers } from '../solution';
@@ -19,6 +19,7 @@ const lampOf = (lux: number, dimmer: Lamp['dimmer']): Lamp => ({
   output: { by: 'lux', luxAt1M: lux },
   kelvinLow: 3000,
   kelvinHigh: 5600,
+  ...POWER_NOT_SAID,
   beam: { kind: 'diffuse' },
   dimmer,
 });
@@ -35,6 +36,7 @@ const placed = (over: Partial<PlacedLamp>): PlacedLamp => ({
   kelvin: 4000,
   role: 'key',
   standsFor: null,
+  fromDusk: false,
   ...over,
 });
 const kitOf = (...lamps: Lamp[]): Kit => ({

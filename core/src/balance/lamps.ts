@@ -1,4 +1,4 @@
-import { dimmerSettings, type Kit, type Lamp } from '../gear';
+import { dimmerSettings, type Kit, type Lamp, lampMinutes } from '../gear';
 import { choosePowers, FACE_WEIGHT, type PointTarget, targetLevel, usualTarget } from '../lights';
 import type { MeteredScene } from '../metering';
 import { addLight, remainingLight } from '../photometry';
@@ -42,12 +42,20 @@ export interface LampSolution {
   /** its light there over the rest of the ambient, stops; null where the ambient is not metered */
   overAmbientStops: number | null;
   kelvin: number;
+  /** how long it burns so on its battery, in this cold; null: on the mains, or not known */
+  batteryMinutes: number | null;
   /** null: nothing is asked of it, or what it hangs on is not metered */
   wish: LampWish | null;
 }
 
 /** The light of each lamp at its point, what it adds to everything else there, and what it should be set to. */
-export function solveLamps(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): LampSolution[] {
+export function solveLamps(
+  setup: Setup,
+  kit: Kit,
+  scene: MeteredScene,
+  now: Balance,
+  temperatureC: number | null,
+): LampSolution[] {
   const wishes = lampWishes(setup, kit, scene, now);
   return setup.lamps.flatMap((placed): LampSolution[] => {
     const lamp = kit.lamps.find(({ id }) => id === placed.lampId);
@@ -68,6 +76,7 @@ export function solveLamps(setup: Setup, kit: Kit, scene: MeteredScene, now: Bal
         addsStops: rest === null ? null : addLight(rest, ev100) - rest,
         overAmbientStops: rest === null ? null : ev100 - rest,
         kelvin: placed.kelvin,
+        batteryMinutes: lampMinutes(lamp, placed.dimStops, temperatureC),
         wish: wishes.get(placed.id) ?? null,
       },
     ];

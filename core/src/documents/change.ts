@@ -20,7 +20,7 @@ const MOST_UNDONE = 500;
 /** A change of one setup's settings: a fact for the log, and what undo goes by. */
 export const changeSchema = z.strictObject({
   type: z.literal('change'),
-  version: z.literal(7),
+  version: z.literal(8),
   id: idSchema,
   setupId: idSchema,
   at: z.iso.datetime({ offset: true }),

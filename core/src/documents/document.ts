@@ -21,6 +21,7 @@ import { changeSchema } from './change';
 import { conflictSchema, editSchema } from './edit';
 import { frameSchema } from './frame';
 import { migrateDocument } from './migrate';
+import { photoSchema } from './photo';
 import { shootSchema } from './shoot';
 import { spotSchema } from './spot';
 
@@ -41,6 +42,7 @@ const editables = [
   reflectorItemSchema,
   meterItemSchema,
   preferencesItemSchema,
+  photoSchema,
   conflictSchema,
 ] as const;
 

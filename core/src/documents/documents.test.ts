@@ -18,7 +18,7 @@ const change = (
   settings: Change['settings'],
   undoes: string[] = [],
   at = `2026-02-27T15:${String(number % 60)}:00Z`,
-): Change => ({ type: 'change', version: 7, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
+): Change => ({ type: 'change', version: 8, id: sampleId(number), setupId: setup.id, by: null, at, settings, undoes });
 
 describe('documents', () => {
   it('the sample shoot keeps to the schemas, every id once', () => {
@@ -44,7 +44,7 @@ describe('documents', () => {
         ...kitItems(kit),
         {
           type: 'preferences',
-          version: 4,
+          version: 5,
           id: sampleId(600),
           ...DEFAULT_PREFERENCES,
           meterIncrement: 'third',
@@ -285,7 +285,7 @@ describe('documents from before several lights', () => {
     };
     const now = documentSchema.parse(old);
     expect(now).toMatchObject({
-      version: 10,
+      version: 11,
       lights: [{ role: 'key', aimPointId: 'face', distanceM: 2.2, dialledStops: -3, group: 'A', locked: false }],
       people: null,
     });

@@ -27,9 +27,11 @@ export { type Collision, differences, type FieldPath, mergeByField, sameValue, v
 export { MIGRATED_TYPES, migrateDocument } from './migrate';
 export { mended } from './mend';
 export { settle, type Settled } from './settle';
+export { type Photo, photoSchema } from './photo';
 export { enteredShootSchema, isTimeZone, type Shoot } from './shoot';
 export {
   MOST_OBSTACLES,
+  placeSchema,
   type Obstacle,
   PLAIN_SPOT,
   type Spot,
@@ -60,3 +62,14 @@ export {
   type SyncResponse,
   syncResponseSchema,
 } from './sync';
+export {
+  NOTHING_AROUND,
+  type Surroundings,
+  surroundingsAt,
+  type Weather,
+  weatherAt,
+  type WeatherHour,
+  weatherHourSchema,
+  type WeatherNow,
+  weatherSchema,
+} from './weather';

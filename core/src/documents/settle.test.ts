@@ -96,7 +96,7 @@ describe('two states of a document as one', () => {
   });
 
   it('preferences that two devices made for themselves are merged from the usual ones', () => {
-    const fresh = { type: 'preferences', version: 4, id: sampleId(1), ...DEFAULT_PREFERENCES } as const;
+    const fresh = { type: 'preferences', version: 5, id: sampleId(1), ...DEFAULT_PREFERENCES } as const;
     const { document, collisions } = settle(null, { ...fresh, paces: true }, { ...fresh, mainsHz: 60 });
     expect([document, collisions]).toEqual([{ ...fresh, paces: true, mainsHz: 60 }, []]);
   });

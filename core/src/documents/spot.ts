@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { idSchema, isWellFormed } from '../gear';
 import { fault } from '../photometry';
 import { zoneSchema } from './shoot';
+import { weatherSchema } from './weather';
 
 /** What a spot is like, as far as people and gear may come to harm there; each has a short caution. */
 export const SPOT_FACTS = [
@@ -55,7 +56,7 @@ export type SpotPlace = z.infer<typeof placeSchema>;
 /** A spot within a shoot: one place in the light. */
 export const spotSchema = z.strictObject({
   type: z.literal('spot'),
-  version: z.literal(2),
+  version: z.literal(3),
   id: idSchema,
   shootId: idSchema,
   title: z
@@ -76,13 +77,14 @@ export const spotSchema = z.strictObject({
   outline: z.array(obstacleSchema).max(MOST_OBSTACLES).meta({ description: 'what stands round it' }),
   facts: z.array(z.enum(SPOT_FACTS)).max(SPOT_FACTS.length),
   note: z.string().max(4000).refine(isWellFormed, fault('text-broken')),
+  weather: weatherSchema.nullable().meta({ description: 'as it was foretold for the place; null: nobody asked' }),
 });
 export type Spot = z.infer<typeof spotSchema>;
 
 /** What is known of a spot that was only named. */
 export const PLAIN_SPOT = {
   type: 'spot',
-  version: 2,
+  version: 3,
   place: null,
   timeZone: null,
   looksDeg: null,
@@ -91,4 +93,5 @@ export const PLAIN_SPOT = {
   outline: [],
   facts: [],
   note: '',
+  weather: null,
 } satisfies Partial<Spot>;

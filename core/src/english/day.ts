@@ -1,10 +1,12 @@
-import type { SpotFact, SpotLight } from '../documents';
-import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
-import type { Drift, Following, FollowingDial, FollowingStep, ForetoldSetup } from '../forecast';
-import type { PlannedSetup, ShadeEdge, SunInFrame } from '../plan';
+import type { Caution } from '../advice';
+import type { SpotFact, SpotLight, WeatherNow } from '../documents';
+import type { ColourStep, Drift, Following, FollowingDial, FollowingStep, ForetoldSetup } from '../forecast';
+import type { StayingPower } from '../lights';
+import { formatStops } from '../notation';
+import type { ChargeOfLight, PlannedSetup, ShadeEdge, SunInFrame } from '../plan';
 import type { WordsContext } from '../words';
-import { sayStops, stopsOf } from './count';
-import { lightInText } from './gear';
+import { roundCount, sayStops, seconds, sentence, stopsOf } from './count';
+import { lightInText, lightNamed, lightNamedInText, PANELS } from './gear';
 
 const ENDERS: Record<FollowingDial, string> = {
   shutter: 'the shutter is at its limit',
@@ -88,46 +90,6 @@ export const SPOT_FACTS: Record<SpotFact, { name: string; because: string }> = {
 /** What light there is at a spot. */
 export const SPOT_LIGHTS: Record<SpotLight, string> = { open: 'Open sky', shade: 'Shade', indoors: 'Indoors' };
 
-/** Why a text is no place, and what would be. */
-export function placeFault(fault: PlaceFault): string {
-  switch (fault.kind) {
-    case 'not-coordinates':
-      return 'No coordinates: latitude first, such as 46.93, 10.21 or 46° 55\' 48" N, 10° 12\' 36" E.';
-    case 'latitude-outside':
-      return `A latitude lies between −90° and 90°; this is ${fault.deg.toFixed(2)}°.`;
-    case 'longitude-outside':
-      return `A longitude lies between −180° and 180°; this is ${fault.deg.toFixed(2)}°.`;
-  }
-}
-
-/** Why a file of places is not taken. */
-export function placesFault(fault: PlacesFault): string {
-  switch (fault.kind) {
-    case 'too-large':
-      return `This file is too large to be places: at most ${fault.mostKb / 1000} MB.`;
-    case 'not-a-format':
-      return 'This is neither GPX nor GeoJSON, nor a picture that says where it was made.';
-    case 'damaged':
-      return `This ${fault.format} file is damaged: it ends early or is not as the format has it. Nothing was changed.`;
-    case 'no-places':
-      return `There is no point in this ${fault.format} file.`;
-    case 'outside':
-      return `A point of this ${fault.format} file lies beyond the poles or the date line. Nothing was changed.`;
-  }
-}
-
-/** Why a calendar file is not taken. */
-export function calendarFault(fault: CalendarFault): string {
-  switch (fault.kind) {
-    case 'too-large':
-      return `This calendar is too large: at most ${fault.mostKb / 1000} MB.`;
-    case 'damaged':
-      return 'This is no whole iCalendar file (.ics): it is damaged or something else. Nothing was changed.';
-    case 'no-events':
-      return 'There are no entries in this calendar.';
-  }
-}
-
 /** How a setup stands to its window. */
 export function planFit({ fit, outsideMin }: Pick<PlannedSetup, 'fit' | 'outsideMin'>): string | null {
   switch (fit) {
@@ -168,7 +130,7 @@ export function sunInFrame({ against, asideDeg, turnDeg }: SunInFrame): string {
 }
 
 /** What a setup that nobody has metered would be set to, and whether the kit reaches. */
-export function foretoldSetup({ settings, lights, cameraMissingStops, sdStops }: ForetoldSetup): string {
+export function foretoldSetup({ settings, lights, cameraMissingStops, sdStops, visit }: ForetoldSetup): string {
   const out = lights.flatMap(({ outOfRange }) => (outOfRange === null ? [] : [outOfRange]));
   const [first] = out;
   const reach =
@@ -179,5 +141,140 @@ export function foretoldSetup({ settings, lights, cameraMissingStops, sdStops }:
         : `a light is ${stopsOf(first.byStops)} ${first.direction === 'too-weak' ? 'too weak' : 'too strong'}`;
   const powers = lights.flatMap(({ powerText }) => powerText ?? []).join(' · ');
   const set = settings === null ? 'no camera chosen' : `${settings.shutter} ${settings.aperture} ${settings.iso}`;
-  return `Assumed, ± ${stopsOf(sdStops)}: ${set}${powers === '' ? '' : `, flash ${powers}`}; ${reach}`;
+  const read = visit === null ? '' : `; an earlier visit moved it by ${formatStops(visit.movedStops)}`;
+  return `Assumed, ± ${stopsOf(sdStops)}: ${set}${powers === '' ? '' : `, flash ${powers}`}; ${reach}${read}`;
+}
+
+/** What a setup takes out of a light's battery. */
+export function charge(one: ChargeOfLight, context: WordsContext): string | null {
+  const { lightId, left, changes, framesLeft, slowS, hotAfter } = one;
+  const said = [
+    ...(changes > 0
+      ? [`empty after ${framesLeft ?? 0} frames, ${changes === 1 ? 'one change' : `${changes} changes`} of battery`]
+      : left === null
+        ? []
+        : [`${percent(left)} left after it`]),
+    ...(slowS === null ? [] : [`ready again after ${seconds(slowS)}, slower than planned`]),
+    ...(hotAfter === null ? [] : [`must cool after ${hotAfter} frames in a row`]),
+  ];
+  return said.length === 0 ? null : `${lightNamed(lightId, context)}: ${said.join('; ')}`;
+}
+
+/** The weather at a moment: `Cloud 40 %, gusts 7 m/s, 3 °C, rain 0.4 mm an hour`. */
+export function weather({ cloud, gustMps, rainMmH, temperatureC }: WeatherNow): string {
+  const rain = rainMmH > 0 ? `, rain ${rainMmH.toFixed(1)} mm an hour` : ', dry';
+  return `Cloud ${percent(cloud)}, gusts ${gustMps.toFixed(0)} m/s, ${temperatureC.toFixed(0)} °C${rain}`;
+}
+
+/** The colour of the light ahead, and what to set for it. */
+export function colourStep(
+  { kelvin, sdMired, assumed, whiteBalanceK, gels }: ColourStep,
+  context: WordsContext,
+): string {
+  const off = sdMired < 1 ? '' : ` ± ${sdMired.toFixed(0)} mired`;
+  const put = gels.map(({ lightId, gelNames }) => {
+    const light = context.setup.lights.find(({ id }) => id === lightId);
+    const on = light === undefined ? 'the flash' : lightInText(light);
+    return gelNames.length === 0 ? `no gel on ${on}` : `${gelNames.join(' and ')} on ${on}`;
+  });
+  const set = [`white balance ${roundKelvin(whiteBalanceK)}`, ...put].join(', ');
+  return `${assumed ? 'Assumed: light' : 'Light'} ${roundKelvin(kelvin)}${off}; ${set}`;
+}
+
+const roundKelvin = (kelvin: number): string => `${Math.round(kelvin / 50) * 50} K`;
+
+/** Gusts with who says so. */
+const gustsOf = ({ gustMps, foretold }: { gustMps: number; foretold: boolean }): string =>
+  `${foretold ? 'foretold gusts' : 'gusts'} of ${gustMps.toFixed(0)} m/s`;
+
+/** A panel of the setup by its kind. */
+function panelNamed(id: string, { setup }: WordsContext): string {
+  const panel = setup.panels.find((one) => one.id === id);
+  return panel === undefined ? PANELS.reflector.name : PANELS[panel.kind].name;
+}
+
+const smallerInstead = ({ smaller }: Extract<Caution, { kind: 'ballast' | 'too-heavy' }>): string =>
+  smaller === null ? '' : ` ${smaller.name} would stand with ${Math.ceil(smaller.kg)} kg.`;
+
+/** A caution about the safety of people and gear. */
+export function caution(one: Caution, context: WordsContext): string {
+  switch (one.kind) {
+    case 'stand-too-short':
+      return (
+        `${lightNamed(one.lightId, context)}: ${one.standName} ends at ${one.highestM.toFixed(1)} m, ` +
+        `${one.heightM.toFixed(1)} m are asked for.`
+      );
+    case 'stand-unnamed':
+      return `${lightNamed(one.lightId, context)}: name its stand to know the ballast for ${gustsOf(one)}.`;
+    case 'ballast':
+      return (
+        `${lightNamed(one.lightId, context)}: at least ${Math.ceil(one.kg)} kg over the tallest leg for ` +
+        `${gustsOf(one)}. An estimate: watch the stand.${smallerInstead(one)}`
+      );
+    case 'too-heavy':
+      return (
+        `${lightNamed(one.lightId, context)}: ${gustsOf(one)} would ask for ${Math.ceil(one.kg)} kg. ` +
+        `Hold it by hand low down, or take the modifier off.${smallerInstead(one)}`
+      );
+    case 'panel-ballast':
+      return (
+        `${panelNamed(one.panelId, context)}: at least ${Math.ceil(one.kg)} kg on its stand for ${gustsOf(one)}. ` +
+        'Better somebody holds it.'
+      );
+    case 'panel-too-heavy':
+      return (
+        `${panelNamed(one.panelId, context)}: ${gustsOf(one)} would ask for ${Math.ceil(one.kg)} kg. ` +
+        'Off the stand: somebody holds it low, or it lies flat.'
+      );
+    case 'boom':
+      return (
+        `${lightNamed(one.lightId, context)}: the boom reaches out ${one.boomM.toFixed(1)} m. Counterweight on its ` +
+        'other end, over the tallest leg; tether the head; nobody stands under it.'
+      );
+    case 'wheels':
+      return `${lightNamed(one.lightId, context)}: no wheels on a slope or soft ground. Take a stand without, or lock and wedge them.`;
+    case 'rain':
+      return (
+        `Rain is foretold (${one.rainMmH.toFixed(1)} mm an hour): no mains outdoors, covers over heads and packs, ` +
+        'cables off the ground.'
+      );
+    case 'cold-batteries':
+      return (
+        `At ${one.temperatureC.toFixed(0)} °C batteries give about ${Math.round(one.share * 100)} % of their charge: ` +
+        'spares warm at the body.'
+      );
+    case 'sail':
+      return 'Outdoors this modifier is a sail: weight on the tallest leg, or a hand on the stand; take it down when it gusts.';
+    case 'near-eyes':
+      return 'Close to the eyes: ask for closed eyes until the frame. Never near the eyes of infants or drivers.';
+    case 'sun-thrown':
+      return (
+        'The reflector throws the sun at the eyes: eyes closed, count in aloud, open on three, one frame, and rest. ' +
+        'Never at people who drive, nor at infants.'
+      );
+    case 'hot-gels':
+      return 'Gels and cloth off hot modelling lamps.';
+    case 'always':
+      return 'Warn guests before flashing. Keep mains out of the wet. Local codes and venue rules come first.';
+  }
+}
+
+/** Recycle, charge and pace. */
+export function staying(
+  { slowestRecycleS: slowest, firstOut, plan, cheaperByStops, limit }: StayingPower,
+  context: WordsContext,
+): string {
+  const parts = [
+    slowest === null ? null : slowest < 0.05 ? 'ready at once' : `ready again after ${seconds(slowest)}`,
+    firstOut === null
+      ? null
+      : `${roundCount(firstOut.pops)} frames in a charge, ${lightNamedInText(firstOut.lightId, context)} runs out first`,
+  ].filter((part) => part !== null);
+  const known =
+    parts.length === 0 ? 'Recycling and charge are not known: say them in the kit.' : `${sentence(parts.join('; '))}.`;
+  if (plan === null) return known;
+  const planned = `${plan.frames} frames at ${plan.framesPerMinute} a minute`;
+  return cheaperByStops === 0
+    ? `${known} ${planned}: it lasts.`
+    : `${known} For ${planned} it needs ${stopsOf(cheaperByStops)} less power${limit === 'heat' ? ', or it gets too hot' : ''}.`;
 }

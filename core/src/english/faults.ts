@@ -1,3 +1,4 @@
+import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
 import type { FieldPath, Refusal } from '../documents';
 import type { IesFault, PartsFault, SetupFileFault } from '../formats';
 import type { SchemaFault, SchemaIssue } from '../gear';
@@ -197,5 +198,45 @@ export function refusal(reason: Refusal): string {
       return 'Something else is kept under its number.';
     case 'not-storable':
       return 'The database cannot keep it. Enter it again.';
+  }
+}
+
+/** Why a text is no place, and what would be. */
+export function placeFault(fault: PlaceFault): string {
+  switch (fault.kind) {
+    case 'not-coordinates':
+      return 'No coordinates: latitude first, such as 46.93, 10.21 or 46° 55\' 48" N, 10° 12\' 36" E.';
+    case 'latitude-outside':
+      return `A latitude lies between −90° and 90°; this is ${fault.deg.toFixed(2)}°.`;
+    case 'longitude-outside':
+      return `A longitude lies between −180° and 180°; this is ${fault.deg.toFixed(2)}°.`;
+  }
+}
+
+/** Why a file of places is not taken. */
+export function placesFault(fault: PlacesFault): string {
+  switch (fault.kind) {
+    case 'too-large':
+      return `This file is too large to be places: at most ${fault.mostKb / 1000} MB.`;
+    case 'not-a-format':
+      return 'This is neither GPX nor GeoJSON, nor a picture that says where it was made.';
+    case 'damaged':
+      return `This ${fault.format} file is damaged: it ends early or is not as the format has it. Nothing was changed.`;
+    case 'no-places':
+      return `There is no point in this ${fault.format} file.`;
+    case 'outside':
+      return `A point of this ${fault.format} file lies beyond the poles or the date line. Nothing was changed.`;
+  }
+}
+
+/** Why a calendar file is not taken. */
+export function calendarFault(fault: CalendarFault): string {
+  switch (fault.kind) {
+    case 'too-large':
+      return `This calendar is too large: at most ${fault.mostKb / 1000} MB.`;
+    case 'damaged':
+      return 'This is no whole iCalendar file (.ics): it is damaged or something else. Nothing was changed.';
+    case 'no-events':
+      return 'There are no entries in this calendar.';
   }
 }

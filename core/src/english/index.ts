@@ -1,5 +1,5 @@
 import type { Words } from '../words';
-import { caution, nextAction, spread, staying } from './nextAction';
+import { nextAction, spread } from './nextAction';
 import { notHelping, way, wayOut } from './waysOut';
 import {
   cameraReason,
@@ -16,22 +16,27 @@ import {
 import { describeChange } from './change';
 import { age, paces, sayStops, seconds, speakAperture, stopsBothWays } from './count';
 import {
-  calendarFault,
+  caution,
+  charge,
+  colourStep,
   drift,
   driftCure,
   followingEnd,
   followingStep,
   foretoldSetup,
-  placeFault,
-  placesFault,
   planFit,
   shadeEdge,
   SPOT_FACTS,
   SPOT_LIGHTS,
+  staying,
   sunInFrame,
+  weather,
 } from './day';
 import {
+  calendarFault,
   iesFault,
+  placeFault,
+  placesFault,
   rule,
   schemaFault,
   schemaIssue,
@@ -122,6 +127,9 @@ export const english: Words = {
   shadeEdge,
   sunInFrame,
   foretoldSetup,
+  charge,
+  weather,
+  colourStep,
   followingStep,
   followingEnd,
   drift,

@@ -1,10 +1,10 @@
-import type { ActionFacts, Caution, LampFacts, Way } from '../advice';
+import type { ActionFacts, LampFacts, Way } from '../advice';
 import type { ShadowLift } from '../balance';
-import type { GroupLight, StayingPower } from '../lights';
+import type { GroupLight } from '../lights';
 import { formatDistance, formatShare, formatStopCount } from '../notation';
 import { pointOf, unitOf, type WordsContext } from '../words';
 import { cameraReason, MISSING, toSet } from './camera';
-import { DIRECTION, roundCount, sayStops, seconds, sentence, stopsOf } from './count';
+import { DIRECTION, sayStops, sentence, stopsOf } from './count';
 import { lampNamed, lightNamed, lightNamedInText, pointInText } from './gear';
 import { FLASH_FAULTS, howToMeter, question, sayMethod, stalenessSentence } from './metering';
 import { dimText } from './stage';
@@ -210,62 +210,6 @@ function shootWords({ dials: { shutter, aperture, iso }, flash }: Of<'shoot'>, c
     text,
     detail: `${flash.map(({ lightId, powerText }) => `${groupOf(lightId, context)} ${powerText}`).join(', ')}.`,
   };
-}
-
-/** A caution about the safety of people and gear. */
-export function caution(one: Caution, context: WordsContext): string {
-  switch (one.kind) {
-    case 'stand-too-short':
-      return (
-        `${lightNamed(one.lightId, context)}: ${one.standName} ends at ${one.highestM.toFixed(1)} m, ` +
-        `${one.heightM.toFixed(1)} m are asked for.`
-      );
-    case 'stand-unnamed':
-      return `${lightNamed(one.lightId, context)}: name its stand to know the ballast for gusts of ${one.gustMps.toFixed(0)} m/s.`;
-    case 'ballast':
-      return (
-        `${lightNamed(one.lightId, context)}: at least ${Math.ceil(one.kg)} kg over the tallest leg for gusts ` +
-        `of ${one.gustMps.toFixed(0)} m/s. An estimate: watch the stand.`
-      );
-    case 'too-heavy':
-      return (
-        `${lightNamed(one.lightId, context)}: gusts of ${one.gustMps.toFixed(0)} m/s would ask for ` +
-        `${Math.ceil(one.kg)} kg. Hold it by hand low down, or take the modifier off.`
-      );
-    case 'sail':
-      return 'Outdoors this modifier is a sail: weight on the tallest leg, or a hand on the stand; take it down when it gusts.';
-    case 'near-eyes':
-      return 'Close to the eyes: ask for closed eyes until the frame. Never near the eyes of infants or drivers.';
-    case 'sun-thrown':
-      return (
-        'The reflector throws the sun at the eyes: eyes closed, count in aloud, open on three, one frame, and rest. ' +
-        'Never at people who drive, nor at infants.'
-      );
-    case 'hot-gels':
-      return 'Gels and cloth off hot modelling lamps.';
-    case 'always':
-      return 'Warn guests before flashing. Keep mains out of the wet. Local codes and venue rules come first.';
-  }
-}
-
-/** Recycle, charge and pace. */
-export function staying(
-  { slowestRecycleS: slowest, firstOut, plan, cheaperByStops }: StayingPower,
-  context: WordsContext,
-): string {
-  const parts = [
-    slowest === null ? null : slowest < 0.05 ? 'ready at once' : `ready again after ${seconds(slowest)}`,
-    firstOut === null
-      ? null
-      : `${roundCount(firstOut.pops)} frames in a charge, ${lightNamedInText(firstOut.lightId, context)} runs out first`,
-  ].filter((part) => part !== null);
-  const known =
-    parts.length === 0 ? 'Recycling and charge are not known: say them in the kit.' : `${sentence(parts.join('; '))}.`;
-  if (plan === null) return known;
-  const planned = `${plan.frames} frames at ${plan.framesPerMinute} a minute`;
-  return cheaperByStops === 0
-    ? `${known} ${planned}: it lasts.`
-    : `${known} For ${planned} it needs ${stopsOf(cheaperByStops)} less power.`;
 }
 
 /** How even the key is on a group. */

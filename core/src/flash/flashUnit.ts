@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { coldShareSchema } from './charge';
 import { guideNumberFromWs } from './guideNumber';
 import { powerScaleSchema } from './powerScale';
 
@@ -59,6 +60,17 @@ export const flashUnitSchema = z.strictObject({
     .max(60)
     .nullable()
     .meta({ description: 'recycle time after full power, seconds; null: not known' }),
+  coldShare: coldShareSchema,
+  hotAfterPops: z
+    .number()
+    .min(1)
+    .max(10000)
+    .nullable()
+    .meta({ description: 'full-power flashes in a row before it must cool; null: not known' }),
+  charge: z
+    .strictObject({ share: z.number().min(0).max(1), at: z.iso.datetime({ offset: true }) })
+    .nullable()
+    .meta({ description: 'what its battery held at a time, as somebody saw; null: full' }),
 });
 export type FlashUnit = z.infer<typeof flashUnitSchema>;
 

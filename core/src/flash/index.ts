@@ -1,4 +1,5 @@
 export { automaticStart } from './automatic';
+export { chargeShareAt, coldShareSchema } from './charge';
 export { darkBandShare, passedPowerStops, safeSyncTv } from './duration';
 export {
   type FlashUnit,
@@ -10,6 +11,7 @@ export {
   unitUncertaintyStops,
   zoomGainStops,
 } from './flashUnit';
+export { framesUntilHot, heatOf } from './heat';
 export { flashAv } from './guideNumber';
 export {
   lowestPowerStops,

@@ -1,9 +1,6 @@
 import type { PointRole } from '../setup';
 import { ambientAt, type FadingPlace, shareAt, totalAt } from './fadingPlace';
 
-/** How far the share of flash at the face may go from where it is, of all light. */
-const SHARE_WITHIN = 0.1;
-
 /** When the picture leaves its bounds with nothing touched, and what brings it back without touching the flash. */
 export interface Drift {
   minute: number;
@@ -17,12 +14,12 @@ export interface Drift {
 
 /**
  * The first minute at which face, background or the share of flash has left where it is by more than its bound.
- * @param within bound of face and background, stops
+ * @param shareWithin bound of the share of flash at the face, of all light
  * @param shutterSteps where the shutter may stand against now, stops of light
  */
 export function driftOf(
   places: ReadonlyMap<PointRole, FadingPlace>,
-  within: number,
+  shareWithin: number,
   shutterSteps: readonly number[],
 ): Drift | null {
   const face = places.get('face');
@@ -30,17 +27,18 @@ export function driftOf(
   const minutes = Math.max(0, ...[...places.values()].map(({ daylightStops }) => daylightStops.length));
   for (let minute = 1; minute < minutes; minute += 1) {
     const bounds = [
-      { first: 'background' as const, by: movedBy(background, minute), within },
-      { first: 'face' as const, by: movedBy(face, minute), within },
-      { first: 'share' as const, by: shareMovedBy(face, minute), within: SHARE_WITHIN },
+      { first: 'background' as const, by: movedBy(background, minute), within: background?.withinStops ?? 0 },
+      { first: 'face' as const, by: movedBy(face, minute), within: face?.withinStops ?? 0 },
+      { first: 'share' as const, by: shareMovedBy(face, minute), within: shareWithin },
     ];
     const left = bounds.find((bound) => Math.abs(bound.by) > bound.within);
     if (left === undefined) continue;
-    const fell = ambientMovedBy(background ?? face, minute);
+    const led = background ?? face;
+    const fell = ambientMovedBy(led, minute);
     const shutterStops = shutterSteps.reduce((best, step) =>
       Math.abs(step + fell) < Math.abs(best + fell) ? step : best,
     );
-    const isBack = Math.abs(shutterStops + fell) <= within / 2 + 1e-9;
+    const isBack = Math.abs(shutterStops + fell) <= (led?.withinStops ?? 0) / 2 + 1e-9;
     return { minute, first: left.first, by: left.by, shutterStops: isBack ? shutterStops : null };
   }
   return null;

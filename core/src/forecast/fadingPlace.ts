@@ -7,6 +7,8 @@ export interface FadingPlace {
   flashStops: number | null;
   /** lamps that are lights */
   lampStops: number | null;
+  /** how far it may leave where it is now, stops */
+  withinStops: number;
 }
 
 /** The light that is there at a minute, lamps that are lights included. */

@@ -8,8 +8,6 @@ import type { Setup } from '../setup';
 import type { FadingPlace } from './fadingPlace';
 import { type DialsAt, type FadingProblem, fadingSchedule, type Schedule } from './schedule';
 
-/** How far face and background may leave where they are. Source: a third is what is seen. */
-export const HELD_WITHIN_STOPS = 1 / 3;
 /** Dials go no further than this at once: beyond it lies another picture, stops. */
 const FARTHEST = { shutterFaster: 1, iso: 4, power: 4, powerUp: 1, dimmer: 3 };
 const MINUTE_MS = 60_000;
@@ -54,7 +52,6 @@ export function problemOf(setup: Setup, kit: Kit, now: Balance, places: FadingPl
   const lossAt = (shutterStops: number) => highSpeedSyncLossStops(entryLoss, camera.beyondSyncStops - shutterStops);
   return {
     places,
-    toleranceStops: HELD_WITHIN_STOPS,
     dials: {
       shutter: pins.tv !== null || video !== null ? [0] : stepsFrom(-faster, camera.tv - limits.slowestTv, step),
       iso:

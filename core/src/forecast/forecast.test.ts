@@ -94,7 +94,7 @@ describe('a setup that nobody has metered yet', () => {
   const place = { latitudeDeg: 46.93, longitudeDeg: 10.21 };
   const at = (clock: string) => new Date(`2026-02-27T${clock}:00+01:00`);
   const told = (setup: Setup, light: 'open' | 'shade' | 'indoors', clock: string) =>
-    foretoldSetup(setup, SAMPLE_KIT, { place, looksDeg: 60, light }, at(clock));
+    foretoldSetup(setup, SAMPLE_KIT, { place, looksDeg: 60, light, weather: null }, at(clock));
 
   it('is solved on the light of its spot and hour, and says how little is known of that', () => {
     const shade = told(SAMPLE_GROUP.setup, 'shade', '15:40')!;

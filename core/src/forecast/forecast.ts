@@ -1,5 +1,6 @@
 import { type Balance, balance } from '../balance';
-import { sunStand } from '../gain';
+import { type Weather, weatherAt } from '../documents';
+import { isIndoors, sunStand } from '../gain';
 import type { Kit } from '../gear';
 import {
   ASKED_SD_STOPS,
@@ -12,10 +13,13 @@ import {
 } from '../metering';
 import { addLight, remainingLight } from '../photometry';
 import { type MeteringPoint, type PointRole, type Setup } from '../setup';
+import { colourAhead, type ColourStep } from './colourAhead';
 import { type Drift, driftOf } from './drift';
+import { isDusk, waitingLamps, withDuskLamps } from './duskLamps';
 import { type FadingPlace, shareAt } from './fadingPlace';
-import { type Following, followingOf, HELD_WITHIN_STOPS, problemOf } from './following';
+import { type Following, followingOf, problemOf } from './following';
 import { bandsOf, type ForecastRecord, forecastRecord, NO_RECORD } from './record';
+import { underWeather } from './weatherAhead';
 
 /** So far the light is foretold, minutes. */
 const FORETOLD_MINUTES = 60;
@@ -61,6 +65,12 @@ export interface Forecast {
    */
   follow: () => Following | null;
   drift: Drift | null;
+  /** from when the colour of the light asks for another white balance or other gels; empty: it does not */
+  colours: ColourStep[];
+  /** when lamps come on that are dark yet, minutes; null: none do in this hour */
+  lampsAtMinute: number | null;
+  /** the weather that it reckons with is foretold for this hour */
+  byWeather: boolean;
 }
 
 interface Ahead {
@@ -71,9 +81,16 @@ interface Ahead {
 /**
  * The light of the next hour from everything that was read, and what holds the picture while it changes.
  * The model gives the change, readings the level, and the ± is the estimate's.
+ * @param weather as it is foretold for the spot; null: nobody asked
  * @returns null where nothing was metered
  */
-export function foresee(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Forecast | null {
+export function foresee(
+  setup: Setup,
+  kit: Kit,
+  facts: readonly Fact[],
+  clock: Date,
+  weather: Weather | null = null,
+): Forecast | null {
   const own = facts.filter(({ setupId, struckAt }) => setupId === setup.id && struckAt === null);
   const lastMs = own.reduce((most, { at }) => Math.max(most, Date.parse(at)), -Infinity);
   const live = clock.getTime() - lastMs <= BREAK_MINUTES * MINUTE_MS;
@@ -81,16 +98,13 @@ export function foresee(setup: Setup, kit: Kit, facts: readonly Fact[], clock: D
   if (!Number.isFinite(from.getTime())) return null;
   const scene = meterScene(setup, kit, facts, from);
   const now = balance(setup, kit, scene);
-  const ahead = setup.points.flatMap((point): Ahead[] => {
-    const at = scene.light.ahead(point);
-    return at === null ? [] : [{ point, at }];
-  });
+  const ahead = aheadOf(setup, scene, from.getTime(), weather);
   if (ahead.length === 0) return null;
   const darkAtMinute = darkFrom(setup, from, scene);
   const last = darkAtMinute ?? FORETOLD_MINUTES;
   const record = forecastRecord(scene);
   const levels = levelsOf(ahead, last, record);
-  const places = placesOf(setup, scene, now, ahead, levels);
+  const places = placesOf(setup, kit, scene, now, ahead, levels);
   const face = places.get('face');
   const problem = problemOf(setup, kit, now, [...places.values()]);
   return {
@@ -106,8 +120,34 @@ export function foresee(setup: Setup, kit: Kit, facts: readonly Fact[], clock: D
     darkAtMinute,
     meterAgain: dueAt(ahead, levels),
     follow: () => (problem === null ? null : followingOf(problem, now, from)),
-    drift: driftOf(places, HELD_WITHIN_STOPS, problem?.dials.shutter ?? [0]),
+    drift: driftOf(places, kit.preferences.bounds.share, problem?.dials.shutter ?? [0]),
+    colours: colourAhead(setup, kit, scene, now, { ms: from.getTime(), minutes: last }),
+    lampsAtMinute: lampsFrom(setup, from.getTime(), last),
+    byWeather: weatherAt(weather, from.getTime()) !== null,
   };
+}
+
+/** Each metered point with how its level goes on: the sky, the weather, and lamps that come on. */
+function aheadOf(setup: Setup, scene: MeteredScene, fromMs: number, weather: Weather | null): Ahead[] {
+  const { light } = scene;
+  const burning = setup.lamps.filter(({ on }) => on);
+  const isMoving = light.evidence.evening.sky === 'moving';
+  return setup.points.flatMap((point): Ahead[] => {
+    const clear = light.ahead(point);
+    if (clear === null) return [];
+    const lamps = burning.flatMap((lamp) => light.lampAt(lamp, point)?.alone.stops ?? []);
+    const lampEv100 = lamps.length === 0 ? null : addLight(...lamps);
+    const standsIn = isIndoors(setup) ? 'indoors' : point.standsIn;
+    const covered = underWeather(clear, weather, { fromMs, standsIn, lampEv100, isMoving });
+    return [{ point, at: withDuskLamps(covered, setup, scene, point, fromMs) }];
+  });
+}
+
+/** The first minute at which lamps that are dark yet burn. */
+function lampsFrom(setup: Setup, fromMs: number, lastMinute: number): number | null {
+  if (waitingLamps(setup).length === 0) return null;
+  for (let minute = 0; minute <= lastMinute; minute += 1) if (isDusk(setup, fromMs + minute * MINUTE_MS)) return minute;
+  return null;
 }
 
 /** Every minute of every point; worked out every few minutes, and evenly between: light has no corners. */
@@ -167,6 +207,7 @@ function dueAt(ahead: readonly Ahead[], levels: readonly (readonly ForecastLevel
 /** Face and background as the camera shows them with everything as it is set, minute by minute. */
 function placesOf(
   setup: Setup,
+  { preferences: { bounds } }: Kit,
   scene: MeteredScene,
   now: Balance,
   ahead: readonly Ahead[],
@@ -189,6 +230,7 @@ function placesOf(
       }),
       flashStops: solved?.flashStops ?? null,
       lampStops: lampEv100 === null ? null : lampEv100 - camera.ev100,
+      withinStops: point.role === 'face' ? bounds.faceStops : bounds.backgroundStops,
     });
   }
   return places;

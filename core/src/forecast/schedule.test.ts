@@ -22,10 +22,15 @@ function evening(seed: number): FadingProblem {
         daylightStops: fall.map((stops) => stops - start - 1 - uniform() * 0.05),
         flashStops: -0.8 + uniform(),
         lampStops: withLamp ? -2 : null,
+        withinStops: 1 / 3,
       },
-      { daylightStops: fall.map((stops) => stops - start + background), flashStops: null, lampStops: null },
+      {
+        daylightStops: fall.map((stops) => stops - start + background),
+        flashStops: null,
+        lampStops: null,
+        withinStops: 1 / 3,
+      },
     ],
-    toleranceStops: 1 / 3,
     dials: {
       shutter: thirds(-1 / 3, 1),
       iso: thirds(0, 2 / 3),
@@ -93,10 +98,9 @@ describe('what follows fading light', () => {
     const falling = Array.from({ length: 13 }, (_, minute) => -minute / 12);
     const { changes, endsAtMinute } = fadingSchedule({
       places: [
-        { daylightStops: falling.map((stops) => stops - 3), flashStops: 0, lampStops: null },
-        { daylightStops: falling, flashStops: null, lampStops: null },
+        { daylightStops: falling.map((stops) => stops - 3), flashStops: 0, lampStops: null, withinStops: 1 / 3 },
+        { daylightStops: falling, flashStops: null, lampStops: null, withinStops: 1 / 3 },
       ],
-      toleranceStops: 1 / 3,
       dials: { shutter: thirds(0, 3), iso: thirds(0, 3), power: thirds(-3, 0), dimmer: [0] },
       flashLossStops: () => 0,
     });
@@ -109,10 +113,9 @@ describe('what follows fading light', () => {
     const falling = Array.from({ length: 61 }, (_, minute) => -minute / 10);
     const schedule = fadingSchedule({
       places: [
-        { daylightStops: falling.map((stops) => stops - 3), flashStops: 0, lampStops: null },
-        { daylightStops: falling, flashStops: null, lampStops: null },
+        { daylightStops: falling.map((stops) => stops - 3), flashStops: 0, lampStops: null, withinStops: 1 / 3 },
+        { daylightStops: falling, flashStops: null, lampStops: null, withinStops: 1 / 3 },
       ],
-      toleranceStops: 1 / 3,
       dials: { shutter: thirds(0, 1), iso: thirds(0, 6), power: thirds(-1, 0), dimmer: [0] },
       flashLossStops: () => 0,
     });

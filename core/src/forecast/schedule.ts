@@ -10,7 +10,6 @@ export type DialsAt = Record<FollowingDial, number>;
 export interface FadingProblem {
   /** where the light is to stay as it is now */
   places: readonly FadingPlace[];
-  toleranceStops: number;
   /** each dial's settings, 0 among them */
   dials: Record<FollowingDial, readonly number[]>;
   /** what the flash loses at each setting of the shutter against now, stops: past sync it follows the shutter */
@@ -62,15 +61,15 @@ const partsOf = ({ daylightStops, flashStops, lampStops }: FadingPlace, minute: 
   lamp: linear(lampStops),
 });
 
-/** Every setting of the dials that leaves each place within the tolerance of where it is now, by places in their lists. */
-function holding({ places, dials, toleranceStops, flashLossStops }: FadingProblem, minute: number): number[][] {
+/** Every setting of the dials that leaves each place within its bound of where it is now, by places in their lists. */
+function holding({ places, dials, flashLossStops }: FadingProblem, minute: number): number[][] {
   const bounds = places.map((place) => {
     const { daylight, flash, lamp } = partsOf(place, 0);
     const now = daylight + flash + lamp;
     return {
       ...partsOf(place, minute),
-      least: now * 2 ** (-toleranceStops - HAIR),
-      most: now * 2 ** (toleranceStops + HAIR),
+      least: now * 2 ** (-place.withinStops - HAIR),
+      most: now * 2 ** (place.withinStops + HAIR),
     };
   });
   const powers = dials.power.map(linear);

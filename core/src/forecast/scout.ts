@@ -36,6 +36,16 @@ function faceReading({ setup, readings }: Visit): Reading | undefined {
     .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
 }
 
+/** The newest visit that read the face's ambient on another occasion before a moment; null: none did. */
+export function newestVisit(visits: readonly Visit[], before: Date): { visit: Visit; reading: Reading } | null {
+  const read = visits.flatMap((visit) => {
+    const reading = faceReading(visit);
+    if (reading === undefined || before.getTime() - Date.parse(reading.at) < ANOTHER_VISIT_MS) return [];
+    return [{ visit, reading }];
+  });
+  return read.sort((a, b) => Date.parse(b.reading.at) - Date.parse(a.reading.at))[0] ?? null;
+}
+
 const faceKelvin = ({ setup }: Visit): number | null => {
   const face = setup.points.find(({ role }) => role === 'face');
   return setup.colour.ambient.find(({ pointId }) => pointId === face?.id)?.kelvin ?? null;
@@ -53,16 +63,9 @@ function sunSideAt({ stage: { sun } }: Setup, at: string): number | null {
 export function scouted(now: Visit, others: readonly Visit[]): Scouted | null {
   const reading = faceReading(now);
   if (reading === undefined) return null;
-  const earlier = others
-    .flatMap((visit) => {
-      const read = faceReading(visit);
-      return read === undefined || Date.parse(reading.at) - Date.parse(read.at) < ANOTHER_VISIT_MS
-        ? []
-        : [{ visit, read }];
-    })
-    .sort((a, b) => Date.parse(b.read.at) - Date.parse(a.read.at))[0];
-  if (earlier === undefined) return null;
-  const { visit, read } = earlier;
+  const earlier = newestVisit(others, new Date(reading.at));
+  if (earlier === null) return null;
+  const { visit, reading: read } = earlier;
   const [kelvinNow, kelvinThen] = [faceKelvin(now), faceKelvin(visit)];
   const [sideNow, sideThen] = [sunSideAt(now.setup, reading.at), sunSideAt(visit.setup, read.at)];
   return {

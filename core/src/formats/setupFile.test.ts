@@ -19,7 +19,7 @@ import {
 
 const file: SetupFile = {
   format: 'sphene-setup',
-  version: 12,
+  version: 13,
   exportedAt: '2026-02-27T15:00:00.000Z',
   ...SAMPLE_HALL,
   kit: kitInUse(SAMPLE_HALL.setup, SAMPLE_KIT),
@@ -28,7 +28,7 @@ const file: SetupFile = {
   changes: [
     {
       type: 'change',
-      version: 7,
+      version: 8,
       by: null,
       id: sampleId(801),
       setupId: SAMPLE_HALL.setup.id,
@@ -68,7 +68,7 @@ describe('setup file', () => {
   it.each<[string, unknown, RegExp]>([
     ['no JSON', 'abc', /not JSON/],
     ['another file', { a: 1 }, /format/],
-    ['a later version', { ...file, version: 13 }, /version/],
+    ['a later version', { ...file, version: 14 }, /version/],
     ['brackets without end', '['.repeat(200_000), /too deep/],
     ['too many letters', 'x'.repeat(20_000_001), /too large/],
     ['a reading that is not a number', { ...file, readings: [{ ...file.readings[0], av: null }] }, /readings\[0\]\.av/],

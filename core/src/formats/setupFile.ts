@@ -26,7 +26,7 @@ import { isWithinDepth } from './depth';
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
   format: z.literal('sphene-setup'),
-  version: z.literal(12),
+  version: z.literal(13),
   exportedAt: z.iso.datetime({ offset: true }),
   shoot: enteredShootSchema,
   spot: spotSchema,
@@ -52,14 +52,15 @@ const GEAR_VERSIONS: Record<number, Partial<Record<GearList | 'preferences', num
   1: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, lamps: 1, preferences: 1 },
   2: { cameras: 1, flashUnits: 1, modifiers: 1, filters: 1, lamps: 1, preferences: 1 },
   3: { cameras: 2, lenses: 1, flashUnits: 2, modifiers: 1, filters: 2, lamps: 1, preferences: 2 },
-  4: { lamps: 1, preferences: 3 },
-  5: { lamps: 1, preferences: 3 },
-  6: { lamps: 1, preferences: 3 },
-  7: { preferences: 3 },
-  8: { preferences: 3 },
-  9: { preferences: 3 },
-  10: { preferences: 3 },
-  11: {},
+  4: { flashUnits: 3, stands: 1, lamps: 1, preferences: 3 },
+  5: { flashUnits: 3, stands: 1, lamps: 1, preferences: 3 },
+  6: { flashUnits: 3, stands: 1, lamps: 1, preferences: 3 },
+  7: { flashUnits: 3, stands: 1, lamps: 2, preferences: 3 },
+  8: { flashUnits: 3, stands: 1, lamps: 2, preferences: 3 },
+  9: { flashUnits: 3, stands: 1, lamps: 2, preferences: 3 },
+  10: { flashUnits: 3, stands: 1, lamps: 2, preferences: 3 },
+  11: { flashUnits: 3, stands: 1, lamps: 2, preferences: 4 },
+  12: { flashUnits: 3, stands: 1, lamps: 2, preferences: 4 },
 };
 
 /** A frame keeps its picture in a file, where a device keeps it apart. */
@@ -91,7 +92,7 @@ function migrateCalibration(calibration: unknown): unknown {
  * kit (2), nor grids, gels and stands (3); changes did not say who made them (4); there were no meters in the kit (5), and no
  * dimmers on lamps (6); no light said what it stands for (7), and nobody what is
  * dialled on the camera (8); variants did not hold everything (9), no meter said what its decimals mean (10),
- * and spots were names, setups in no plan (11).
+ * spots were names, setups in no plan (11), and nothing was known of cold, booms, bounds and weather (12).
  */
 function migrateFile(raw: unknown): unknown {
   const version = isRaw(raw) ? Number(raw['version']) : NaN;
@@ -100,7 +101,7 @@ function migrateFile(raw: unknown): unknown {
   const kit = isRaw(raw['kit']) ? raw['kit'] : {};
   return {
     ...raw,
-    version: 12,
+    version: 13,
     spot: migrateDocument(raw['spot']),
     setup: migrateDocument(raw['setup']),
     readings: each(raw['readings'], migrateDocument),
@@ -152,7 +153,9 @@ export function kitInUse(setup: Setup, kit: Kit): Kit {
     lenses: kit.lenses.filter(({ id }) => wishes.some(({ lensId }) => id === lensId)),
     flashUnits: kit.flashUnits.filter(uses(({ unitId }) => unitId)),
     modifiers: kit.modifiers.filter(uses(({ modifierId }) => modifierId)),
-    stands: kit.stands.filter(uses(({ standId }) => standId)),
+    stands: kit.stands.filter(
+      (stand) => uses(({ standId }) => standId)(stand) || setup.panels.some(({ standId }) => standId === stand.id),
+    ),
     lamps: kit.lamps.filter(({ id }) => setup.lamps.some(({ lampId }) => lampId === id)),
     reflectors: kit.reflectors.filter(({ id }) => setup.panels.some(({ reflectorId }) => reflectorId === id)),
   };

@@ -22,8 +22,9 @@ export {
   reflectorItemSchema,
   standItemSchema,
 } from './kitItems';
-export { dimmerSettings, kelvin, type Lamp, lampLuxAt1M, percentOf } from './lamp';
+export { dimmerSettings, kelvin, type Lamp, lampLuxAt1M, lampMinutes, percentOf, POWER_NOT_SAID } from './lamp';
 export {
+  type Bounds,
   type CameraDial,
   DEFAULT_PREFERENCES,
   keepOrderSchema,
@@ -31,6 +32,7 @@ export {
   type LookWayId,
   type Preferences,
   type DecimalMeans,
+  USUAL_BOUNDS,
   USUAL_METER,
 } from './preferences';
 export { type Surface, SURFACE_TINT_MIRED, SURFACES } from './reflector';

@@ -16,6 +16,13 @@ export const standSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
   highestM: z.number().min(0.3).max(8).meta({ description: 'highest that it reaches over the ground' }),
   footRadiusM: z.number().min(0.1).max(2).meta({ description: 'from its middle to its feet, opened' }),
+  boomM: z
+    .number()
+    .min(0.2)
+    .max(5)
+    .nullable()
+    .meta({ description: 'how far its boom reaches out to the light; null: it has none' }),
+  wheels: z.boolean(),
 });
 export type Stand = z.infer<typeof standSchema>;
 

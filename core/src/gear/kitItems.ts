@@ -16,21 +16,22 @@ const { id, retired } = kitSchema.shape.cameras.element.shape;
 const first = { version: z.literal(1), id, retired };
 const second = { version: z.literal(2), id, retired };
 const third = { version: z.literal(3), id, retired };
+const fourth = { version: z.literal(4), id, retired };
 
 export const cameraItemSchema = cameraSchema.extend({ type: z.literal('camera'), ...third });
 export const lensItemSchema = lensSchema.safeExtend({ type: z.literal('lens'), ...second });
-export const flashItemSchema = flashUnitSchema.extend({ type: z.literal('flashUnit'), ...third });
+export const flashItemSchema = flashUnitSchema.extend({ type: z.literal('flashUnit'), ...fourth });
 export const modifierItemSchema = modifierSchema.extend({ type: z.literal('modifier'), ...second });
 export const gridItemSchema = gridSchema.extend({ type: z.literal('grid'), ...first });
 export const gelItemSchema = gelSchema.extend({ type: z.literal('gel'), ...first });
 export const filterItemSchema = filterSchema.extend({ type: z.literal('filter'), ...third });
-export const standItemSchema = standSchema.extend({ type: z.literal('stand'), ...first });
-export const lampItemSchema = lampSchema.safeExtend({ type: z.literal('lamp'), ...second });
+export const standItemSchema = standSchema.extend({ type: z.literal('stand'), ...second });
+export const lampItemSchema = lampSchema.safeExtend({ type: z.literal('lamp'), ...third });
 export const reflectorItemSchema = reflectorSchema.extend({ type: z.literal('reflector'), ...first });
 export const meterItemSchema = meterSchema.extend({ type: z.literal('meter'), ...first });
 export const preferencesItemSchema = preferencesSchema.extend({
   type: z.literal('preferences'),
-  version: z.literal(4),
+  version: z.literal(5),
   id: idSchema,
 });
 

@@ -15,6 +15,16 @@ export const keepOrderSchema = z
   .tuple([z.enum(DIALS_KEPT), z.enum(DIALS_KEPT), z.enum(DIALS_KEPT)])
   .refine((order) => new Set(order).size === 3, fault('keep-each-once'));
 
+/** How far a picture may drift: face and background in stops, flash in its share of the light on the face. */
+const boundsSchema = z.strictObject({
+  faceStops: z.number().min(0.1).max(1),
+  backgroundStops: z.number().min(0.1).max(2),
+  share: z.number().min(0.02).max(0.5),
+});
+export type Bounds = z.infer<typeof boundsSchema>;
+/** A third of a stop is seen; a tenth of the light changes how it looks. */
+export const USUAL_BOUNDS: Bounds = { faceStops: 1 / 3, backgroundStops: 1 / 3, share: 0.1 };
+
 /** How this person counts and measures; part of the kit because the meter and the tape are. */
 export const preferencesSchema = z.strictObject({
   meterIncrement: z.enum(['tenth', 'third', 'half']),
@@ -26,6 +36,7 @@ export const preferencesSchema = z.strictObject({
   forgotten: z
     .record(z.string().max(80), z.iso.datetime({ offset: true }))
     .meta({ description: 'things of the kit whose readings up to a time teach nothing any more' }),
+  bounds: boundsSchema.meta({ description: 'how far a picture may drift before this person sets something' }),
   decimalMeans: z.record(z.string().max(80), z.enum(['printed', 'tenths'])).meta({
     description: 'by meter, what 4.5 on it means: f/4.5, or f/4 and five tenths; not in it until it was asked',
   }),
@@ -43,5 +54,6 @@ export const DEFAULT_PREFERENCES: Preferences = {
   mainsHz: 50,
   paces: false,
   forgotten: {},
+  bounds: USUAL_BOUNDS,
   decimalMeans: {},
 };

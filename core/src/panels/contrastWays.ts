@@ -95,6 +95,7 @@ class Wish {
       ...stand,
       turnedDeg: 0,
       reflectorId: null,
+      standId: null,
       surface: 'white',
       widthM,
       tallM,
@@ -193,6 +194,7 @@ function lamps(wish: Wish): ContrastWay[] {
           kelvin: owned.kelvinHigh,
           role: null,
           standsFor: null,
+          fromDusk: false,
         };
         return wish.tried({ kind: 'lamp', lampId: owned.id, dimStops }, [
           { path: 'lamps', value: [...wish.setup.lamps, lamp] },

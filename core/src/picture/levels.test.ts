@@ -96,6 +96,7 @@ function setupOf({ turnDeg, key, rimDeg, lamp, sun, window, panel }: Stage): Set
             kelvin: 4000,
             role: null,
             standsFor: null,
+            fromDusk: false,
             ...lamp,
           },
         ];

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 
+import { POWER_NOT_SAID } from '../gear';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { lightPlace } from '../scene';
 import { withSettings } from '../setup';
@@ -12,6 +13,7 @@ const LAMP = {
   output: { by: 'lux' as const, luxAt1M: 900 },
   kelvinLow: 3200,
   kelvinHigh: 5600,
+  ...POWER_NOT_SAID,
   beam: { kind: 'diffuse' as const },
   dimmer: null,
   retired: false,
@@ -35,6 +37,7 @@ describe('the picture of a setup', () => {
       kelvin: 4000,
       role: null,
       standsFor: null,
+      fromDusk: false,
     };
     const changed = withSettings(SAMPLE_HALL.setup, [{ path: 'lamps', value: [lamp] }]);
     if (!changed.ok) throw new Error(JSON.stringify(changed.reason));

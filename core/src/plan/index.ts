@@ -1,3 +1,4 @@
+export { type ChargedSetup, chargeOfDay, type ChargeOfLight, type ChargeOfSetup } from './charge';
 export {
   dayPlan,
   type LatePlan,

@@ -60,6 +60,9 @@ export const SAMPLE_KIT: Kit = {
       recycleFullS: 0.9,
       popsFull: 390,
       outlets: [],
+      coldShare: 0.75,
+      hotAfterPops: 150,
+      charge: null,
     })),
     {
       ...ours(113),
@@ -74,6 +77,9 @@ export const SAMPLE_KIT: Kit = {
         { name: 'Outlet 1', share: 2 / 3 },
         { name: 'Outlet 2', share: 1 / 3 },
       ],
+      coldShare: null,
+      hotAfterPops: 250,
+      charge: null,
     },
     ...['A', 'B'].map((letter, index) => ({
       ...ours(114 + index),
@@ -85,6 +91,9 @@ export const SAMPLE_KIT: Kit = {
       recycleFullS: 2.4,
       popsFull: 150,
       outlets: [],
+      coldShare: null,
+      hotAfterPops: 40,
+      charge: null,
     })),
   ],
   modifiers: [
@@ -156,6 +165,9 @@ export const SAMPLE_KIT: Kit = {
       kelvinLow: 2800,
       kelvinHigh: 6000,
       beam: { kind: 'diffuse' },
+      watts: 60,
+      batteryWh: 95,
+      coldShare: null,
     },
   ],
   reflectors: [
@@ -167,7 +179,8 @@ export const SAMPLE_KIT: Kit = {
     },
   ],
   stands: [
-    { ...ours(161), name: 'Light stand 2.6 m', highestM: 2.6, footRadiusM: 0.45 },
-    { ...ours(162), name: 'Heavy stand 3.6 m', highestM: 3.6, footRadiusM: 0.6 },
+    { ...ours(161), name: 'Light stand 2.6 m', highestM: 2.6, footRadiusM: 0.45, boomM: null, wheels: false },
+    { ...ours(162), name: 'Heavy stand 3.6 m', highestM: 3.6, footRadiusM: 0.6, boomM: null, wheels: false },
+    { ...ours(163), name: 'Boom stand 3 m', highestM: 3, footRadiusM: 0.55, boomM: 1.4, wheels: true },
   ],
 };

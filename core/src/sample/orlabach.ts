@@ -55,6 +55,7 @@ const ceremony: Setup = {
       heightM: 0.3,
       turnedDeg: 0,
       reflectorId: null,
+      standId: null,
       surface: 'white',
       widthM: 1.2,
       tallM: 2.6,

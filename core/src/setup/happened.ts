@@ -108,7 +108,7 @@ export function setupAt(setup: Setup, stood: Stood): Setup {
   const { stage, backgroundM } = setup;
   return {
     ...setup,
-    lamps: stood.lamps.map((lamp) => ({ role: null, standsFor: null, ...lamp })),
+    lamps: stood.lamps.map((lamp) => ({ role: null, standsFor: null, fromDusk: false, ...lamp })),
     backgroundM: stood.backgroundM ?? backgroundM,
     stage: { ...stage, subject: { ...stage.subject, turnDeg: stood.turnDeg }, sun: stood.sun ?? stage.sun },
   };

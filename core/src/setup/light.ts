@@ -91,6 +91,7 @@ export type StoodLamp = z.infer<typeof stoodLampSchema>;
 export const placedLampSchema = stoodLampSchema.extend({
   role: z.enum(LIGHT_ROLES).nullable().meta({ description: 'null: it is there, and nothing is asked of it' }),
   standsFor,
+  fromDusk: z.boolean().meta({ description: 'it comes on by itself at dusk, as street lamps and shop windows do' }),
 });
 export type PlacedLamp = z.infer<typeof placedLampSchema>;
 

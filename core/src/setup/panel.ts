@@ -83,6 +83,7 @@ export const panelSchema = z.strictObject({
     .uuid()
     .nullable()
     .meta({ description: 'a reflector of the kit, which says its size; null: as given here' }),
+  standId: idSchema.nullable().meta({ description: 'the stand of the kit that it is on; null: held, or built in' }),
   surface: z.enum(SURFACES).meta({ description: 'of a reflector' }),
   widthM: z.number().min(0.1).max(20),
   tallM: z.number().min(0.1).max(20),

@@ -11,7 +11,7 @@ import { pointSchema } from './point';
 import { stageSchema } from './stage';
 
 /** The setup document's version; raised with a migration when its shape changes. */
-export const SETUP_VERSION = 10;
+export const SETUP_VERSION = 11;
 
 /** Parts that a fresh setup takes over from the one before it. */
 export const TAKEN_OVER = ['camera', 'lights'] as const;

@@ -1,4 +1,5 @@
 export { clearSky } from './clearSky';
+export { cloudLossStops, cloudSdStops } from './cloudLoss';
 export { type MoonDay, moonDay } from './moon';
 export {
   isOver,
@@ -10,6 +11,7 @@ export {
   type SunReach,
   type Viewer,
 } from './outline';
+export { type ForetoldColour, skyColour } from './skyColour';
 export { dayOf, type SunDay, sunDay, type SunLight, type SunSpan } from './sunDay';
 export { sunPosition } from './sunPosition';
 export { type SunAt, type SunTrack, sunTrack } from './sunTrack';

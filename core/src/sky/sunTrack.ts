@@ -42,9 +42,10 @@ export function sunTrack(latitudeDeg: number, longitudeDeg: number, fromMs: numb
       const along = (ms - fromMs) / stepMs;
       const middle = Math.min(steps - 1, Math.max(1, Math.round(along)));
       const off = along - middle;
-      const [a, b, c] = directions.slice(middle - 1, middle + 2) as [number[], number[], number[]];
       const through = (axis: 0 | 1 | 2) => {
-        const [before, at, after] = [a[axis]!, b[axis]!, c[axis]!];
+        const [before = 0, at = 0, after = 0] = directions
+          .slice(middle - 1, middle + 2)
+          .map((direction) => direction[axis]);
         return at + (off * (after - before)) / 2 + (off * off * (before - 2 * at + after)) / 2;
       };
       const [east, north, up] = [through(0), through(1), through(2)];

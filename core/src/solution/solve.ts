@@ -8,6 +8,7 @@ import {
   solveLamps,
   videoSolution,
 } from '../balance';
+import { NOTHING_AROUND, type Surroundings } from '../documents';
 import { dialMatrix, whyChains } from '../explain';
 import { clipsAboveAt } from '../exposure';
 import type { Kit } from '../gear';
@@ -30,12 +31,19 @@ export interface SolvedNumbers {
  * hands rest.
  * @param facts all readings of the setup and what changed in its scene; those of other setups and struck-out ones are left aside
  * @param clock the moment that reading ages are counted from
+ * @param around the spot and its weather, for cautions, batteries and wind
  */
-export function solveNumbers(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): SolvedNumbers {
+export function solveNumbers(
+  setup: Setup,
+  kit: Kit,
+  facts: readonly Fact[],
+  clock: Date,
+  around: Surroundings = NOTHING_AROUND,
+): SolvedNumbers {
   const scene = meterScene(setup, kit, facts, clock);
   const now = balance(setup, kit, scene);
-  const numbers = numbersOf(setup, kit, scene, now);
-  return { numbers, advise: () => solveAdvice(setup, kit, scene, now, numbers) };
+  const numbers = numbersOf({ setup, kit, scene, now, around });
+  return { numbers, advise: () => solveAdvice({ setup, kit, scene, now, around }, numbers) };
 }
 
 /**
@@ -44,15 +52,31 @@ export function solveNumbers(setup: Setup, kit: Kit, facts: readonly Fact[], clo
  * `words` makes sentences of them.
  * Pure: the same documents and clock give the same solution.
  */
-export function solve(setup: Setup, kit: Kit, facts: readonly Fact[], clock: Date): Solution {
-  const { numbers, advise } = solveNumbers(setup, kit, facts, clock);
+export function solve(
+  setup: Setup,
+  kit: Kit,
+  facts: readonly Fact[],
+  clock: Date,
+  around: Surroundings = NOTHING_AROUND,
+): Solution {
+  const { numbers, advise } = solveNumbers(setup, kit, facts, clock, around);
   return { ...numbers, ...advise() };
 }
 
-function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): SolutionNumbers {
+/** What both breaths start from. */
+interface Solved {
+  setup: Setup;
+  kit: Kit;
+  scene: MeteredScene;
+  now: Balance;
+  around: Surroundings;
+}
+
+function numbersOf({ setup, kit, scene, now, around }: Solved): SolutionNumbers {
   const { camera, cameraBody, lights, points } = now;
   const group = groupLight(setup, kit, now.usable);
-  const lamps = solveLamps(setup, kit, scene, now);
+  const temperatureC = around.weather?.temperatureC ?? null;
+  const lamps = solveLamps(setup, kit, scene, now, temperatureC);
   const latitude =
     cameraBody === null
       ? null
@@ -67,21 +91,18 @@ function numbersOf(setup: Setup, kit: Kit, scene: MeteredScene, now: Balance): S
     second: secondBody(setup, kit, now),
     video: videoSolution(setup, kit, now),
     colour: colourSolution(setup, kit, now.usable, lights, points, lamps),
-    staying: stayingPower(setup, lights),
+    staying: stayingPower(setup, now.usable, lights, temperatureC),
     group,
     lamps,
     panels: solvePanels(setup, kit, scene, points),
     stage: solveStage(setup, kit, scene, now, group),
     meteringOrder: meteringOrder(now).map(({ lightId }) => lightId),
-    cautions: cautionsFor(now, setup, kit),
+    cautions: cautionsFor(now, setup, kit, around),
   };
 }
 
 function solveAdvice(
-  setup: Setup,
-  kit: Kit,
-  scene: MeteredScene,
-  now: Balance,
+  { setup, kit, scene, now, around }: Solved,
   { stage, group, lamps }: SolutionNumbers,
 ): SolutionAdvice {
   const evening = groupCures(setup, kit, now.usable, group);
@@ -92,7 +113,7 @@ function solveAdvice(
     why: whyChains(now),
     stageCures: stageCures(setup, kit, now.usable, stage, evening),
     groupCures: evening,
-    cheaper: cheaperSettings(setup, kit, scene, now),
+    cheaper: cheaperSettings(setup, kit, scene, now, around.weather?.temperatureC ?? null),
     ...ways,
     nextAction: next.now,
     laterAction: next.later,

@@ -14,12 +14,12 @@ import type {
   WhiteBalanceReason,
 } from '../balance';
 import type { Cast, LightColour, NamedSource } from '../colour';
-import type { Change, FieldPath, Refusal, SpotFact, SpotLight } from '../documents';
+import type { Change, FieldPath, Refusal, SpotFact, SpotLight, WeatherNow } from '../documents';
 import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
 import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } from '../explain';
 import type { CameraSolution, FrameFight, Intent, SharpShutter, ShutterReason, ToSet } from '../exposure';
 import type { PowerFault } from '../flash';
-import type { Drift, Following, FollowingStep, ForetoldSetup } from '../forecast';
+import type { ColourStep, Drift, Following, FollowingStep, ForetoldSetup } from '../forecast';
 import type { IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
@@ -28,7 +28,7 @@ import type { Assumption, ReadingFault, ReadText, StopAnswer, StopFault, TypedFa
 import type { FaultId, Increment, Outcome, ToneId } from '../photometry';
 import type { ContrastWay, PanelOnEyes, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
 import type { Caster } from '../picture';
-import type { PlannedSetup, ShadeEdge, SunInFrame } from '../plan';
+import type { ChargeOfLight, PlannedSetup, ShadeEdge, SunInFrame } from '../plan';
 import type {
   Motive,
   Light,
@@ -160,6 +160,12 @@ export interface Words {
   sunInFrame: (sun: SunInFrame) => string;
   /** a setup that nobody has metered, on foretold light */
   foretoldSetup: (foretold: ForetoldSetup) => string;
+  /** what a setup takes out of a light's battery; null: nothing to say of it */
+  charge: (charge: ChargeOfLight, context: WordsContext) => string | null;
+  /** the weather at a moment, in a line */
+  weather: (weather: WeatherNow) => string;
+  /** the colour of the light ahead, and what to set for it */
+  colourStep: (step: ColourStep, context: WordsContext) => string;
   /** what is to be set at a moment to come */
   followingStep: (step: FollowingStep, context: WordsContext) => string;
   /** why no setting holds the picture from then on, to follow a time */

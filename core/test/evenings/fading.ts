@@ -118,6 +118,7 @@ const LAMP: Setup['lamps'][number] = {
   kelvin: SAMPLE_KIT.lamps[0]?.kelvinLow ?? 3200,
   role: null,
   standsFor: null,
+  fromDusk: false,
 };
 /** What that lamp is stated to give there, EV100. */
 const statedLamp = (setup: Setup): number => {

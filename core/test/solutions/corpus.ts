@@ -156,6 +156,7 @@ function panelsOf({ chance, between, whole, pick }: Draws): Panel[] {
       ...at,
       turnedDeg: chance(0.2) ? whole(-40, 40) : 0,
       reflectorId: kind === 'reflector' && chance(0.5) ? sampleId(166) : null,
+      standId: null,
       surface: pick(SURFACES),
       widthM,
       tallM,

@@ -16,6 +16,7 @@ import { CameraAsItStands1780000900000 } from './migrations/1780000900000-camera
 import { Variants1780001000000 } from './migrations/1780001000000-variants';
 import { DecimalMeans1780001100000 } from './migrations/1780001100000-decimalMeans';
 import { PlacesAndPlans1780001200000 } from './migrations/1780001200000-placesAndPlans';
+import { WeatherAndPower1780001300000 } from './migrations/1780001300000-weatherAndPower';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -40,6 +41,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       Variants1780001000000,
       DecimalMeans1780001100000,
       PlacesAndPlans1780001200000,
+      WeatherAndPower1780001300000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -10,6 +10,7 @@ import {
   type MeterState,
   type RadioState,
 } from '@sphene/core/devices';
+import { textUpTo } from '../textUpTo';
 import type { DeviceDriver, DeviceLink } from './driver';
 
 interface Known {
@@ -44,18 +45,6 @@ const PICTURE_MS = 30_000;
 const PICTURES_KEPT = 8;
 /** Who a device is fits in so much; one that goes on is none. */
 const MOST_HELLO_BYTES = 2000;
-
-/** An answer as text, read no further than so many bytes; null: it is longer. The request's time limit holds on. */
-async function textUpTo(response: Response, most: number): Promise<string | null> {
-  const parts: Uint8Array[] = [];
-  let length = 0;
-  for await (const part of response.body ?? []) {
-    parts.push(part as Uint8Array);
-    length += (part as Uint8Array).length;
-    if (length > most) return null;
-  }
-  return Buffer.concat(parts).toString();
-}
 
 /** Finds devices at their addresses, connects them, and passes on what they say to the page that connected them. */
 export class DeviceGateway {

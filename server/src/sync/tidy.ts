@@ -27,4 +27,10 @@ export async function tidy(dataSource: DataSource): Promise<void> {
      delete from pictures p using documents f, setups s
      where f.account_id = p.account_id and f.id = p.frame_id and s.account_id = f.account_id and s.id = f.setup_id`,
   );
+  await dataSource.query(
+    `delete from pictures p using documents f, documents g
+     where f.account_id = p.account_id and f.id = p.frame_id and f.type = 'photo' and g.account_id = f.account_id
+       and g.deleted_at < now() - interval '${BRING_BACK_DAYS} days'
+       and g.id::text in (f.id::text, f.shoot_id::text, f.body ->> 'spotId', f.body ->> 'setupId')`,
+  );
 }

@@ -1,4 +1,4 @@
-import type { GearList } from '@sphene/core/gear';
+import { type GearList, POWER_NOT_SAID } from '@sphene/core/gear';
 import { type Draft, withValueAt } from './field';
 
 /** What a new thing of each kind is until something else is said. */
@@ -12,11 +12,14 @@ export const TEMPLATES: Record<GearList, Draft> = {
     popsFull: null,
     t01FullS: null,
     outlets: [],
+    coldShare: null,
+    hotAfterPops: null,
+    charge: null,
   },
   modifiers: { name: '', shape: { kind: 'round', diameterM: 0.9 }, layers: 1, lossStops: 1, beam: { kind: 'diffuse' } },
   grids: { name: '', angleDeg: 40, lossStops: 0.7 },
   gels: { name: '', shiftMired: 109, greenCc: 0, lossStops: 0.5 },
-  stands: { name: '', highestM: 2.6, footRadiusM: 0.45 },
+  stands: { name: '', highestM: 2.6, footRadiusM: 0.45, boomM: null, wheels: false },
   filters: { name: '', kind: 'nd', lossStops: 3 },
   lamps: {
     name: '',
@@ -25,6 +28,7 @@ export const TEMPLATES: Record<GearList, Draft> = {
     kelvinLow: 2800,
     kelvinHigh: 6000,
     beam: { kind: 'diffuse' },
+    ...POWER_NOT_SAID,
   },
   reflectors: { name: '', diameterM: 1.1, surfaces: ['white', 'silver'] },
   meters: { name: '', increment: 'tenth' },

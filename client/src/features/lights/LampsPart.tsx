@@ -211,6 +211,7 @@ export function LampsPart() {
         on: true,
         role: null,
         standsFor: null,
+        fromDusk: false,
         dimStops: 0,
         kelvin: kelvinHigh,
       },

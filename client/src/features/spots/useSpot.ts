@@ -10,16 +10,8 @@ import { type ShadeEdge, shadeEdges, type SpotSun, spotSun, sunOutline } from '@
 import { type MoonDay, moonDay } from '@sphene/core/sky';
 
 /** What is said of a spot, to be put back. */
-const factsOf = ({ place, timeZone, looksDeg, light, windowsFaceDeg, outline, facts, note }: Spot): SpotFacts => ({
-  place,
-  timeZone,
-  looksDeg,
-  light,
-  windowsFaceDeg,
-  outline,
-  facts,
-  note,
-});
+const factsOf = ({ type: _type, version: _version, id: _id, shootId: _shootId, title: _title, ...said }: Spot): SpotFacts =>
+  said;
 
 /** A spot on screen, what changes it, and the way back. */
 export function useSpot(id: string) {

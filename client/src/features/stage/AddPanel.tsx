@@ -27,6 +27,7 @@ function newPanel(kind: PanelKind, setup: Setup, kit: Kit, moment: Moment, openS
     sideDeg: sun?.by === 'hand' ? sun.sideDeg : stand.sideDeg * (kind === 'reflector' ? side : 1),
     turnedDeg: 0,
     reflectorId: own?.id ?? null,
+    standId: null,
     surface: own?.surfaces[0] ?? 'white',
     widthM,
     tallM,

@@ -48,7 +48,12 @@ const DAY_MS = 24 * 3600_000;
 /** Erases pictures in what was deleted so long ago that it cannot be brought back any more. */
 export async function erasePictures(storage: Storage, now: number): Promise<void> {
   const rows = async (type: DocumentType) => storage.getAllFromIndex('documents', 'type', type);
-  const inside = [...(await rows('shoot')), ...(await rows('spot')), ...(await rows('setup'))];
+  const inside = [
+    ...(await rows('shoot')),
+    ...(await rows('spot')),
+    ...(await rows('setup')),
+    ...(await rows('photo')),
+  ];
   const gone = new Set(
     inside
       .filter(({ deletedAt }) => deletedAt !== null && now - Date.parse(deletedAt) > BRING_BACK_DAYS * DAY_MS)
@@ -59,6 +64,12 @@ export async function erasePictures(storage: Storage, now: number): Promise<void
     if (document?.type === 'setup' && (gone.has(document.shootId) || gone.has(document.spotId))) gone.add(id);
   for (const { id, document } of await rows('frame'))
     if (document?.type === 'frame' && gone.has(document.setupId)) await storage.delete('pictures', id);
+  for (const { id, document } of await rows('photo')) {
+    if (document?.type !== 'photo') continue;
+    const { shootId, spotId, setupId } = document;
+    if ([id, shootId, spotId, setupId].some((one) => one !== null && gone.has(one)))
+      await storage.delete('pictures', id);
+  }
 }
 
 /** Pictures on this device that the server has as well: their copies here can go. */
