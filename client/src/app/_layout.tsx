@@ -1,6 +1,6 @@
 import { useLaterScreens } from '@/shell/laterScreen';
 import { useUpdates } from '@/shell/updates';
-import { WorkProvider } from '@/shell/work';
+import { DueNotices, WorkProvider } from '@/shell/work';
 import { ApplicationProvider } from '@/store/application';
 import { useAppSelector } from '@/store/store';
 import { ThemeProvider, usePalette } from '@/ui/theme';
@@ -28,6 +28,7 @@ function Themed() {
     <ThemeProvider choice={theme}>
       <WorkProvider load={loadWork}>
         <Screens />
+        <DueNotices />
       </WorkProvider>
     </ThemeProvider>
   );

@@ -1,6 +1,7 @@
 // Everything that works out light or speaks of it comes in one piece: what two pieces share is fetched with the first page,
 // and neither the solver, the sentences, the astronomy nor the renderer is wanted there.
 export { SettingsScreen } from '@/features/account/SettingsScreen';
+export { DueWatch } from '@/features/ahead/DueWatch';
 export { DevicesScreen } from '@/features/devices/DevicesScreen';
 export { KitScreen } from '@/features/kit/KitScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';

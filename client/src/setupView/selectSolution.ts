@@ -1,7 +1,8 @@
-import { byId, ofType, sameList, selectFacts, selectGear, selectSetup } from '@/store/selectors';
+import { byId, ofType, sameList, selectDocument, selectFacts, selectGear, selectSetup } from '@/store/selectors';
 import type { RootState } from '@/store/store';
 import { createSelector } from '@reduxjs/toolkit';
 
+import { NOTHING_AROUND, type Surroundings, surroundingsAt } from '@sphene/core/documents';
 import type { Kit } from '@sphene/core/gear';
 import { teach } from '@sphene/core/lights';
 import type { Reading, SceneChange, Setup } from '@sphene/core/setup';
@@ -38,11 +39,24 @@ export const selectKit = createSelector([selectGear, selectTeaching], (gear, tea
   return { ...gear, calibration: teach(gear, lessons) };
 });
 
+const spotOfSetup = (state: RootState, id: string) =>
+  selectDocument(state, 'spot', selectSetup(state, id)?.spotId ?? '');
+
+/** What its spot is like when a setup is made: now, or when the plan has it where that is still to come. */
+export const selectAround = createSelector(
+  [spotOfSetup, selectSetup, (state: RootState) => state.device.clockMs],
+  (spot, setup, clockMs): Surroundings => {
+    if (spot === undefined) return NOTHING_AROUND;
+    const plannedMs = setup?.plan?.startsAt == null ? clockMs : Date.parse(setup.plan.startsAt);
+    return surroundingsAt(spot, Math.max(clockMs, plannedMs));
+  },
+);
+
 /** The first breath of a setup's answer; made again only when something that it depends on changed. */
 const selectSolved = createSelector(
-  [selectSetup, selectKit, selectFacts, (state: RootState) => state.device.clockMs],
-  (setup, kit, facts, clockMs): SolvedNumbers | undefined =>
-    setup === undefined ? undefined : solveNumbers(setup, kit, facts, new Date(clockMs)),
+  [selectSetup, selectKit, selectFacts, (state: RootState) => state.device.clockMs, selectAround],
+  (setup, kit, facts, clockMs, around): SolvedNumbers | undefined =>
+    setup === undefined ? undefined : solveNumbers(setup, kit, facts, new Date(clockMs), around),
 );
 
 /** The numbers of a setup, for what follows a thumb. */

@@ -2,6 +2,18 @@ import { catalogue } from '@/language/language';
 
 /** What `setupView` says in words of its own. */
 export const texts = catalogue({
+  photos: 'Photos',
+  photo: 'Photo',
+  photoTooLarge: 'This file is over 120 MB. Take a smaller copy.',
+  notAPicture: 'This file is no JPEG picture.',
+  photoNotHere: 'Its picture is not on this device and cannot be fetched now.',
+  photoComing: 'Fetching the picture …',
+  whatItShows: 'What it shows',
+  whatShows: (name: string) => `What ${name} shows`,
+  removePhoto: (name: string) => `Remove ${name}`,
+  addPhoto: 'Add a photo',
+  photographTheSet: 'Photograph the set',
+  openingPhoto: 'Opening the photo …',
   takenOver: {
     camera: 'Camera and lens as in the setup before.',
     lights: 'Lights as in the setup before. Where they stand is assumed.',

@@ -20,6 +20,8 @@ export interface Work {
   nextText: (state: RootState, setupId: string) => string | undefined;
   /** what a setup looks like among others */
   SetupFace: ComponentType<{ setup: Setup; spotTitle?: string; widthPx: number; across?: boolean }>;
+  /** tells when a reading of a setup is due */
+  DueWatch: ComponentType<{ setupId: string }>;
   /** what a schema refuses, and what would be right */
   sayFault: (fault: SchemaFault) => string;
   /** what the server did not take, and why */
@@ -62,6 +64,13 @@ export function useWork(): Lent {
   const lent = useContext(WorkContext);
   if (lent === null) throw new Error('useWork wants a WorkProvider above it');
   return lent;
+}
+
+/** Tells when a reading is due, of the setup that this is wanted of. */
+export function DueNotices() {
+  const { work } = useWork();
+  const setupId = useAppSelector((state) => state.device.noticeFor);
+  return work === null || setupId === null ? null : <work.DueWatch setupId={setupId} />;
 }
 
 /** What is to be done next at a setup; undefined while that is not known. */

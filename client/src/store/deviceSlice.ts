@@ -54,6 +54,8 @@ export interface DeviceState {
   metering: { setupId: string; pointId: string | null } | null;
   /** the address on which what is to be settled was opened: it stays open while that screen is still being fetched */
   settlingAt: string | null;
+  /** the setup of which it is told when a reading is due; null: of none */
+  noticeFor: string | null;
 }
 
 const initialState: DeviceState = {
@@ -68,6 +70,7 @@ const initialState: DeviceState = {
   clockMs: 0,
   metering: null,
   settlingAt: null,
+  noticeFor: null,
 };
 
 const slice = createSlice({
@@ -76,6 +79,9 @@ const slice = createSlice({
   reducers: {
     syncMoved(state, { payload }: PayloadAction<SyncStatus>) {
       state.sync = payload;
+    },
+    noticeMoved(state, { payload }: PayloadAction<string | null>) {
+      state.noticeFor = payload;
     },
     settlingMoved(state, { payload }: PayloadAction<string | null>) {
       state.settlingAt = payload;
@@ -113,6 +119,7 @@ const slice = createSlice({
 export const {
   syncMoved,
   settlingMoved,
+  noticeMoved,
   waitingCounted,
   storageFailed,
   unkeptCounted,

@@ -8,6 +8,7 @@ import {
   type DocumentType,
   type Frame,
   groupChanges,
+  type Photo,
   type Shoot,
   type Spot,
 } from '@sphene/core/documents';
@@ -84,9 +85,24 @@ export function selectDocument<T extends DocumentType>(
   return document?.type === type ? (document as Extract<Document, { type: T }>) : undefined;
 }
 
+/** A list stays the same object as long as the same things are in it, so that what hangs on it is not computed again. */
+export const sameList = {
+  memoizeOptions: {
+    resultEqualityCheck: (a: unknown, b: unknown) =>
+      Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => one === b[index]),
+  },
+};
+
 /** Shoots, the newest day first. */
 export const selectShoots = createSelector(byId, (documents): Shoot[] =>
   inOrder(ofType(documents, 'shoot')).sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0)),
+);
+
+/** Photographs of a spot and of the sets there, as they were taken. */
+export const selectPhotos = createSelector(
+  [byId, (_state: RootState, spotId: string) => spotId],
+  (documents, spotId): Photo[] => inOrder(ofType(documents, 'photo').filter((photo) => photo.spotId === spotId)),
+  sameList,
 );
 
 export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(ofType(documents, 'spot')));
@@ -95,14 +111,6 @@ export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(o
 export const selectSetups = createSelector(byId, (documents): Setup[] =>
   inOrder(ofType(documents, 'setup')).sort((a, b) => a.listed - b.listed),
 );
-
-/** A list stays the same object as long as the same things are in it, so that what hangs on it is not computed again. */
-export const sameList = {
-  memoizeOptions: {
-    resultEqualityCheck: (a: unknown, b: unknown) =>
-      Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => one === b[index]),
-  },
-};
 
 /** When something was made, by its own number: the first 48 bits of a version 7 UUID are milliseconds. Source: RFC 9562. */
 const madeAtMs = (id: string): number => parseInt(id.slice(0, 8) + id.slice(9, 13), 16);

@@ -1,4 +1,4 @@
-import { type Document, documentSchema, PLAIN_SPOT, type Shoot, type Spot } from '@sphene/core/documents';
+import { type Document, documentSchema, type Photo, PLAIN_SPOT, type Shoot, type Spot } from '@sphene/core/documents';
 import { factsOfFile, imagesOfFile, type SetupFile, withNewIds } from '@sphene/core/formats';
 import { type Kit, kitItems, offered, schemaFault } from '@sphene/core/gear';
 import { asLastTime, newSetup, nextSetup, type Setup } from '@sphene/core/setup';
@@ -164,12 +164,25 @@ export class ShootActions {
     this.keep(planned.map(({ setup, plan }) => edit(setup, { ...setup, plan })));
   }
 
-  rename(document: Shoot | Spot, title: string): void {
+  /** Keeps a photograph of a spot or of a set there, its picture apart from it. */
+  addPhoto(
+    { id: spotId, shootId }: Pick<Spot, 'id' | 'shootId'>,
+    setupId: string | null,
+    { title, image }: { title: string; image: string },
+  ): void {
+    const [id, at] = [this.clock.newId(), this.clock.timestamp()];
+    this.keep([
+      add({ type: 'photo', version: 1, id, shootId, spotId, setupId, at, title }),
+      { op: 'image', id, image },
+    ]);
+  }
+
+  rename(document: Shoot | Spot | Photo, title: string): void {
     this.keep([edit(document, { ...document, title })]);
   }
 
-  /** Deletes a shoot, spot or setup, what lies inside it with it, and offers to bring it back. */
-  remove(document: Extract<Document, { type: 'shoot' | 'spot' | 'setup' }>): void {
+  /** Deletes a shoot, spot, setup or photograph, what lies inside it with it, and offers to bring it back. */
+  remove(document: Extract<Document, { type: 'shoot' | 'spot' | 'setup' | 'photo' }>): void {
     this.keep([{ op: 'delete', id: document.id }]);
     this.store.dispatch(noticed({ deleted: document.title, documentIds: [document.id] }));
   }

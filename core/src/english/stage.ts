@@ -305,7 +305,7 @@ export function lampWish(wish: LampWish, context: WordsContext): string {
 
 /** What a lamp gives where it falls. */
 export function lamp(
-  { on, ev100, sdStops, addsStops, overAmbientStops, pointId }: LampSolution,
+  { on, ev100, sdStops, addsStops, overAmbientStops, pointId, batteryMinutes }: LampSolution,
   context: WordsContext,
 ): string {
   const beside =
@@ -314,7 +314,8 @@ export function lamp(
       : `, ${stopsOf(overAmbientStops)} ${overAmbientStops < 0 ? 'under' : 'over'} the rest there`;
   const adds = addsStops === null ? '' : `: ${on ? 'it adds' : 'switched on it adds'} ${formatStops(addsStops)}`;
   const figure = `EV ${ev100.toFixed(1)} ± ${formatStopCount(sdStops)}`;
-  return `${on ? '' : 'Off. '}${figure} on the ${pointInText(pointId, context)}${beside}${adds}.`;
+  const lasts = batteryMinutes === null ? '' : ` ${Math.floor(batteryMinutes)} min on its battery.`;
+  return `${on ? '' : 'Off. '}${figure} on the ${pointInText(pointId, context)}${beside}${adds}.${lasts}`;
 }
 
 /** A ratio of light: `3.2:1, 1.7 stops`. */

@@ -151,12 +151,7 @@ describe('dusk', () => {
 
   it('names another white balance and other gels as the sky turns blue', () => {
     const colour: Setup['colour'] = { ...SAMPLE_BLUE_HOUR.setup.colour, relation: 'match', whiteBalance: null };
-    const { colours } = foresee(
-      atPlace({ ...SAMPLE_BLUE_HOUR.setup, colour }, moment),
-      SAMPLE_KIT,
-      readings,
-      moment,
-    )!;
+    const { colours } = foresee(atPlace({ ...SAMPLE_BLUE_HOUR.setup, colour }, moment), SAMPLE_KIT, readings, moment)!;
     expect(colours.length).toBeGreaterThan(1);
     const [first, next] = colours;
     expect(next!.whiteBalanceK).toBeGreaterThan(first!.whiteBalanceK);

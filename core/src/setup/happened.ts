@@ -35,7 +35,9 @@ function ofLight(was: Light | null, is: Light | null): Happening[] {
 
 function ofLamp(was: PlacedLamp | null, is: PlacedLamp | null): Happening[] {
   const thing = is ?? was;
-  return thing === null || same(was, is) ? [] : [{ what: 'lamp', thingId: thing.id }];
+  // when it will come on changes nothing yet
+  const now = (lamp: PlacedLamp | null) => (lamp === null ? null : { ...lamp, fromDusk: false });
+  return thing === null || same(now(was), now(is)) ? [] : [{ what: 'lamp', thingId: thing.id }];
 }
 
 /** A panel that comes, goes or moves. An opening that is drawn was there before; one that moves is people who move. */

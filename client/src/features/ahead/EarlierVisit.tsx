@@ -1,9 +1,8 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useSetup } from '@/setupView/setupContext';
+import { useVisits } from '@/setupView/useVisits';
 import { momentAt } from '@/shell/localDay';
-import { byId, ofType, selectSetups } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
 import { Txt } from '@/ui/Txt';
 import { useMemo } from 'react';
 
@@ -16,14 +15,12 @@ const COLOUR_MIRED = 10;
 /** What an earlier visit to this spot found at the face, against now. */
 export function EarlierVisit({ timeZone }: { timeZone: string }) {
   const { setup } = useSetup();
-  const documents = useAppSelector(byId);
-  const setups = useAppSelector(selectSetups);
+  const visits = useVisits(setup.spotId);
   const told = useMemo(() => {
-    const readings = ofType(documents, 'reading');
-    const visit = (of: typeof setup) => ({ setup: of, readings: readings.filter(({ setupId }) => setupId === of.id) });
-    const here = setups.filter(({ id, spotId }) => id !== setup.id && spotId === setup.spotId);
-    return here.length === 0 ? null : scouted(visit(setup), here.map(visit));
-  }, [documents, setups, setup]);
+    const now = visits.find((visit) => visit.setup.id === setup.id);
+    const others = visits.filter((visit) => visit !== now);
+    return now === undefined || others.length === 0 ? null : scouted(now, others);
+  }, [visits, setup.id]);
   if (told === null) return null;
   const { at, thenEv100, changeStops, coolerMired, sunAsideDeg } = told;
   const parts = [

@@ -1,8 +1,10 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useSetup } from '@/setupView/setupContext';
+import { useKit, useSetup } from '@/setupView/setupContext';
 import { clockAt, momentAt } from '@/shell/localDay';
+import { useActions } from '@/store/application';
 import { Disclosure } from '@/ui/Disclosure';
+import { NumberDial, StopsDial } from '@/ui/dials';
 import { ToggleList } from '@/ui/ToggleList';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
@@ -10,8 +12,10 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 
 import type { Forecast, ForecastMinute } from '@sphene/core/forecast';
+import { formatStopCount } from '@sphene/core/notation';
 import type { Setup } from '@sphene/core/setup';
 import { AheadChart } from './AheadChart';
+import { dueLine, nameOf } from './dueLine';
 import { EarlierVisit } from './EarlierVisit';
 import { EdgesSoon, TakeTheSun } from './SpotAhead';
 import { useDueNotice } from './useDueNotice';
@@ -19,17 +23,6 @@ import { useForecast } from './useForecast';
 
 /** Minutes that the table has a row for. */
 const ROWS = [0, 5, 10, 15, 20, 30, 45, 60];
-
-const nameOf = (setup: Setup, pointId: string): string => setup.points.find(({ id }) => id === pointId)?.name ?? '';
-
-/** When a reading is due, in one line. */
-function dueLine({ meterAgain, minutes }: Forecast, setup: Setup, timeZone: string): string {
-  if (meterAgain === null) return texts.holdsFor;
-  const name = nameOf(setup, meterAgain.pointId).toLowerCase();
-  if (meterAgain.minute === 0) return texts.meterAgainNow(name);
-  const atMs = minutes[meterAgain.minute]?.atMs ?? 0;
-  return texts.meterAgainIn(name, texts.inMinutes(String(meterAgain.minute)), clockAt(atMs, timeZone));
-}
 
 interface Told {
   forecast: Forecast;
@@ -90,6 +83,7 @@ function AheadTable({ forecast, setup, timeZone }: Told) {
 /** What to move and when, with the flash left alone as long as that goes. */
 function WhatHoldsIt({ forecast, timeZone }: Told) {
   const { context } = useSetup();
+  const { bounds } = useKit().preferences;
   const { minutes } = forecast;
   const following = useMemo(() => forecast.follow(), [forecast]);
   if (following === null) return null;
@@ -99,7 +93,10 @@ function WhatHoldsIt({ forecast, timeZone }: Told) {
     <View role="group" aria-label={texts.whatHoldsIt} style={{ gap: 4 }}>
       <Heading level={3}>{texts.whatHoldsIt}</Heading>
       <Txt size="label" tone="quiet">
-        {texts.whatHoldsItWhy}
+        {texts.whatHoldsItWhy(
+          formatStopCount(bounds.faceStops, 'third'),
+          formatStopCount(bounds.backgroundStops, 'third'),
+        )}
       </Txt>
       {steps.length === 0 && end === undefined && <Txt>{texts.nothingToMove}</Txt>}
       {steps.map((step) => (
@@ -133,10 +130,68 @@ function Untouched({ forecast, timeZone }: Told) {
   );
 }
 
+/** How far this person lets a picture drift: what the moves and the minutes above go by. */
+function Bounds() {
+  const actions = useActions();
+  const { bounds } = useKit().preferences;
+  const put = (change: Partial<typeof bounds>) => actions.setPreferences({ bounds: { ...bounds, ...change } });
+  const stops = { least: 1 / 6, step: 1 / 6 };
+  return (
+    <Disclosure title={texts.bounds} summary={texts.boundsSummary}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
+        <StopsDial
+          {...stops}
+          label={texts.faceWithin}
+          value={bounds.faceStops}
+          most={1}
+          onChange={(faceStops) => put({ faceStops })}
+        />
+        <StopsDial
+          {...stops}
+          label={texts.backgroundWithin}
+          value={bounds.backgroundStops}
+          most={2}
+          onChange={(backgroundStops) => put({ backgroundStops })}
+        />
+        <NumberDial
+          label={texts.shareWithin}
+          unit="%"
+          value={bounds.share * 100}
+          least={2}
+          most={50}
+          step={1}
+          decimals={0}
+          onChange={(percent) => put({ share: percent / 100 })}
+          note={texts.ofTheFacesLight}
+        />
+      </View>
+    </Disclosure>
+  );
+}
+
+/** The colour of the light ahead, where it asks for another white balance or other gels. */
+function ColoursAhead({ forecast, timeZone }: Told) {
+  const { context } = useSetup();
+  if (forecast.colours.length === 0) return null;
+  return (
+    <View role="group" aria-label={texts.coloursAhead} style={{ gap: 4 }}>
+      <Heading level={3}>{texts.coloursAhead}</Heading>
+      {forecast.colours.map((step) => (
+        <View key={step.minute} style={{ flexDirection: 'row', gap: 12, minHeight: 28 }}>
+          <Txt bold style={{ width: 52 }}>
+            {clockAt(step.atMs, timeZone)}
+          </Txt>
+          <Txt style={{ flex: 1 }}>{words.colourStep(step, context)}</Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** A notice when a reading is due, for whoever wants it. */
-function TellMe({ forecast, text }: { forecast: Forecast; text: string }) {
+function TellMe({ forecast, setup }: Told) {
   const isDue = forecast.meterAgain?.minute === 0;
-  const { state, turn } = useDueNotice(isDue, text);
+  const { state, turn } = useDueNotice(setup.id);
   // what is due already is said above: nobody asks to be told then
   if (forecast.meterAgain === null || (isDue && state !== 'on')) return null;
   return (
@@ -167,26 +222,30 @@ export function NextHour() {
       </Disclosure>
     );
   const told = { forecast, setup, timeZone };
-  const { fromMs, live, by, darkAtMinute, minutes } = forecast;
+  const { fromMs, live, by, byWeather, darkAtMinute, lampsAtMinute, minutes } = forecast;
   const due = live ? dueLine(forecast, setup, timeZone) : texts.fromThen(momentAt(fromMs, timeZone));
   const dark = darkAtMinute === null ? undefined : minutes[darkAtMinute];
+  const lit = lampsAtMinute === null ? undefined : minutes[lampsAtMinute];
   return (
     <Disclosure title={texts.theNextHour} summary={due}>
       <Txt role="status" bold>
         {due}
       </Txt>
       <Txt size="label" tone="quiet">
-        {by === 'sun' ? texts.bySun : texts.byReadings}
+        {[by === 'sun' ? texts.bySun : texts.byReadings, ...(byWeather ? [texts.byWeather] : [])].join(' ')}
       </Txt>
-      {live && <TellMe forecast={forecast} text={due} />}
+      {live && <TellMe {...told} />}
       <EarlierVisit timeZone={timeZone} />
       <TakeTheSun forecast={forecast} />
       <EdgesSoon forecast={forecast} timeZone={timeZone} />
       <AheadChart {...told} />
       <AheadTable {...told} />
+      {lit !== undefined && <Txt>{texts.lampsFrom(clockAt(lit.atMs, timeZone))}</Txt>}
       {dark !== undefined && <Txt>{texts.darkFrom(clockAt(dark.atMs, timeZone))}</Txt>}
       <WhatHoldsIt {...told} />
       <Untouched {...told} />
+      <Bounds />
+      <ColoursAhead {...told} />
     </Disclosure>
   );
 }

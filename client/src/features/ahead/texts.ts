@@ -1,4 +1,5 @@
 import { catalogue } from '@/language/language';
+import { stopsOf } from '@/language/stopsOf';
 
 /** What `ahead` says in words of its own. */
 export const texts = catalogue({
@@ -21,8 +22,18 @@ export const texts = catalogue({
   level: (ev: string, sd: string) => `${ev} ± ${sd}`,
   percent: (share: string) => `${share} %`,
   whatHoldsIt: 'What holds the picture',
-  whatHoldsItWhy:
-    'Fewest moves that keep face and background within ⅓ stop; the flash is left alone as long as that goes.',
+  whatHoldsItWhy: (face: string, background: string) =>
+    `Fewest moves that keep the face within ${stopsOf(face)} and the background within ${stopsOf(background)}; ` +
+    'the flash is left alone as long as that goes.',
+  bounds: 'Bounds of your own',
+  boundsSummary: 'How far a picture may drift before something is to be set',
+  faceWithin: 'Face within',
+  backgroundWithin: 'Background within',
+  shareWithin: 'Share of flash within',
+  ofTheFacesLight: 'of the light on the face',
+  coloursAhead: 'Colour of the light',
+  byWeather: 'The weather that is foretold is reckoned with.',
+  lampsFrom: (time: string) => `From ${time} on the lamps burn that come on at dusk.`,
   nothingToMove: 'Nothing needs to be moved within the hour.',
   endsAt: (time: string, why: string) => `Until ${time}: ${why}.`,
   untouched: 'If nothing is touched',
@@ -40,7 +51,7 @@ export const texts = catalogue({
   sunLeft: (deg: string) => `the sun ${deg}° further left`,
   sunRight: (deg: string) => `the sun ${deg}° further right`,
   tellMe: 'Tell me when it is due',
-  whileOpen: 'While the next hour stands open here',
+  whileOpen: 'While this application is open, on any screen of it',
   notAllowed: 'This browser does not allow notices for this page: allow them in its settings.',
   takeTheSunHere: 'Take the sun of this spot',
   edgeAt: (time: string, what: string) => `${time} ${what}`,

@@ -1,23 +1,17 @@
-import { useEffect, useRef, useState } from 'react';
+import { noticeMoved } from '@/store/deviceSlice';
+import { useAppDispatch, useAppSelector } from '@/store/store';
+import { useState } from 'react';
 
-/**
- * Says once that a reading is due, while the part that asks for it is on screen and where the person allows it; nothing is
- * sent from anywhere.
- */
-export function useDueNotice(isDue: boolean, text: string) {
-  const [state, setState] = useState<'off' | 'on' | 'refused'>('off');
-  const isTold = useRef(false);
-  useEffect(() => {
-    if (!isDue) isTold.current = false;
-    if (!isDue || state !== 'on' || isTold.current) return;
-    isTold.current = true;
-    new Notification(text);
-  }, [state, isDue, text]);
+/** Whether this device tells when a reading of a setup is due, and the switch of it. */
+export function useDueNotice(setupId: string) {
+  const dispatch = useAppDispatch();
+  const isOn = useAppSelector((state) => state.device.noticeFor === setupId);
+  const [isRefused, setRefused] = useState(false);
   const turn = async (on: boolean) => {
-    if (!on) return setState('off');
     const has = 'Notification' in window;
-    const allowed = has ? await Notification.requestPermission().catch(() => 'denied') : 'denied';
-    setState(allowed === 'granted' ? 'on' : 'refused');
+    const allowed = on && has ? await Notification.requestPermission().catch(() => 'denied') : 'denied';
+    setRefused(on && allowed !== 'granted');
+    dispatch(noticeMoved(on && allowed === 'granted' ? setupId : null));
   };
-  return { state, turn };
+  return { state: isOn ? ('on' as const) : isRefused ? ('refused' as const) : ('off' as const), turn };
 }

@@ -23,6 +23,21 @@ import {
 
 const isDimmed: Field['when'] = ({ dimmer }) => dimmer != null;
 
+/** A share that is typed in per cent. */
+const percent = (path: string, label: string, example: string, hint: string): Field => ({
+  ...parsed(
+    path,
+    label,
+    example,
+    (share) => tidy(share * 100),
+    (typed) => {
+      const value = asNumber(typed.replace('%', ''));
+      return value === undefined ? { ok: false } : { ok: true, value: value / 100 };
+    },
+  ),
+  hint,
+});
+
 /** The form of each kind of gear, in the order in which people know things. */
 export const FIELDS: Record<GearList, readonly Field[]> = {
   flashUnits: [
@@ -62,6 +77,8 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
     ),
     maybe(number('recycleFullS', texts.recycleAfterFullPower, '0.9', { hint: texts.secondsMayStayEmpty })),
     maybe(number('popsFull', texts.fullPowerFlashesInA, '390', { hint: texts.emptyOnTheMainsOr })),
+    maybe(percent('coldShare', texts.leftInTheCold, '70', texts.leftInTheColdHint)),
+    maybe(number('hotAfterPops', texts.hotAfter, '40', { hint: texts.hotAfterHint })),
     maybe({
       ...parsed(
         't01FullS',
@@ -115,6 +132,8 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
     text('name', texts.name),
     number('highestM', texts.highest, '2.6', { hint: texts.metresOverTheGround }),
     number('footRadiusM', texts.middleToFeet, '0.45', { hint: texts.metresLegsSpreadTheBallast }),
+    maybe(number('boomM', texts.boomReaches, '1.4', { hint: texts.boomHint })),
+    yesNo('wheels', texts.hasWheels),
   ],
   filters: [
     text('name', texts.name),
@@ -167,6 +186,9 @@ export const FIELDS: Record<GearList, readonly Field[]> = {
     },
     number('dimmer.leastPercent', texts.dimmedDownTo, '1', { hint: '%', when: isDimmed }),
     number('dimmer.stepPercent', texts.dimmedInSteps, '1', { hint: '%', when: isDimmed }),
+    maybe(number('watts', texts.takesAtFull, '60', { hint: texts.wattsHint })),
+    maybe(number('batteryWh', texts.batteryHolds, '95', { hint: texts.batteryHint })),
+    maybe(percent('coldShare', texts.leftInTheCold, '70', texts.leftInTheColdHint)),
   ],
   reflectors: [text('name', texts.name), number('diameterM', texts.across, '1.1', { hint: texts.inMetres }), surfaces],
   meters: [text('name', texts.name), choice('increment', texts.itShows, STEPS)],

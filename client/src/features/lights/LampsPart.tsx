@@ -6,6 +6,7 @@ import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Txt } from '@/ui/Txt';
 import { DistanceDial, NumberDial, SideDial } from '@/ui/dials';
+import { ToggleList } from '@/ui/ToggleList';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
@@ -77,6 +78,26 @@ function LampDials({
         onChange={(offAxisDeg) => put({ offAxisDeg })}
       />
     </View>
+  );
+}
+
+/** Whether it comes on by itself when it gets dark: then the hour ahead knows. */
+function AtDusk({
+  name,
+  placed,
+  put,
+}: {
+  name: string;
+  placed: PlacedLamp;
+  put: (change: Partial<PlacedLamp>) => void;
+}) {
+  return (
+    <ToggleList
+      label={texts.whenItBurns(name)}
+      choices={[{ value: 'dusk', label: texts.comesOnAtDusk }]}
+      values={placed.fromDusk ? ['dusk'] : []}
+      onChange={(values) => put({ fromDusk: values.length > 0 })}
+    />
   );
 }
 
@@ -167,6 +188,7 @@ function LampCard({ placed }: { placed: PlacedLamp }) {
         choices={setup.points.map(({ id, name }) => ({ value: id, label: name }))}
       />
       <LampDials placed={placed} lamp={lamp} put={put} />
+      <AtDusk name={lamp.name} placed={placed} put={put} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <ActionButton
           kind={placed.on ? 'secondary' : 'primary'}

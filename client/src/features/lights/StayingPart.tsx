@@ -1,12 +1,17 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { useAdvice, useChange, useNumbers, useSetup } from '@/setupView/setupContext';
+import { selectAround } from '@/setupView/selectSolution';
+import { useAdvice, useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
+import { useActions } from '@/store/application';
+import { timestamp } from '@/store/ids';
+import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { OfferCard } from '@/ui/OfferCard';
 import { Txt } from '@/ui/Txt';
 import { NumberDial, StopsDial } from '@/ui/dials';
 import { View } from 'react-native';
 
+import { GEAR_TYPES, type Kit } from '@sphene/core/gear';
 import type { Setup } from '@sphene/core/setup';
 
 const USUAL_PACE = { framesPerMinute: 10, frames: 200 };
@@ -70,13 +75,55 @@ function PaceDials({ pace }: { pace: NonNullable<Setup['pace']> }) {
   );
 }
 
+const SHARES = { full: 1, most: 0.75, half: 0.5, little: 0.25 } as const;
+const SHARE_NAMES = Object.keys(SHARES) as (keyof typeof SHARES)[];
+type Unit = Kit['flashUnits'][number];
+
+/** What a unit's battery holds, put right by one tap; from then on frames are taken off it in the plan. */
+function Charge({ unit }: { unit: Unit }) {
+  const actions = useActions();
+  const share = unit.charge?.share ?? 1;
+  return (
+    <ChoiceList
+      label={texts.batteryOf(unit.name)}
+      layout="row"
+      value={SHARE_NAMES.find((name) => SHARES[name] === share) ?? null}
+      onChoose={(name) => {
+        if (name === null) return;
+        const charge = { share: SHARES[name], at: timestamp() };
+        actions.putGear({ ...GEAR_TYPES.flashUnits, ...unit, charge });
+      }}
+      choices={SHARE_NAMES.map((value) => ({ value, label: texts.charge[value] }))}
+    />
+  );
+}
+
+/** The batteries of the lights of this setup. */
+function Batteries() {
+  const { setup } = useSetup();
+  const kit = useKit();
+  const units = kit.flashUnits.filter(
+    ({ id, popsFull }) => popsFull !== null && setup.lights.some(({ unitId }) => unitId === id),
+  );
+  return units.map((unit) => <Charge key={unit.id} unit={unit} />);
+}
+
+/** Where the figure of the wind comes from, and what it does. */
+function gustNote(gustMps: number | null, foretoldMps: number | null): string {
+  if (gustMps !== null) return texts.ballastStandsUnderMindIs(USUAL_GUST_MPS);
+  return foretoldMps === null ? texts.noWindOrNotSaid : texts.foretoldGusts(foretoldMps.toFixed(0));
+}
+
 /** How long the lights last, the reserve, and the wind. */
 export function StayingPart() {
-  const { pace, gustMps, reserveStops } = useSetup().setup;
+  const { setup } = useSetup();
+  const { pace, gustMps, reserveStops } = setup;
+  const foretold = useAppSelector((state) => selectAround(state, setup.id)).weather?.gustMps ?? null;
   const { changeOne } = useChange();
   return (
     <View style={{ gap: 12 }}>
       <Lasting />
+      <Batteries />
       <ChoiceList
         label={texts.plannedPace}
         layout="row"
@@ -107,7 +154,7 @@ export function StayingPart() {
           step={1}
           decimals={0}
           onChange={(mps) => changeOne('gustMps', mps === 0 ? null : mps)}
-          note={gustMps === null ? texts.noWindOrNotSaid : texts.ballastStandsUnderMindIs(USUAL_GUST_MPS)}
+          note={gustNote(gustMps, foretold)}
         />
       </View>
     </View>

@@ -1,4 +1,5 @@
 import { texts } from './texts';
+import { words } from '@/language/words';
 import { selectNumbers } from '@/setupView/selectSolution';
 import { formatDay } from '@/shell/formatDay';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
@@ -53,6 +54,7 @@ function On({ line, day, nowMs }: { line: PlanLine; day: DayPlan; nowMs: number 
           {`${camera.text.shutter} ${camera.text.aperture} ${camera.text.iso.replace('ISO ', '')}`}
         </Txt>
       )}
+      {line.weather !== null && <Txt tone="quiet">{words.weather(line.weather)}</Txt>}
       {powers.length > 0 && (
         <Txt size="figure" bold tone="flash">
           {powers.join('  ')}

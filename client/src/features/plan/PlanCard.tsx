@@ -2,6 +2,8 @@ import { texts } from './texts';
 import { words } from '@/language/words';
 import { IconButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
+import { selectGear } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
 import { Heading, Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useRouter } from 'expo-router';
@@ -28,11 +30,28 @@ function Troubles({ planned }: Pick<PlanLine, 'planned'>) {
   ));
 }
 
+/** What it takes out of the batteries; what will not last stands out. */
+function ChargeLines({ line: { setup, charge } }: { line: PlanLine }) {
+  const kit = useAppSelector(selectGear);
+  if (charge === null) return null;
+  const frames = charge.made ? texts.framesMade(charge.frames) : texts.framesPlanned(charge.frames);
+  return charge.lights.map((one) => {
+    const said = words.charge(one, { setup, kit });
+    if (said === null) return null;
+    const isShort = one.changes > 0 || one.slowS !== null || one.hotAfter !== null;
+    return (
+      <Txt key={one.lightId} size="label" tone={isShort ? 'danger' : 'quiet'}>
+        {texts.chargeOf(said, frames)}
+      </Txt>
+    );
+  });
+}
+
 /** One setup in the plan: when, where, whether it fits, and what the light will ask for. */
 export function PlanCard({ line, day }: { line: PlanLine; day: DayPlan }) {
   const palette = usePalette();
   const router = useRouter();
-  const { setup, spot, planned, foretold } = line;
+  const { setup, spot, planned, foretold, weather } = line;
   const { plan } = setup;
   const { clock } = day;
   if (plan === null) return null;
@@ -78,6 +97,12 @@ export function PlanCard({ line, day }: { line: PlanLine; day: DayPlan }) {
           {words.foretoldSetup(foretold)}
         </Txt>
       )}
+      {weather !== null && (
+        <Txt size="label" tone="quiet">
+          {words.weather(weather)}
+        </Txt>
+      )}
+      <ChargeLines line={line} />
       <Disclosure title={texts.change} summary={texts.changeSummary}>
         <PlanFields
           plan={plan}

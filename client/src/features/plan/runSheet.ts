@@ -38,7 +38,7 @@ export function writeRunSheet(page: Document, { shoot, lines, clock }: DayPlan, 
   table.append(
     rowOf(page, 'th', [columns.time, columns.handsOn, columns.setup, columns.spot, columns.settings, columns.notes]),
   );
-  for (const { setup, spot, planned, foretold } of lines) {
+  for (const { setup, spot, planned, foretold, weather } of lines) {
     const cautions = (spot?.facts ?? []).map((fact) => words.spotFact(fact).name);
     const must = setup.plan?.must === true ? [texts.must] : [];
     table.append(
@@ -48,7 +48,9 @@ export function writeRunSheet(page: Document, { shoot, lines, clock }: DayPlan, 
         setup.title,
         spot?.title ?? '',
         foretold === null ? texts.metered : words.foretoldSetup(foretold),
-        [...must, ...cautions, setup.note].filter(Boolean).join('. '),
+        [...must, ...(weather === null ? [] : [words.weather(weather)]), ...cautions, setup.note]
+          .filter(Boolean)
+          .join('. '),
       ]),
     );
   }

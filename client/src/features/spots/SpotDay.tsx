@@ -3,11 +3,12 @@ import { words } from '@/language/words';
 import { selectGear, selectSetups } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { DayLine } from '@/ui/DayLine';
+import { useVisits } from '@/setupView/useVisits';
 import { Heading, Txt } from '@/ui/Txt';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Shoot, Spot } from '@sphene/core/documents';
+import { type Shoot, type Spot, weatherAt } from '@sphene/core/documents';
 import { foretoldSetup } from '@sphene/core/forecast';
 import { type ShadeEdge, sunInFrame } from '@sphene/core/plan';
 import type { MoonDay } from '@sphene/core/sky';
@@ -29,8 +30,9 @@ function SetupsThen({ spot, atMs }: { spot: Spot; atMs: number }) {
   const setups = useAppSelector(selectSetups).filter(({ spotId }) => spotId === spot.id);
   // a slider that is dragged asks many times: by the minute is enough
   const minuteMs = Math.round(atMs / MINUTE_MS) * MINUTE_MS;
+  const visits = useVisits(spot.id);
   const lines = setups.flatMap((setup) => {
-    const foretold = foretoldSetup(setup, kit, spot, new Date(minuteMs));
+    const foretold = foretoldSetup(setup, kit, spot, new Date(minuteMs), visits);
     return foretold === null ? [] : [{ setup, text: words.foretoldSetup(foretold) }];
   });
   return lines.map(({ setup, text }) => (
@@ -60,6 +62,7 @@ export function SpotDay({ spot, shoot }: { spot: Spot; shoot: Shoot }) {
   const edges = isDark ? [] : allEdges.filter(({ of }) => !inRoom || of === 'people');
   const atMs = chosenMs ?? (sun.day.fromMs + sun.day.toMs) / 2;
   const at = sun.track.at(atMs);
+  const weather = weatherAt(spot.weather, atMs);
   const inFrame = spot.looksDeg === null ? null : sunInFrame(at, spot.looksDeg);
   const bars = isDark
     ? []
@@ -76,6 +79,7 @@ export function SpotDay({ spot, shoot }: { spot: Spot; shoot: Shoot }) {
           ? texts.sunDown
           : `${clock(atMs)}: ${texts.sunHeight(at.altitudeDeg.toFixed(0))}${inFrame === null ? '' : ` ${words.sunInFrame(inFrame)}`}`}
       </Txt>
+      {weather !== null && <Txt>{words.weather(weather)}.</Txt>}
       <SetupsThen spot={spot} atMs={atMs} />
       <Txt size="label" tone="quiet">
         {moonLine(moon, clock)}

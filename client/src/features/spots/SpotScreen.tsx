@@ -1,5 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
+import { Photos } from '@/setupView/Photos';
 import { useActions } from '@/store/application';
 import type { SpotFacts } from '@/store/shootActions';
 import { IconButton } from '@/ui/ActionButton';
@@ -19,6 +20,7 @@ import { OutlinePart } from './OutlinePart';
 import { PlacePart } from './PlacePart';
 import { SpotDay } from './SpotDay';
 import { useSpot } from './useSpot';
+import { WeatherPart } from './WeatherPart';
 
 const MOST_PX = 720;
 const MOST_LETTERS = 4000;
@@ -90,7 +92,12 @@ export function SpotScreen() {
         {spot.place === null && <SpotDay spot={spot} shoot={shoot} />}
         <FramePart spot={spot} describe={describe} />
         <OutlinePart spot={spot} describe={describe} />
+        <WeatherPart spot={spot} shoot={shoot} describe={describe} />
         <FactsPart spot={spot} describe={describe} />
+        <View style={{ gap: 8 }}>
+          <Heading size="value">{texts.photosHere}</Heading>
+          <Photos spot={spot} setupId={null} />
+        </View>
       </ScrollView>
     </Screen>
   );

@@ -10,8 +10,14 @@ import { type ShadeEdge, shadeEdges, type SpotSun, spotSun, sunOutline } from '@
 import { type MoonDay, moonDay } from '@sphene/core/sky';
 
 /** What is said of a spot, to be put back. */
-const factsOf = ({ type: _type, version: _version, id: _id, shootId: _shootId, title: _title, ...said }: Spot): SpotFacts =>
-  said;
+const factsOf = ({
+  type: _type,
+  version: _version,
+  id: _id,
+  shootId: _shootId,
+  title: _title,
+  ...said
+}: Spot): SpotFacts => said;
 
 /** A spot on screen, what changes it, and the way back. */
 export function useSpot(id: string) {

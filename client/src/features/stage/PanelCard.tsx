@@ -54,6 +54,35 @@ function ReflectorChoice({ panel, put }: PanelProps) {
   );
 }
 
+const CARRIED: readonly Panel['kind'][] = ['reflector', 'diffuser', 'flag'];
+const HELD = 'held';
+
+/** What holds it: somebody, or a stand, which then wants ballast in the wind. */
+function StandChoice({ panel }: Pick<PanelProps, 'panel'>) {
+  const kit = useKit();
+  const { setup } = useSetup();
+  const { changeOne } = useChange();
+  // it stays where it is: no reading saw it otherwise
+  const hold = (standId: string | null) =>
+    changeOne(
+      'panels',
+      setup.panels.map((one) => (one.id === panel.id ? { ...one, standId } : one)),
+    );
+  const stands = offered(kit.stands, panel.standId);
+  if (!CARRIED.includes(panel.kind) || stands.length === 0) return null;
+  return (
+    <ChoiceList
+      label={texts.whatHoldsIt}
+      value={panel.standId ?? HELD}
+      onChoose={(id) => hold(id === HELD ? null : id)}
+      choices={[
+        { value: HELD, label: texts.someoneHoldsIt },
+        ...stands.map(({ id, name }) => ({ value: id, label: name })),
+      ]}
+    />
+  );
+}
+
 /** Where it stands and how it is turned. */
 function PanelStandDials({ panel, put }: PanelProps) {
   const { preferences } = useKit();
@@ -185,6 +214,7 @@ export function PanelCard({ panel, moment }: { panel: Panel; moment: Moment }) {
         {kit.preferences.paces ? texts.away(words.paces(panel.distanceM)) : ''}
       </Txt>
       {panel.kind === 'reflector' && <ReflectorChoice panel={panel} put={put} />}
+      <StandChoice panel={panel} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
         <PanelStandDials panel={panel} put={put} />
         {!ofKit && <PanelSizeDials panel={panel} put={put} />}

@@ -3,6 +3,8 @@ import { stopsOf } from '@/language/stopsOf';
 
 /** What `stage` says in words of its own. */
 export const texts = catalogue({
+  whatHoldsIt: 'What holds it',
+  someoneHoldsIt: 'Somebody',
   meantSo: 'Meant so',
   meantSoName: (caution: string) => `Meant so in this setup: ${caution}`,
   meantHere: (count: number) => (count === 1 ? '1 more is meant so here.' : `${count} more are meant so here.`),
