@@ -1,5 +1,13 @@
 import type { ChildProcess } from 'node:child_process';
 
-type StandIns = { name: 'meter' | 'camera'; process: ChildProcess; address: string }[];
+interface StandIn {
+  name: 'meter' | 'camera' | 'radio' | 'weather';
+  process: ChildProcess;
+  address: string;
+}
+
+type StandIns = StandIn[];
 export function startStandIns(): Promise<StandIns>;
 export function startOwnStandIns(environment: Record<string, string>): Promise<StandIns>;
+export function startWeather(): Promise<StandIn>;
+export function startOwnWeather(): Promise<StandIn>;

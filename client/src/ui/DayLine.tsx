@@ -94,7 +94,8 @@ function ReachStrip({ bar: { name, spans }, day, widthPx }: { bar: ReachBar; day
   const palette = usePalette();
   const x = (ms: number) => ((ms - day.fromMs) / (day.toMs - day.fromMs)) * widthPx;
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+    <View style={{ paddingTop: 4 }}>
+      <Txt size="label">{name}</Txt>
       <Svg width={widthPx} height={BAR_PX} aria-hidden>
         {spans.map(({ reach, fromMs, toMs }) => (
           <Rect
@@ -108,11 +109,6 @@ function ReachStrip({ bar: { name, spans }, day, widthPx }: { bar: ReachBar; day
           />
         ))}
       </Svg>
-      <View style={{ width: INSET_PX, paddingLeft: 6 }}>
-        <Txt size="label" numberOfLines={1}>
-          {name}
-        </Txt>
-      </View>
     </View>
   );
 }

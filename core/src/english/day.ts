@@ -160,10 +160,13 @@ export function charge(one: ChargeOfLight, context: WordsContext): string | null
   return said.length === 0 ? null : `${lightNamed(lightId, context)}: ${said.join('; ')}`;
 }
 
+/** Whole degrees Celsius with a true minus: `−8 °C`. */
+const celsius = (degrees: number): string => `${degrees < -0.5 ? '−' : ''}${Math.abs(degrees).toFixed(0)} °C`;
+
 /** The weather at a moment: `Cloud 40 %, gusts 7 m/s, 3 °C, rain 0.4 mm an hour`. */
 export function weather({ cloud, gustMps, rainMmH, temperatureC }: WeatherNow): string {
   const rain = rainMmH > 0 ? `, rain ${rainMmH.toFixed(1)} mm an hour` : ', dry';
-  return `Cloud ${percent(cloud)}, gusts ${gustMps.toFixed(0)} m/s, ${temperatureC.toFixed(0)} °C${rain}`;
+  return `Cloud ${percent(cloud)}, gusts ${gustMps.toFixed(0)} m/s, ${celsius(temperatureC)}${rain}`;
 }
 
 /** The colour of the light ahead, and what to set for it. */
@@ -240,7 +243,7 @@ export function caution(one: Caution, context: WordsContext): string {
       );
     case 'cold-batteries':
       return (
-        `At ${one.temperatureC.toFixed(0)} °C batteries give about ${Math.round(one.share * 100)} % of their charge: ` +
+        `At ${celsius(one.temperatureC)} batteries give about ${Math.round(one.share * 100)} % of their charge: ` +
         'spares warm at the body.'
       );
     case 'sail':

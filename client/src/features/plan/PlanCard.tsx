@@ -33,7 +33,7 @@ function Troubles({ planned }: Pick<PlanLine, 'planned'>) {
 /** What it takes out of the batteries; what will not last stands out. */
 function ChargeLines({ line: { setup, charge } }: { line: PlanLine }) {
   const kit = useAppSelector(selectGear);
-  if (charge === null) return null;
+  if (charge === null || charge.frames === 0) return null;
   const frames = charge.made ? texts.framesMade(charge.frames) : texts.framesPlanned(charge.frames);
   return charge.lights.map((one) => {
     const said = words.charge(one, { setup, kit });

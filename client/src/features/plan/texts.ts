@@ -11,7 +11,7 @@ export const texts = catalogue({
   startBy: (time: string) => `begin by ${time}`,
   overlaps: (minutes: string) => `${minutes} min too few after the one before`,
   gap: (minutes: string) => `${minutes} min free before it`,
-  framesPlanned: (count: number) => (count === 0 ? 'no frames planned' : `${count} frames planned`),
+  framesPlanned: (count: number) => `${count} frames planned`,
   framesMade: (count: number) => `${count} frames made`,
   chargeOf: (what: string, frames: string) => `${what} (${frames})`,
   must: 'Must not be missed',
