@@ -343,7 +343,7 @@ describe('documents from before several lights', () => {
         scale: { kind: 'fraction', step: 'third', lowestStops: -7 },
         highSpeedSyncLossStops: null,
       }),
-    ).toMatchObject({ version: 3, outlets: [], popsFull: null, output: { zoomMm: null } });
+    ).toMatchObject({ version: 4, outlets: [], popsFull: null, output: { zoomMm: null } });
   });
 
   it('the kit comes and goes as documents, whole', () => {
