@@ -65,7 +65,9 @@ describe('a continuous lamp', () => {
     const [lamp] = lamps;
     expect(lamp?.ev100).toBeCloseTo(ev100FromLux(400), 9);
     expect(lamp?.addsStops).toBeCloseTo(Math.log2(2 ** 8 + 2 ** (lamp?.ev100 ?? 0)) - 8, 2);
-    expect(lamp?.text).toBe('EV 6.9 ± 1.1 on the face, 1.1 stops under the rest there: it adds +0.6. 95 min on its battery.');
+    expect(lamp?.text).toBe(
+      'EV 6.9 ± 1.1 on the face, 1.1 stops under the rest there: it adds +0.6. 95 min on its battery.',
+    );
     const face = points.find(({ role }) => role === 'face');
     expect(face?.ambientEv100).toBeCloseTo(8 + (lamp?.addsStops ?? 0), 1);
     // how strong it really is nobody has read yet
