@@ -54,9 +54,9 @@ export function forecastRecord({ light: { evidence } }: MeteredScene): ForecastR
 /** Nothing is known of how forecasts have come out. */
 export const NO_RECORD: ForecastRecord = { calm: 1, jumpsStops: 0 };
 /** Of a normal error nineteen in twenty lie within so many standard deviations; where light jumps, within so many more. */
-const WIDE = { calm: 2.04, jumps: 2.8 };
+const WIDE = { calm: 2.07, jumps: 3 };
 /** A few readings have hardly seen the largest of what may come. */
-const UNSEEN = 1.24;
+const UNSEEN = 1.42;
 
 /** The narrow and the wide band round a foretold level, half of each, by what has come of earlier ones. */
 export function bandsOf(sdStops: number, { calm, jumpsStops }: ForecastRecord) {
