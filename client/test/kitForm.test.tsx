@@ -89,7 +89,17 @@ describe('the form', () => {
     fireEvent.change(screen.getByLabelText('Highest'), { target: { value: '3,2' } });
     fireEvent.click(screen.getByRole('button', { name: 'Save' }));
     expect(saved).toEqual([
-      { type: 'stand', version: 1, id: sampleId(500), retired: false, name: 'Boom', highestM: 3.2, footRadiusM: 0.45 },
+      {
+        type: 'stand',
+        version: 2,
+        id: sampleId(500),
+        retired: false,
+        name: 'Boom',
+        highestM: 3.2,
+        footRadiusM: 0.45,
+        boomM: null,
+        wheels: false,
+      },
     ]);
   });
 

@@ -31,6 +31,7 @@ export { type Photo, photoSchema } from './photo';
 export { enteredShootSchema, isTimeZone, type Shoot } from './shoot';
 export {
   MOST_OBSTACLES,
+  NOTHING_AROUND,
   placeSchema,
   type Obstacle,
   PLAIN_SPOT,
@@ -41,6 +42,8 @@ export {
   type SpotLight,
   type SpotPlace,
   spotSchema,
+  type Surroundings,
+  surroundingsAt,
 } from './spot';
 export {
   commonRequestSchema,
@@ -63,9 +66,6 @@ export {
   syncResponseSchema,
 } from './sync';
 export {
-  NOTHING_AROUND,
-  type Surroundings,
-  surroundingsAt,
   type Weather,
   weatherAt,
   type WeatherHour,

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { idSchema, isWellFormed } from '../gear';
 import { fault } from '../photometry';
 import { zoneSchema } from './shoot';
-import { weatherSchema } from './weather';
+import { weatherAt, type WeatherNow, weatherSchema } from './weather';
 
 /** What a spot is like, as far as people and gear may come to harm there; each has a short caution. */
 export const SPOT_FACTS = [
@@ -95,3 +95,18 @@ export const PLAIN_SPOT = {
   note: '',
   weather: null,
 } satisfies Partial<Spot>;
+
+/** What a spot is like at a moment, as far as gear and people may come to harm there. */
+export interface Surroundings {
+  facts: readonly SpotFact[];
+  weather: WeatherNow | null;
+}
+
+/** Nothing is known of the spot. */
+export const NOTHING_AROUND: Surroundings = { facts: [], weather: null };
+
+/** A spot at a moment. */
+export const surroundingsAt = ({ facts, weather }: Pick<Spot, 'facts' | 'weather'>, ms: number): Surroundings => ({
+  facts,
+  weather: weatherAt(weather, ms),
+});

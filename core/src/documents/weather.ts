@@ -1,7 +1,5 @@
 import { z } from 'zod';
 
-import type { Spot, SpotFact } from './spot';
-
 const at = z.iso.datetime({ offset: true });
 
 /** The weather of one hour, as it is foretold. */
@@ -53,18 +51,3 @@ export function weatherAt(weather: Weather | null, ms: number): WeatherNow | nul
     temperatureC: between('temperatureC'),
   };
 }
-
-/** What a spot is like at a moment, as far as gear and people may come to harm there. */
-export interface Surroundings {
-  facts: readonly SpotFact[];
-  weather: WeatherNow | null;
-}
-
-/** Nothing is known of the spot. */
-export const NOTHING_AROUND: Surroundings = { facts: [], weather: null };
-
-/** A spot at a moment. */
-export const surroundingsAt = ({ facts, weather }: Pick<Spot, 'facts' | 'weather'>, ms: number): Surroundings => ({
-  facts,
-  weather: weatherAt(weather, ms),
-});

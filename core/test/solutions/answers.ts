@@ -75,7 +75,7 @@ const RIPPLES: Setting[][] = [
  * @param reached gets every kind that the answers have
  */
 export function answersOf(corpus: readonly SolutionCase[], index: number, reached: Set<string>) {
-  const { setup, kit, facts, clock } = corpus[index] as SolutionCase;
+  const { setup, kit, facts, clock, around } = corpus[index] as SolutionCase;
   const other = corpus[(index + 1) % corpus.length] as SolutionCase;
   // what costs much is asked of every case in turn: one role, one light, two ripples
   const role = LIGHT_ROLES[index % LIGHT_ROLES.length] as LightRole;
@@ -91,7 +91,7 @@ export function answersOf(corpus: readonly SolutionCase[], index: number, reache
   });
   const context = { setup, kit };
   const ripples = RIPPLES.filter((_, place) => (index + place) % 4 === 0);
-  const solution = solve(setup, kit, facts, clock);
+  const solution = solve(setup, kit, facts, clock, around);
   const diagnoses = SYMPTOMS.map((symptom, place) =>
     diagnose(symptom, setup, kit, facts, clock, (index + place) % 3 === 0 ? 0.7 : null),
   );

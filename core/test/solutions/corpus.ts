@@ -1,4 +1,5 @@
 import { seeded } from '../../src/devices';
+import type { Surroundings } from '../../src/documents';
 import { type Kit, LOOK_WAY_IDS, SURFACES } from '../../src/gear';
 import { firedAs } from '../../src/gain';
 import { teach } from '../../src/lights';
@@ -40,6 +41,8 @@ export interface SolutionCase {
   kit: Kit;
   facts: Fact[];
   clock: Date;
+  /** the spot and its weather; none: nothing is known of them */
+  around?: Surroundings;
 }
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
@@ -283,6 +286,7 @@ function setupOf(draws: Draws, keepOrder: Setup['camera']['keepOrder']): Setup {
             kelvin: pick([3200, 5000]),
             role: null,
             standsFor: null,
+            fromDusk: false,
           },
         ]
       : [],
@@ -642,7 +646,22 @@ export function casesAfterBaseline(): SolutionCase[] {
     ['one radio call', oneCall, SAMPLE_HALL.readings],
     ['a strong flash at dusk', onTripod, SAMPLE_TERRACE.readings.map((one) => ({ ...one, av: one.av - 3 }))],
   ];
+  const inAStorm: SolutionCase = {
+    name: 'a storm on a slope',
+    setup: {
+      ...SAMPLE_TERRACE.setup,
+      lights: SAMPLE_TERRACE.setup.lights.map((one) => ({ ...one, standId: sampleId(163) })),
+    },
+    kit: SAMPLE_KIT,
+    facts,
+    clock: CLOCK,
+    around: {
+      facts: ['slope'],
+      weather: { cloud: 1, windMps: 6, gustMps: 9, rainMmH: 2, temperatureC: -8 },
+    },
+  };
   return [
+    inAStorm,
     ...byThemselves.map(([name, setup, its]) => ({ name, setup, kit: SAMPLE_KIT, facts: its, clock: CLOCK })),
     ...motives.map(([name, setup]) => ({ name, setup, kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK })),
     { name: 'a lamp to set', setup: filmedFrom(0.8), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },

@@ -94,6 +94,7 @@ export function chosen(draft: Draft, path: string, value: string): Draft {
         ? draft
         : { ...draft, beam: value === 'cone' ? { kind: value, fullDeg: 60 } : { kind: value } };
     case 'highSpeedSync':
+    case 'wheels':
       return withValueAt(draft, path, value === 'true');
     case 'dimmer':
       return { ...draft, dimmer: value === 'true' ? TEMPLATES.lamps['dimmer'] : null };
