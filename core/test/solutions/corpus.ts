@@ -660,8 +660,21 @@ export function casesAfterBaseline(): SolutionCase[] {
       weather: { cloud: 1, windMps: 6, gustMps: 9, rainMmH: 2, temperatureC: -8 },
     },
   };
+  const panelInWind = (gustMps: number): SolutionCase => ({
+    name: `a panel in gusts of ${gustMps} m/s`,
+    setup: {
+      ...SAMPLE_TERRACE.setup,
+      gustMps,
+      panels: [{ ...usualPanel('diffuser', {}), standId: sampleId(162) }],
+    },
+    kit: SAMPLE_KIT,
+    facts,
+    clock: CLOCK,
+  });
   return [
     inAStorm,
+    panelInWind(6),
+    panelInWind(20),
     ...byThemselves.map(([name, setup, its]) => ({ name, setup, kit: SAMPLE_KIT, facts: its, clock: CLOCK })),
     ...motives.map(([name, setup]) => ({ name, setup, kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK })),
     { name: 'a lamp to set', setup: filmedFrom(0.8), kit: SAMPLE_KIT, facts: SAMPLE_HALL.readings, clock: CLOCK },
