@@ -1,14 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
-import { usualPanel } from '../../test/panels';
+import { usualLamp, usualPanel } from '../../test/panels';
 import { usualPoint } from '../../test/points';
 import { solveSaid } from '../../test/said';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../sample';
 import { turnedSet } from '../stage';
 import { happenings, setupAt, stoodAs, stoodOf } from './happened';
 import { changedPanel, type Panel } from './panel';
-import { PLAIN_READING, type Reading } from './reading';
+import { PLAIN_READING, type Reading, stoodSchema } from './reading';
 import { PLAIN_CHANGE, type SceneChange } from './sceneChange';
 import { lightPath, type Setting } from './settings';
 import type { Setup } from './setup';
@@ -27,6 +27,12 @@ const kinds = (was: Setup, is: Setup, facts: readonly (Reading | SceneChange)[] 
   happenings(was, is, facts).map(({ what }) => what);
 
 describe('what the application knows to have happened', () => {
+  it('how things stand goes into a reading as its schema has it, lamps without what is only meant', () => {
+    const lit = { ...hall, lamps: [usualLamp({ role: 'key', fromDusk: true })] };
+    expect(stoodSchema.safeParse(stoodOf(lit)).error?.issues).toBeUndefined();
+    expect(setupAt(lit, stoodOf(lit)).lamps).toMatchObject([{ on: true, fromDusk: false, role: null }]);
+  });
+
   it('is what something was read before, and once only until something is read again', () => {
     const turned = changed(hall, { path: 'stage.subject.turnDeg', value: 30 });
     expect(kinds(hall, turned, [])).toEqual([]);

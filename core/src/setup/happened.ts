@@ -99,7 +99,7 @@ export const stoodOf = ({ stage, backgroundM, lamps }: Setup): Stood => ({
   turnDeg: stage.subject.turnDeg,
   backgroundM,
   sun: stage.sun,
-  lamps: lamps.map(({ role: _role, standsFor: _standsFor, ...stands }) => stands),
+  lamps: lamps.map(({ role: _role, standsFor: _standsFor, fromDusk: _fromDusk, ...stands }) => stands),
 });
 
 /**

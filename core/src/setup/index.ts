@@ -14,7 +14,16 @@ export {
   type PlacedLamp,
   type StoodLamp,
 } from './light';
-export { type ExposeBy, HOLD_BACK_RANGE, LOOK_RANGES, type Target, TARGET_KINDS, TARGET_WEIGHTS } from './look';
+export {
+  colourSchema,
+  type ExposeBy,
+  HOLD_BACK_RANGE,
+  LOOK_RANGES,
+  lookSchema,
+  type Target,
+  TARGET_KINDS,
+  TARGET_WEIGHTS,
+} from './look';
 export { type MeteringMethod, USUAL_METHOD } from './method';
 export { METHOD_CHOICES, methodAt, methodFor, methodKey, type MethodKey, usualMethodAt } from './methods';
 export {
