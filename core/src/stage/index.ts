@@ -12,6 +12,6 @@ export {
   turnedSet,
 } from './placements';
 export { solveStage, type StageSolution } from './solveStage';
-export { setupView, type StageLight } from './stageLights';
+export { halfBeamDeg, setupView, type StageLight } from './stageLights';
 export { meantSo, type StageWatch } from './watches';
 export { asSun, type AsSun, heldBetween, type Pool, poolOf } from './wishedPlace';

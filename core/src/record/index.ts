@@ -1,0 +1,9 @@
+export {
+  type KeptLook,
+  keptLookSchema,
+  type LookFigures,
+  type LookLight,
+  type LookPicture,
+  type LookTarget,
+  LOOK_FIGURES,
+} from './look';
