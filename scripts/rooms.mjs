@@ -15,7 +15,7 @@ export const CORE_ROOMS = [
   ['frames', 'reading test frames'],
   ['gear', 'schemas of what is owned; the kit'],
   ['setup', 'schemas of one picture: what is decided and recorded'],
-  ['record', 'looks: what is kept beside setups'],
+  ['record', 'looks and notes: what is kept beside setups'],
   ['documents', 'shoot, spot, frame, change; migrations, merge, sync'],
   ['formats', 'setup files, light distributions'],
   ['exchange', 'places and calendars in open formats'],
@@ -79,5 +79,7 @@ export const FEATURES_WITHIN = {
   // ways out and cures stand where the trouble is seen
   camera: ['ahead'],
   lights: ['camera'],
-  look: ['camera', 'variants'],
+  look: ['camera', 'looks', 'variants'],
+  // a look is shown by its picture
+  looks: ['picture'],
 };

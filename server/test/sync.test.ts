@@ -10,6 +10,7 @@ import {
   type SyncResponse,
   type Document,
 } from '@sphene/core/documents';
+import { SHIPPED_LOOKS } from '@sphene/core/looks';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, sampleId } from '@sphene/core/sample';
 import { Metering1780000100000 } from '../src/db/migrations/1780000100000-metering';
 import { seedSample } from '../src/sync/sample';
@@ -384,17 +385,23 @@ describe('large and old documents', () => {
     expect(await send(0, 10, sampleId(99_999))).toBe(404);
   });
 
-  it('a photograph of a spot has a picture too, which goes with it', async () => {
-    const photo: Document = {
-      type: 'photo',
-      version: 1,
-      id: sampleId((number += 1)),
-      shootId: sampleId((number += 1)),
-      spotId: sampleId((number += 1)),
-      setupId: null,
-      at: '2026-02-27T15:00:00Z',
-      title: 'The wall',
-    };
+  it.each(['photo', 'look'] as const)('a %s has a picture too, which goes with it', async (type) => {
+    const id = sampleId((number += 1));
+    const at = '2026-02-27T15:00:00Z';
+    const photo: Document =
+      type === 'photo'
+        ? { type, version: 1, id, shootId: sampleId(1), spotId: sampleId(2), setupId: null, at, title: 'The wall' }
+        : {
+            type,
+            version: 1,
+            id,
+            name: 'Wall and sun',
+            tags: [],
+            words: '',
+            keptAt: at,
+            from: null,
+            picture: SHIPPED_LOOKS.wrapped,
+          };
     await sync(server, cookie, { mutations: [put(photo)] });
     const send = () =>
       server.app.request(`/api/pictures/${photo.id}?from=0&size=1`, {

@@ -44,7 +44,8 @@ import {
   selectSceneChanges,
 } from './selectors';
 import type { Change } from './sync/keeper';
-import { add, edit, ShootActions } from './shootActions';
+import { add, edit } from './shootActions';
+import { RecordActions } from './recordActions';
 
 /** Preferences are one document: two devices that both make it for the first time mean the same. */
 const PREFERENCES_ID = '019c9c00-0000-7000-8000-0000000000ff';
@@ -80,7 +81,7 @@ const within = (value: number, { least, most }: { least: number; most: number })
   Math.min(most, Math.max(least, value));
 
 /** What a person can do to their documents. */
-export class Actions extends ShootActions {
+export class Actions extends RecordActions {
   /**
    * Changes settings of a setup and logs what they were, with what that made happen in the scene; nothing happens when
    * nothing differs.

@@ -13,6 +13,7 @@ import {
   type Spot,
 } from '@sphene/core/documents';
 import { gatherKit, type Kit, type KitItem } from '@sphene/core/gear';
+import type { KeptLook } from '@sphene/core/record';
 import { type Reading, type SceneChange, type Setup, withSettings } from '@sphene/core/setup';
 import type { Deleted, Standing } from './documentsSlice';
 import type { RootState } from './store';
@@ -103,6 +104,11 @@ export const selectPhotos = createSelector(
   [byId, (_state: RootState, spotId: string) => spotId],
   (documents, spotId): Photo[] => inOrder(ofType(documents, 'photo').filter((photo) => photo.spotId === spotId)),
   sameList,
+);
+
+/** Looks that were kept, the newest first. */
+export const selectLooks = createSelector(byId, (documents): KeptLook[] =>
+  inOrder(ofType(documents, 'look')).sort((a, b) => (a.keptAt < b.keptAt ? 1 : -1)),
 );
 
 export const selectSpots = createSelector(byId, (documents): Spot[] => inOrder(ofType(documents, 'spot')));

@@ -16,6 +16,7 @@ import {
   standItemSchema,
 } from '../gear';
 import { fault } from '../photometry';
+import { keptLookSchema, noteSchema } from '../record';
 import { readingSchema, sceneChangeSchema, setupSchema } from '../setup';
 import { changeSchema } from './change';
 import { conflictSchema, editSchema } from './edit';
@@ -43,6 +44,8 @@ const editables = [
   meterItemSchema,
   preferencesItemSchema,
   photoSchema,
+  keptLookSchema,
+  noteSchema,
   conflictSchema,
 ] as const;
 

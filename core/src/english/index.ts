@@ -65,7 +65,19 @@ import {
   TONE_NAMES,
   WHITE_BALANCE_REASONS,
 } from './gear';
-import { BACKGROUND_MARKS, LOOK_MARKS, LOOK_WAYS, lookAs, lookFault, lookWords, readLook } from './look';
+import {
+  BACKGROUND_MARKS,
+  LOOK_MARKS,
+  LOOK_WAYS,
+  lookAs,
+  lookFault,
+  lookRow,
+  lookTold,
+  lookWords,
+  missedWhy,
+  readLook,
+  SHIPPED_LOOK_WORDS,
+} from './look';
 import {
   FLASH_FAULTS,
   METHOD_WORDS,
@@ -174,6 +186,10 @@ export const english: Words = {
   backgroundMarks: () => BACKGROUND_MARKS,
   readLook,
   lookFault,
+  shippedLook: (id) => SHIPPED_LOOK_WORDS[id],
+  lookTold,
+  lookRow,
+  missedWhy,
   tie,
   cameraReason,
   toSet,

@@ -1,5 +1,6 @@
 import { LOOK_WAY_IDS, type LookWayId } from '../gear';
-import { formatShare, formatStopCount, parsePartStops } from '../notation';
+import type { LookMiss, LookRow, ShippedLookId } from '../looks';
+import { formatShare, formatStopCount, formatStops, parsePartStops } from '../notation';
 import {
   failure,
   flashMinusAmbient,
@@ -9,9 +10,12 @@ import {
   shareFromHoldBack,
   success,
 } from '../photometry';
-import { HOLD_BACK_RANGE } from '../setup';
-import { stopWord } from './count';
-import type { LookFault, Mark } from '../words';
+import type { LookPicture } from '../record';
+import { HOLD_BACK_RANGE, type LightRole } from '../setup';
+import { sentence, stopsOf, stopWord } from './count';
+import { LIGHT_ROLES, lightNamed } from './gear';
+import { POINT_ROLES } from './metering';
+import type { LookFault, Mark, ShippedLookWords, WordsContext } from '../words';
 
 /** From flash hardly noticed to ambient shut out; the places where photographers usually set the balance. */
 export const LOOK_MARKS: readonly Mark[] = [
@@ -183,3 +187,173 @@ export const BACKGROUND_MARKS: readonly Mark[] = [
   { stops: 2, name: 'High', words: 'Two stops up, detail thins' },
   { stops: 7 / 3, name: 'White', words: 'White, just before it clips' },
 ];
+
+/** Looks that ship: what each is for, and what it costs. */
+export const SHIPPED_LOOK_WORDS: Record<ShippedLookId, ShippedLookWords> = {
+  'quiet-lift': {
+    name: 'Quiet lift',
+    because: 'Flash that nobody notices: a quarter of the light, the place stays as it is.',
+    price: 'Little control over contrast; a cloud shows at once.',
+  },
+  'even-hand': {
+    name: 'Even hand',
+    because: 'Flash and ambient as strong as each other, a stop of each: forgiving while light changes.',
+    price: 'Two sources of the same strength: mind crossed shadows.',
+  },
+  'evening-made': {
+    name: 'Evening made',
+    because: 'The background a stop and a half down, the face lit by flash alone: dusk before it comes.',
+    price: 'Takes power, and filters or high-speed sync in the sun.',
+  },
+  'closed-room': {
+    name: 'Closed room',
+    because: 'The ambient shut out: nothing but your light, always the same.',
+    price: 'The place is gone; small apertures, much power.',
+  },
+  'sun-behind': {
+    name: 'Sun behind',
+    because: 'The sun as rim, a soft key from the other side lifts the face.',
+    price: 'Flare in the lens, and the key must hold against the sky.',
+  },
+  wrapped: {
+    name: 'Wrapped',
+    because: 'A large key from the side where the ambient comes from: one direction, soft all round.',
+    price: 'A large modifier near by: wind, and little depth of light.',
+  },
+  'deep-side': {
+    name: 'Deep side',
+    because: 'A key from far aside without fill: half of the face stays dark.',
+    price: 'Nothing is left in the dark half; spectacles and deep eyes suffer.',
+  },
+  'two-and-rim': {
+    name: 'Two and a rim',
+    because: 'Key, fill a stop and a half under it, an edge of light at the hair: as portraits are usually built.',
+    price: 'Three lights to carry, set and watch.',
+  },
+  'warm-at-dusk': {
+    name: 'Warm at dusk',
+    because: 'A gelled key and a balance for it: skin stays skin, the sky turns deep blue.',
+    price: 'The gel takes about half a stop; no more than half an hour of such sky.',
+  },
+};
+
+const degrees = (deg: number): string => `${Math.round(deg)}°`.replace('-', '−');
+const miredOf = (mired: number): string => `${mired < -0.5 ? '−' : '+'}${Math.abs(mired).toFixed(0)} mired`;
+const metres = (m: number): string => (m < 1 ? `${(m * 100).toFixed(0)} cm` : `${m.toFixed(1)} m`);
+
+type FigureRow = Extract<LookRow, { kind: 'figure' }>;
+type LightRow = Extract<LookRow, { kind: 'light' }>;
+
+const LOOK_FIGURE_NAMES: Record<FigureRow['figure'], string> = {
+  faceStops: 'Face against mid grey',
+  holdBackStops: 'Ambient on the face held back',
+  flashShare: 'Flash share on the face',
+  backgroundStops: 'Background against mid grey',
+  backgroundHoldBackStops: 'Ambient on the background held back',
+  faceRatioStops: 'Lit side over dark side',
+  keyOverFillStops: 'Key over fill',
+  rimOverKeyStops: 'Rim over key',
+  depthM: 'Sharp from front to back',
+  keyOverAmbientMired: 'Key warmer than the ambient',
+  whiteBalanceMired: 'Balanced warmer than the ambient',
+};
+
+const LOOK_LIGHT_NAMES: Record<LightRow['figure'], string> = {
+  noseDeg: 'from the nose',
+  riseDeg: 'over its aim',
+  sizeDeg: 'wide, as softness',
+  halfBeamDeg: 'of beam to each side',
+  gelMired: 'of gel',
+};
+
+/** A figure of a look in its own unit. */
+function lookValue(row: FigureRow | LightRow, value: number): string {
+  switch (row.figure) {
+    case 'flashShare':
+      return formatShare(value);
+    case 'depthM':
+      return metres(value);
+    case 'keyOverAmbientMired':
+    case 'whiteBalanceMired':
+    case 'gelMired':
+      return miredOf(value);
+    case 'faceStops':
+    case 'backgroundStops':
+    case 'rimOverKeyStops':
+      return formatStops(value, 'tenth');
+    default:
+      return row.kind === 'light' ? degrees(value) : stopsOf(value);
+  }
+}
+
+const roleNth = (role: LightRole, nth: number): string =>
+  nth === 0 ? LIGHT_ROLES[role].name : `${LIGHT_ROLES[role].name} ${nth + 1}`;
+
+/** One relation of a look: what it is, as it should be, as it is; empty where it is not there. */
+export function lookRow(row: LookRow): { title: string; wanted: string; is: string } {
+  if (row.kind === 'no-light') return { title: roleNth(row.role, row.nth), wanted: 'a light', is: 'none' };
+  const title =
+    row.kind === 'figure'
+      ? LOOK_FIGURE_NAMES[row.figure]
+      : `${roleNth(row.role, row.nth)} ${LOOK_LIGHT_NAMES[row.figure]}`;
+  return {
+    title,
+    wanted: lookValue(row, row.wanted),
+    is: row.is === null ? 'not known' : lookValue(row, row.is),
+  };
+}
+
+/** Why a relation of a look is not reached. */
+export function missedWhy({ why }: LookMiss, context: WordsContext): string {
+  switch (why.kind) {
+    case 'no-flash':
+      return 'No flash of the kit is left for it.';
+    case 'not-metered':
+      return `${POINT_ROLES[why.role].name} is not metered here.`;
+    case 'unit-range': {
+      const light = lightNamed(why.lightId, context);
+      return why.direction === 'too-weak'
+        ? `${light} is at full power, ${stopsOf(why.byStops)} too weak.`
+        : `${light} is at its lowest, ${stopsOf(why.byStops)} too strong.`;
+    }
+    case 'camera':
+      return `The camera's dials end ${stopsOf(why.byStops)} before that.`;
+    case 'lens':
+      return 'The lens opens or closes no further, or the exposure asks for another aperture.';
+    case 'no-lens':
+      return 'Name the lens and the distance, and depth can be kept.';
+    case 'no-modifier':
+      return 'The nearest that the kit can do.';
+    case 'no-gel':
+      return 'The nearest that the gels of the kit can do.';
+    case 'no-colour':
+      return 'Say what colour the ambient has.';
+    case 'ambient':
+      return 'The ambient makes it so here; no light of this look changes that.';
+  }
+}
+
+/** Under this share nobody sees a flash. */
+const LEAST_SHARE = 0.005;
+
+/** A look in a few words: `held back 1.0 stop, 50 % flash · background −1.8 · key 40° from the nose, 27° wide`. */
+export function lookTold({ figures, lights }: LookPicture): string {
+  const { holdBackStops, backgroundStops } = figures;
+  const flashShare = figures.flashShare ?? 0;
+  const isLit = flashShare >= LEAST_SHARE;
+  const key = lights.find(({ role }) => role === 'key') ?? lights[0];
+  const others = lights.filter((light) => light !== key).map(({ role }) => LIGHT_ROLES[role].name.toLowerCase());
+  return sentence(
+    [
+      ...(holdBackStops === null || !isLit ? [] : [`held back ${stopsOf(holdBackStops)}`]),
+      ...(isLit ? [`${formatShare(flashShare)} flash`] : []),
+      ...(backgroundStops === null ? [] : [`background ${formatStops(backgroundStops, 'tenth')}`]),
+      ...(key === undefined
+        ? ['no flash']
+        : [
+            `${LIGHT_ROLES[key.role].name.toLowerCase()} ${degrees(Math.abs(key.noseDeg))} from the nose, ${degrees(key.sizeDeg)} wide`,
+          ]),
+      ...others,
+    ].join(' · '),
+  );
+}

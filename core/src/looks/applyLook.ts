@@ -63,8 +63,10 @@ export interface LookIds {
 /** Where lights are put. */
 const NEAREST_M = 0.5;
 const FARTHEST_M = 8;
+/** Nobody sees that a source is larger or smaller by less than this; the kit's order decides then. */
+const SEEN_DOUBLINGS = 0.1;
 /** As many modifiers are tried with every unit. */
-const MOST_MODIFIERS = 3;
+const MOST_MODIFIERS = 5;
 /** A stop out of reach is as bad as a source of so many times another size. */
 const REACH_WEIGHT = 4;
 
@@ -92,9 +94,8 @@ function frontsFor({ sizeDeg, distanceM, halfBeamDeg: beamDeg }: LookLight, kit:
       return [{ modifierId: modifier?.id ?? null, gridId: null, distanceM, miss: 9 }];
     const exactM = width === 0 ? distanceM : width / halfTan(sizeDeg);
     const atM = Math.min(FARTHEST_M, Math.max(NEAREST_M, measured(exactM)));
-    return [
-      { modifierId: modifier?.id ?? null, gridId: null, distanceM: atM, miss: Math.abs(Math.log2(atM / exactM)) },
-    ];
+    const miss = Math.max(0, Math.abs(Math.log2(atM / exactM)) - SEEN_DOUBLINGS);
+    return [{ modifierId: modifier?.id ?? null, gridId: null, distanceM: atM, miss }];
   });
   const shaped = beamDeg === null ? fronts : fronts.flatMap((front) => gridded(front, beamDeg, kit, unitId));
   return shaped.sort((a, b) => a.miss - b.miss).slice(0, MOST_MODIFIERS);
@@ -193,9 +194,22 @@ const applied = (setup: Setup, settings: readonly Setting[]): Setup => {
   return changed.ok ? changed.value : setup;
 };
 
+/** A light whose unit would have to be set past an end of its scale, be it by less than a step; null: it need not. */
+function pastItsEnd(
+  { lightId, exactPowerStops }: SolutionNumbers['lights'][number],
+  { lights }: Setup,
+  kit: Kit,
+): Extract<MissedWhy, { kind: 'unit-range' }> | null {
+  const unit = kit.flashUnits.find(({ id }) => id === lights.find((light) => light.id === lightId)?.unitId);
+  if (unit === undefined || exactPowerStops === null) return null;
+  const under = unit.scale.lowestStops - exactPowerStops;
+  if (exactPowerStops > 0) return { kind: 'unit-range', lightId, direction: 'too-weak', byStops: exactPowerStops };
+  return under > 0 ? { kind: 'unit-range', lightId, direction: 'too-strong', byStops: under } : null;
+}
+
 /** By how much lights miss the powers of their units, stops. */
 const outOfReach = (setup: Setup, kit: Kit, scene: MeteredScene): number =>
-  balance(setup, kit, scene).lights.reduce((sum, { outOfRange }) => sum + (outOfRange?.byStops ?? 0), 0);
+  balance(setup, kit, scene).lights.reduce((sum, light) => sum + (pastItsEnd(light, setup, kit)?.byStops ?? 0), 0);
 
 /** The lights of a look one after the other, each with the unit and the front that serve it best beside those before it. */
 function lightsFor(look: LookPicture, base: Setup, kit: Kit, scene: MeteredScene, ids: LookIds): Light[] {
@@ -355,19 +369,6 @@ const NEEDS: Partial<Record<FigureRow['figure'], PointRole>> = {
   faceRatioStops: 'shadow',
   rimOverKeyStops: 'highlight',
 };
-
-/** A light whose unit would have to be set past an end of its scale, be it by less than a step; null: it need not. */
-function pastItsEnd(
-  { lightId, exactPowerStops }: SolutionNumbers['lights'][number],
-  { lights }: Setup,
-  kit: Kit,
-): Extract<MissedWhy, { kind: 'unit-range' }> | null {
-  const unit = kit.flashUnits.find(({ id }) => id === lights.find((light) => light.id === lightId)?.unitId);
-  if (unit === undefined || exactPowerStops === null) return null;
-  const under = unit.scale.lowestStops - exactPowerStops;
-  if (exactPowerStops > 0) return { kind: 'unit-range', lightId, direction: 'too-weak', byStops: exactPowerStops };
-  return under > 0 ? { kind: 'unit-range', lightId, direction: 'too-strong', byStops: under } : null;
-}
 
 /** Why a level is not as wanted: it is not known, the dials or a unit are at their ends, or the ambient makes it so. */
 function whyLevel(

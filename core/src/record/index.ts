@@ -7,3 +7,4 @@ export {
   type LookTarget,
   LOOK_FIGURES,
 } from './look';
+export { type Note, noteSchema, type Verdict, VERDICTS } from './note';

@@ -1,3 +1,13 @@
 export { incrementOf, lightOf, pointOf, unitOf, type WordsContext } from './context';
 export { pseudo, pseudoText } from './pseudo';
-export type { LookFault, Mark, PriceWords, QuestionWords, RippleWords, StandOf, WhyWords, Words } from './words';
+export type {
+  LookFault,
+  Mark,
+  PriceWords,
+  QuestionWords,
+  RippleWords,
+  ShippedLookWords,
+  StandOf,
+  WhyWords,
+  Words,
+} from './words';

@@ -23,12 +23,14 @@ import type { ColourStep, Drift, Following, FollowingStep, ForetoldSetup } from 
 import type { IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
+import type { LookMiss, LookRow, ShippedLookId } from '../looks';
 import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, ReadingStep, Staleness } from '../metering';
 import type { Assumption, ReadingFault, ReadText, StopAnswer, StopFault, TypedFault } from '../notation';
 import type { FaultId, Increment, Outcome, ToneId } from '../photometry';
 import type { ContrastWay, PanelOnEyes, PanelSolution, PlacedReflector, ReflectorPlace } from '../panels';
 import type { Caster } from '../picture';
 import type { ChargeOfLight, PlannedSetup, ShadeEdge, SunInFrame } from '../plan';
+import type { LookPicture } from '../record';
 import type {
   Motive,
   Light,
@@ -95,6 +97,11 @@ export interface LookWayWords {
   name: string;
   /** how it is typed */
   example: string;
+}
+
+/** A look that ships: what it is for, and what it costs. */
+export interface ShippedLookWords extends Named {
+  price: string;
 }
 
 /** Why a text is no look in a way of saying it. */
@@ -217,6 +224,13 @@ export interface Words {
   /** reads a look as people of this language type it */
   readLook: (way: LookWayId, text: string) => Outcome<number, LookFault>;
   lookFault: (fault: LookFault) => string;
+  shippedLook: (id: ShippedLookId) => ShippedLookWords;
+  /** a look in a line */
+  lookTold: (look: LookPicture) => string;
+  /** one relation of a look: as it should be, as it is */
+  lookRow: (row: LookRow) => { title: string; wanted: string; is: string };
+  /** why a relation of a look is not reached, with the nearest that can be had */
+  missedWhy: (miss: LookMiss, context: WordsContext) => string;
   tie: (tie: NonNullable<Intent['tie']>) => string;
 
   // the camera

@@ -8,18 +8,18 @@ export const MOST_PICTURE_BYTES = (MAX_FRAME_IMAGE_LETTERS * 3) / 4;
 
 /** A part of a picture, and how large it will be as a whole. */
 export interface PicturePart {
-  /** the frame or the photograph that it is of */
+  /** the frame, the photograph or the look that it is of */
   frameId: string;
   from: number;
   size: number;
   bytes: Uint8Array;
 }
 
-/** A frame or a photograph of the account that is there, or can still be brought back. */
+/** A frame, a photograph or a look of the account that is there, or can still be brought back. */
 async function hasFrame(database: Queryable, accountId: string, frameId: string): Promise<boolean> {
   const found = await database.query<unknown[]>(
     `select from documents f left join documents s on s.account_id = f.account_id and s.id = f.setup_id
-     where f.account_id = $1 and f.id = $2 and (f.type = 'photo' or f.type = 'frame' and s.id is not null)
+     where f.account_id = $1 and f.id = $2 and (f.type in ('photo', 'look') or f.type = 'frame' and s.id is not null)
        and not exists (
          select from documents g where g.account_id = $1 and g.deleted_at < now() - interval '${BRING_BACK_DAYS} days'
            and g.id::text in (f.id::text, f.shoot_id::text, f.body ->> 'spotId',
@@ -31,7 +31,7 @@ async function hasFrame(database: Queryable, accountId: string, frameId: string)
 
 /**
  * Adds a part to a picture, where it goes on from what is there already; a part that was sent twice does nothing.
- * @returns how many bytes there are now; null: there is no such frame or photograph
+ * @returns how many bytes there are now; null: there is nothing that it could be of
  */
 export async function addPart(database: Queryable, accountId: string, part: PicturePart): Promise<number | null> {
   const { frameId, from, size, bytes } = part;

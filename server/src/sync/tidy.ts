@@ -29,7 +29,7 @@ export async function tidy(dataSource: DataSource): Promise<void> {
   );
   await dataSource.query(
     `delete from pictures p using documents f, documents g
-     where f.account_id = p.account_id and f.id = p.frame_id and f.type = 'photo' and g.account_id = f.account_id
+     where f.account_id = p.account_id and f.id = p.frame_id and f.type in ('photo', 'look') and g.account_id = f.account_id
        and g.deleted_at < now() - interval '${BRING_BACK_DAYS} days'
        and g.id::text in (f.id::text, f.shoot_id::text, f.body ->> 'spotId', f.body ->> 'setupId')`,
   );

@@ -1,3 +1,4 @@
+import { LooksPart } from '@/features/looks/LooksPart';
 import { variantsSummary, VariantsPart } from '@/features/variants/VariantsPart';
 import { texts } from './texts';
 import { words } from '@/language/words';
@@ -240,6 +241,7 @@ function Folded() {
       <Disclosure title={texts.somethingLooksWrong} summary={texts.backgroundDarkFaceFlatDress}>
         <Symptoms />
       </Disclosure>
+      <LooksPart />
       <Disclosure title={texts.variants} summary={variantsSummary(setup)}>
         <VariantsPart />
       </Disclosure>

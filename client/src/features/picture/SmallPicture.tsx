@@ -3,6 +3,7 @@ import { useEffect, useMemo } from 'react';
 
 import type { Kit } from '@sphene/core/gear';
 import { pictureOf } from '@sphene/core/picture';
+import type { Picture as Developed } from '@sphene/core/renderer';
 import type { Setup } from '@sphene/core/setup';
 import type { SolutionNumbers } from '@sphene/core/solution';
 import { PictureCanvas } from './PictureCanvas';
@@ -18,6 +19,7 @@ export function SmallPicture({
   numbers,
   roomPx,
   name,
+  onDrawn,
 }: {
   setup: Setup;
   kit: Kit;
@@ -25,6 +27,8 @@ export function SmallPicture({
   /** it fills this room, whole */
   roomPx: RoomPx;
   name: string;
+  /** after every drawing: what was drawn, to be read at once */
+  onDrawn?: (developed: Developed) => void;
 }) {
   const picture = useMemo(() => {
     const whole = pictureOf(setup, kit, numbers);
@@ -40,6 +44,7 @@ export function SmallPicture({
       from={smallPictures()}
       widthPx={widthIn(roomPx, picture)}
       name={name}
+      onDrawn={onDrawn}
     />
   );
 }

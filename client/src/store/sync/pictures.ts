@@ -53,6 +53,7 @@ export async function erasePictures(storage: Storage, now: number): Promise<void
     ...(await rows('spot')),
     ...(await rows('setup')),
     ...(await rows('photo')),
+    ...(await rows('look')),
   ];
   const gone = new Set(
     inside
@@ -62,6 +63,7 @@ export async function erasePictures(storage: Storage, now: number): Promise<void
   if (gone.size === 0) return;
   for (const { id, document } of inside)
     if (document?.type === 'setup' && (gone.has(document.shootId) || gone.has(document.spotId))) gone.add(id);
+  for (const { id } of await rows('look')) if (gone.has(id)) await storage.delete('pictures', id);
   for (const { id, document } of await rows('frame'))
     if (document?.type === 'frame' && gone.has(document.setupId)) await storage.delete('pictures', id);
   for (const { id, document } of await rows('photo')) {

@@ -1,0 +1,49 @@
+import { nameOfDocument } from '@sphene/core/documents';
+import type { KeptLook, LookPicture, Note, Verdict } from '@sphene/core/record';
+import { noticed } from './deviceSlice';
+import { add, edit, ShootActions } from './shootActions';
+import type { Change } from './sync/keeper';
+
+/** What a person says of a look that was kept. */
+type LookSaid = Partial<Pick<KeptLook, 'name' | 'tags' | 'words'>>;
+
+/** Keeping looks, and notes, stars and verdicts in the log. */
+export class RecordActions extends ShootActions {
+  /** Keeps a look, with a small picture of it where there is one. Returns its id. */
+  keepLook(name: string, from: KeptLook['from'], picture: LookPicture, image: string | null): string {
+    const id = this.clock.newId();
+    const keptAt = this.clock.timestamp();
+    const look: KeptLook = { type: 'look', version: 1, id, name, tags: [], words: '', keptAt, from, picture };
+    this.keep([add(look), ...(image === null ? [] : [{ op: 'image', id, image } satisfies Change])]);
+    return id;
+  }
+
+  describeLook(look: KeptLook, said: LookSaid): void {
+    this.keep([edit(look, { ...look, ...said })]);
+  }
+
+  /** Deletes a look or a note, and offers to bring it back. */
+  removeRecord(document: KeptLook | Note, title = nameOfDocument(document)): void {
+    this.keep([{ op: 'delete', id: document.id }]);
+    this.store.dispatch(noticed({ deleted: title, documentIds: [document.id] }));
+  }
+
+  /** Writes a note of a person's own into the log. */
+  addNote(note: Pick<Note, 'shootId' | 'setupId' | 'text'> & { verdict?: Verdict | null }): void {
+    this.keep([add(this.noteOf({ about: null, star: false, verdict: null, ...note }))]);
+  }
+
+  /** Puts a star on an entry of the log, or takes it away. @param note what was said of the entry before */
+  star(entry: Pick<Note, 'shootId' | 'setupId'> & { about: string }, note: Note | undefined): void {
+    if (note === undefined) this.keep([add(this.noteOf({ star: true, verdict: null, text: '', ...entry }))]);
+    else this.keep([edit(note, { ...note, star: !note.star })]);
+  }
+
+  describeNote(note: Note, said: Partial<Pick<Note, 'text' | 'verdict' | 'star'>>): void {
+    this.keep([edit(note, { ...note, ...said })]);
+  }
+
+  private noteOf(said: Omit<Note, 'type' | 'version' | 'id' | 'at'>): Note {
+    return { type: 'note', version: 1, id: this.clock.newId(), at: this.clock.timestamp(), ...said };
+  }
+}
