@@ -19,5 +19,7 @@ export {
   type VariantDifference,
   type VariantStep,
 } from './variants';
+export { type RecordLines, recordLines, type RecordSeries } from './recordSeries';
+export { type LightSince, type ReturnPoint, returnPoint, setupAsAt } from './returnPoint';
 export { ripple, type Ripple, type RippleFollow, type RippleMove } from './ripple';
 export { type WhyChain, type WhyChains, whyChains, type WhyTerm } from './why';

@@ -19,28 +19,48 @@ const MIDDLE = 0.96;
 /** A reading further off than this says that something else was wrong, standard deviations. */
 const MOST_DEVIATIONS = 8;
 
+/** A reading as it was foretold from those before it. */
+export interface ReadForetold {
+  readingId: string;
+  /** read over foretold, stops */
+  overStops: number;
+  /** of the forecast, one standard deviation */
+  sdStops: number;
+  /** of the reading */
+  readSdStops: number;
+}
+
+/**
+ * The newest readings of the ambient, each as it was foretold from all before it. Readings before which somebody changed
+ * something are left out: nobody foretold that.
+ */
+export function readForetold({ light: { evidence } }: MeteredScene, most = MOST_READINGS): ReadForetold[] {
+  const { evening } = evidence;
+  const ambient = evening.taken.filter(({ light }) => light === 'ambient').slice(-most);
+  // clouds are what a forecast does not know; whatever else changed was done by somebody
+  const arranged = evening.events.filter(({ what }) => what !== 'cloud');
+  return ambient.flatMap((one): ReadForetold[] => {
+    const before = evening.taken.filter(({ minute }) => minute < one.minute);
+    const last = before.findLast(({ point, light }) => point === one.point && light === 'ambient');
+    if (last === undefined) return [];
+    if (arranged.some(({ minute }) => minute > last.minute && minute <= one.minute)) return [];
+    const events = evening.events.filter(({ minute }) => minute <= last.minute);
+    const { stops, sdStops } = estimate({ ...evening, events, taken: before, now: one.minute }).expect(one);
+    return [{ readingId: one.id, overStops: one.stops - stops, sdStops, readSdStops: one.sdStops }];
+  });
+}
+
 /**
  * Every reading of the ambient is foretold from those before it, and what it differs by is set against the ±. Readings
  * before which somebody changed something say nothing; a cloud says how far the light may jump.
  */
-export function forecastRecord({ light: { evidence } }: MeteredScene): ForecastRecord {
-  const { evening } = evidence;
-  const ambient = evening.taken.filter(({ light }) => light === 'ambient').slice(-MOST_READINGS);
-  // clouds are what a forecast does not know; whatever else changed was done by somebody
-  const arranged = evening.events.filter(({ what }) => what !== 'cloud');
-  const eventsBefore = (end: number) => evening.events.filter(({ minute }) => minute <= end);
-  let [readings, squares, excess] = [0, 0, 0];
-  for (const one of ambient) {
-    const before = evening.taken.filter(({ minute }) => minute < one.minute);
-    const last = before.findLast(({ point, light }) => point === one.point && light === 'ambient');
-    if (last === undefined) continue;
-    if (arranged.some(({ minute }) => minute > last.minute && minute <= one.minute)) continue;
-    const foretold = estimate({ ...evening, events: eventsBefore(last.minute), taken: before, now: one.minute }).expect(
-      one,
-    );
-    const variance = foretold.sdStops ** 2 + one.sdStops ** 2;
-    const square = Math.min((one.stops - foretold.stops) ** 2, variance * MOST_DEVIATIONS ** 2);
-    readings += 1;
+export function forecastRecord(scene: MeteredScene): ForecastRecord {
+  const foretold = readForetold(scene);
+  const readings = foretold.length;
+  let [squares, excess] = [0, 0];
+  for (const { overStops, sdStops, readSdStops } of foretold) {
+    const variance = sdStops ** 2 + readSdStops ** 2;
+    const square = Math.min(overStops ** 2, variance * MOST_DEVIATIONS ** 2);
     squares += square / variance;
     excess += square - variance;
   }
