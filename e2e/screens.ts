@@ -14,6 +14,7 @@ export const SCREENS: ScreenAt[] = [
   { name: 'shoot', at: '/shoot/019c9c00-0000-7000-8000-000000000001' },
   { name: 'plan', at: '/plan/019c9c00-0000-7000-8000-000000000001' },
   { name: 'now', at: '/now/019c9c00-0000-7000-8000-000000000001' },
+  { name: 'log', at: '/log/019c9c00-0000-7000-8000-000000000001' },
   { name: 'spot', at: '/spot/019c9c00-0000-7000-8000-000000000003' },
   { name: 'hall', at: HALL, tabs: ['Ambient', 'Look', 'Camera', 'Lights', 'Stage', 'Check', 'Log'] },
   { name: 'picture', at: HALL.replace('/setup/', '/picture/') },

@@ -44,6 +44,8 @@ const NAMES = [
   'archive-outline',
   'calendar',
   'calendar-blank',
+  'star',
+  'star-outline',
 ];
 const key = (name) =>
   `mdi${name

@@ -4,6 +4,7 @@ export { SettingsScreen } from '@/features/account/SettingsScreen';
 export { DueWatch } from '@/features/ahead/DueWatch';
 export { DevicesScreen } from '@/features/devices/DevicesScreen';
 export { KitScreen } from '@/features/kit/KitScreen';
+export { LogScreen } from '@/features/log/LogScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';
 export { NowScreen } from '@/features/plan/NowScreen';
 export { PlanScreen } from '@/features/plan/PlanScreen';

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
 import { SAMPLE_KIT, SAMPLE_TERRACE } from '../sample';
-import { type ChargedSetup, chargeOfDay, framesMade } from './charge';
+import { type ChargedSetup, chargeOfDay, frameIn, framesMade } from './charge';
 
 const { setup } = SAMPLE_TERRACE;
 const light = setup.lights[0]!;
@@ -82,5 +82,18 @@ describe('charge through a day', () => {
         },
       ),
     );
+  });
+});
+
+describe('frames by their numbers', () => {
+  const made = (from: string, to: string) => ({ frames: { from, to } });
+
+  it('says which frames a setup was made with, over the end of the counter too', () => {
+    expect(frameIn(made('DSC_4310', 'DSC_4319'), '4312')).toBe(true);
+    expect(frameIn(made('4310', '4319'), 'DSC_4320.JPG')).toBe(false);
+    expect(frameIn(made('9990', '12'), '3')).toBe(true);
+    expect(frameIn(made('4310', ''), '4310')).toBe(true);
+    expect(frameIn(made('', ''), '4310')).toBe(false);
+    expect(frameIn(made('4310', '4319'), 'sun')).toBe(false);
   });
 });

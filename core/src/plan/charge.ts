@@ -52,6 +52,14 @@ export function framesMade({ frames: { from, to } }: Pick<Setup, 'frames'>): num
   return (last >= first ? last - first : last + FRAMES_ROUND - first) + 1;
 }
 
+/** Whether a frame, by the number that a camera gave it, was made with a setup. */
+export function frameIn({ frames: { from, to } }: Pick<Setup, 'frames'>, frame: string): boolean {
+  const [first, last, asked] = [numberOf(from), numberOf(to === '' ? from : to), numberOf(frame)];
+  if (first === null || last === null || asked === null) return false;
+  // cameras begin anew within a range too
+  return last >= first ? asked >= first && asked <= last : asked >= first || asked <= last;
+}
+
 /**
  * The batteries through a day: what was said of each counts from then on, every setup takes frames times its power, and in the
  * cold a battery gives less.

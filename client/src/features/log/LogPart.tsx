@@ -1,75 +1,63 @@
 import { texts } from './texts';
 import { VariantTree } from '@/features/variants/VariantTree';
 import { exportSetup } from '@/setupView/exportSetup';
+import { Photos } from '@/setupView/Photos';
 import { useSetup } from '@/setupView/setupContext';
 import { downloadText, fileNameOf } from '@/shell/download';
-import { useActions, useKeeper } from '@/store/application';
+import { useKeeper } from '@/store/application';
 import { selectDocument } from '@/store/selectors';
 import { type Store, useAppSelector } from '@/store/store';
-import { ActionButton, IconButton } from '@/ui/ActionButton';
+import { ActionButton } from '@/ui/ActionButton';
+import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { usePalette } from '@/ui/theme';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 
-import { isTimeZone } from '@sphene/core/documents';
 import { writeSetupFile } from '@sphene/core/formats';
+import { AddNote } from './AddNote';
+import type { Entry } from './entries';
+import { LogChart } from './LogChart';
+import { LogLine } from './LogLine';
+import { momentOf } from './momentOf';
+import { ReturnPanel } from './ReturnPanel';
 import { ThisSetup } from './ThisSetup';
-import { type Entry, useEntries } from './useEntries';
+import { useSetupLog } from './useEntries';
 
-/** One line: when, what, and for a fact the way to strike it out. */
-function Line({ entry: { id, text, muted, fact }, when }: { entry: Entry; when: string }) {
-  const notKept = useAppSelector((state) => state.device.unkept.ids.includes(id));
-  const palette = usePalette();
-  const actions = useActions();
-  const mark = fact === null ? texts.afterTakenBack : texts.afterStruckOut;
+/** Every fact and every change of a setting with its time, the newest first, each with the way back to it. */
+function Lines() {
+  const { setup } = useSetup();
+  const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
+  const { entries, notes, foretold } = useSetupLog(setup);
+  const [back, setBack] = useState<Entry | null>(null);
+  const when = momentOf(zone);
   return (
-    <View
-      role="listitem"
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: 8,
-        borderTopWidth: 1,
-        borderTopColor: palette.raised,
-        minHeight: 48,
-      }}
-    >
-      <View style={{ flex: 1, paddingVertical: 6 }}>
-        <Txt size="label" tone="quiet">
-          {when}
-          {muted ? mark : ''}
-          {notKept ? texts.afterNotKept : ''}
-        </Txt>
-        <Txt tone={muted ? 'quiet' : 'text'} style={muted ? { textDecorationLine: 'line-through' } : null}>
-          {text}
-        </Txt>
+    <>
+      {back !== null && <ReturnPanel atMs={Date.parse(back.at)} when={when(back.at)} onClose={() => setBack(null)} />}
+      {entries.length === 0 && <Txt tone="quiet">{texts.nothingYetReadingsAndChanges}</Txt>}
+      <View role="list">
+        {entries.map((entry, index) => (
+          <LogLine
+            key={entry.id}
+            entry={entry}
+            shootId={setup.shootId}
+            when={when(entry.at)}
+            note={notes.get(entry.id)}
+            foretold={foretold.get(entry.id)}
+            onBack={index > 0 && entry.kind === 'setting' && !entry.muted ? () => setBack(entry) : undefined}
+          />
+        ))}
       </View>
-      {fact !== null && (
-        <IconButton
-          icon={muted ? 'restore' : 'close'}
-          name={muted ? texts.restore(text) : texts.strikeOut(text)}
-          onPress={() => actions.strike(fact.type, fact.id, !muted)}
-        />
-      )}
-    </View>
+    </>
   );
 }
 
-/** Every fact and every change of a setting with its time, the newest first; facts can be struck out and restored. */
+/** The setup as a whole, its record, and what can be done with both. */
 export function LogPart() {
   const { setup } = useSetup();
   const store = useStore() as Store;
-  const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
-  const entries = useEntries();
-  const time = new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-    timeZone: isTimeZone(zone) ? zone : 'UTC',
-  });
+  const router = useRouter();
   const keeper = useKeeper();
   const exportFile = async () => {
     const file = await exportSetup(store.getState(), setup.id, (id) => keeper.image(id));
@@ -78,6 +66,7 @@ export function LogPart() {
   return (
     <View style={{ gap: 8 }}>
       <ThisSetup />
+      <Photos spot={{ id: setup.spotId, shootId: setup.shootId }} setupId={setup.id} />
       <VariantTree />
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap', paddingTop: 12 }}>
         <ActionButton
@@ -86,13 +75,18 @@ export function LogPart() {
           name={texts.exportThisSetup}
           onPress={() => void exportFile()}
         />
+        <ActionButton
+          kind="plain"
+          icon="chevron-right"
+          label={texts.logOfTheShoot}
+          onPress={() => router.navigate({ pathname: '/log/[id]', params: { id: setup.shootId } })}
+        />
       </View>
-      {entries.length === 0 && <Txt tone="quiet">{texts.nothingYetReadingsAndChanges}</Txt>}
-      <View role="list">
-        {entries.map((entry) => (
-          <Line key={entry.id} entry={entry} when={time.format(new Date(entry.at))} />
-        ))}
-      </View>
+      <AddNote shootId={setup.shootId} setupId={setup.id} />
+      <Disclosure title={texts.chart} summary={texts.chartSummary}>
+        <LogChart setups={[setup]} />
+      </Disclosure>
+      <Lines />
     </View>
   );
 }

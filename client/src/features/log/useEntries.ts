@@ -1,125 +1,60 @@
-import { texts } from './texts';
-import { words } from '@/language/words';
-import { useKit, useSetup } from '@/setupView/setupContext';
-import { sayConflict } from '@/setupView/lent';
-import {
-  selectConflictsOf,
-  selectChangeGroups,
-  selectChanges,
-  selectFrames,
-  selectReadings,
-  selectSceneChanges,
-} from '@/store/selectors';
+import { byId, ofType, selectDocument } from '@/store/selectors';
 import { type RootState, useAppSelector } from '@/store/store';
+import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 
-import { sunStand } from '@sphene/core/gain';
-import type { By } from '@sphene/core/documents';
-import type { Kit } from '@sphene/core/gear';
-import { meterIncrementOf } from '@sphene/core/metering';
-import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
-import type { FiredLight, Reading, Setup } from '@sphene/core/setup';
+import type { Note } from '@sphene/core/record';
+import type { Setup } from '@sphene/core/setup';
+import { type Entry, foretoldOf, newestFirst, noteEntry, photoEntry, setupEntries } from './entries';
 
-/** One line of the log. */
-export interface Entry {
-  id: string;
-  at: string;
-  text: string;
-  muted: boolean;
-  /** a fact that can be struck out; null for a change of settings */
-  fact: { type: 'reading' | 'sceneChange' | 'frame'; id: string } | null;
+/** What was said of entries, by the entry. */
+const notesByEntry = (notes: readonly Note[]): ReadonlyMap<string, Note> =>
+  new Map(notes.flatMap((note) => (note.about === null ? [] : [[note.about, note] as const])));
+
+/** Everything that stands in a log. */
+export interface LogOf {
+  entries: Entry[];
+  /** stars, verdicts and words on entries */
+  notes: ReadonlyMap<string, Note>;
 }
 
-const sayFired = (fired: readonly FiredLight[], { lights }: Setup, kit: Kit): string =>
-  fired
-    .map(({ lightId, unitId, powerStops }) => {
-      const light = lights.find(({ id }) => id === lightId);
-      const name = lights.length > 1 && light !== undefined ? words.lightInText(light) : texts.flash;
-      return texts.firedAt(name, words.power(kit, unitId, powerStops));
-    })
-    .join(', ');
-
-const ORIGINS: Record<Reading['origin'], string> = {
-  typed: '',
-  frame: '',
-  simulated: texts.simulatedMeter,
-  device: texts.fromTheMeter,
-};
-
-/** A reading as it is told: what was read where and how, and by what light. */
-function sayReading(reading: Reading, setup: Setup, kit: Kit): string {
-  const { light, method, fired } = reading;
-  const usual = light !== 'ambient' || (method.kind === 'incident' && method.aim === 'camera');
-  const settings = texts.settings(
-    formatAperture(reading.av, meterIncrementOf(reading.meterId, kit)),
-    formatShutter(reading.tv, 'third'),
-    formatIso(reading.sv),
-  );
-  const asTyped =
-    `“${reading.text}”` +
-    (usual ? '' : `, ${words.method(method)}`) +
-    ORIGINS[reading.origin] +
-    (reading.corrects === null ? '' : texts.putRight);
-  const name = setup.points.find(({ id }) => id === reading.pointId)?.name ?? texts.point;
-  const flash = fired.length === 0 ? '' : `, ${sayFired(fired, setup, kit)}`;
-  return `${name}, ${texts.lights[light]}: ${settings}${flash} (${asTyped})`;
-}
-
-/** Every fact and every change of a setting with its time, the newest first. */
-export function useEntries(): Entry[] {
-  const { setup, context } = useSetup();
-  const kit = useKit();
-  const readings = useAppSelector((state) => selectReadings(state, setup.id));
-  const sceneChanges = useAppSelector((state) => selectSceneChanges(state, setup.id));
-  const frames = useAppSelector((state) => selectFrames(state, setup.id));
-  const groups = useAppSelector((state) => selectChangeGroups(state, setup.id));
-  const changes = useAppSelector((state) => selectChanges(state, setup.id));
-  const conflicts = useAppSelector((state) => selectConflictsOf(state, setup.id));
-  const here = useAppSelector((state) => state.device.device);
+/** Every fact and every change of a setup with its time, the newest first, and what was foretold of its readings. */
+export function useSetupLog(setup: Setup): LogOf & { foretold: ReadonlyMap<string, string> } {
+  const documents = useAppSelector(byId);
+  const device = useAppSelector((state) => state.device.device);
+  const clockMs = useAppSelector((state) => state.device.clockMs);
   const store = useStore<RootState>();
-  const changedAt = new Set(changes.map(({ at }) => at));
-  const fact = <F extends { id: string; at: string; struckAt: string | null } & NonNullable<Entry['fact']>>(
-    its: F,
-    text: string,
-  ): Entry => ({ id: its.id, at: its.at, text, muted: its.struckAt !== null, fact: its });
-  /** Said where it was another device. */
-  const byWhom = (said: string, by: By | null) =>
-    by === null || by.id === here?.id ? said : texts.onDevice(said, by.name);
-  return [
-    ...conflicts.map((conflict): Entry => {
-      const { claims } = sayConflict(store.getState(), conflict);
-      const { answer } = conflict;
-      const said = conflict.claims.map(({ by }, index) => byWhom(claims[index]?.text ?? '', by));
-      return {
-        id: conflict.id,
-        at: answer?.at ?? conflict.at,
-        text: answer === null ? texts.asked(said[0] ?? '', said[1] ?? '') : texts.settled(said[answer.claim] ?? ''),
-        muted: false,
-        fact: null,
-      };
-    }),
-    ...readings.map((reading) => fact(reading, sayReading(reading, setup, kit))),
-    // what was done in the application stands there as the change that it was
-    ...sceneChanges
-      .filter(({ at }) => !changedAt.has(at))
-      .map((change) => fact(change, texts.changedInTheScene(words.sceneChange(change.what).because))),
-    ...frames.map((frame) => {
-      const aperture = formatAperture(frame.av, 'third');
-      const settings = texts.settings(aperture, formatShutter(frame.tv, 'third'), formatIso(frame.sv));
-      return fact(frame, texts.testFrame(frame.name, settings));
-    }),
-    ...groups.map((group): Entry => {
-      const said = byWhom(
-        words.change(group, context, (sun) => sunStand({ sun })),
-        group.by,
-      );
-      return {
-        id: group.ids[0] ?? '',
-        at: group.at,
-        text: group.undoes.length > 0 ? texts.takenBack(said) : said,
-        muted: group.undone,
-        fact: null,
-      };
-    }),
-  ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || (a.id < b.id ? 1 : -1));
+  const log = useMemo((): LogOf => {
+    const notes = notesByEntry(ofType(documents, 'note'));
+    return { entries: setupEntries(store.getState(), setup).sort(newestFirst), notes };
+    // this device's name comes when it is known
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [documents, setup, store, device]);
+  const foretold = useMemo(
+    () => foretoldOf(store.getState(), setup, clockMs),
+    // what was foretold of a reading stays, however late it is
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [documents, setup, store],
+  );
+  return { ...log, foretold };
+}
+
+/** The log of a whole shoot: its setups, its spots' photographs, and notes on it as a whole. */
+export function useShootLog(shootId: string): LogOf & { setups: Setup[] } {
+  const documents = useAppSelector(byId);
+  const store = useStore<RootState>();
+  return useMemo(() => {
+    const state = store.getState();
+    const setups = ofType(documents, 'setup').filter((setup) => setup.shootId === shootId);
+    const ofShoot = ofType(documents, 'note').filter((note) => note.shootId === shootId);
+    const apart = ofShoot.filter(({ setupId, about }) => setupId === null && about === null).map(noteEntry);
+    const ofSpots = ofType(documents, 'photo')
+      .filter((photo) => photo.shootId === shootId && photo.setupId === null)
+      .map(photoEntry);
+    const entries = setups.flatMap(({ id }) => {
+      const setup = selectDocument(state, 'setup', id);
+      return setup === undefined ? [] : setupEntries(state, setup);
+    });
+    return { entries: [...entries, ...apart, ...ofSpots].sort(newestFirst), notes: notesByEntry(ofShoot), setups };
+  }, [documents, shootId, store]);
 }

@@ -133,6 +133,12 @@ export function ShootScreen() {
             icon="chevron-right"
             onPress={() => router.navigate({ pathname: '/plan/[id]', params: { id } })}
           />
+          <ActionButton
+            label={texts.theLog}
+            kind="plain"
+            icon="chevron-right"
+            onPress={() => router.navigate({ pathname: '/log/[id]', params: { id } })}
+          />
         </View>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: GAP_PX, rowGap: 32 }}>
           {spots.map((spot) => (

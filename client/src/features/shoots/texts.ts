@@ -7,6 +7,7 @@ export const texts = catalogue({
   addASpot: 'Add a spot',
   addASpotWhy: 'Another place in the light, with a first setup.',
   planTheDay: 'Plan of the day',
+  theLog: 'Log',
   placeAndLight: 'Say place and light',
   lightHere: 'Place and light',
   placeAndLightOf: (spot: string) => `Place and light: ${spot}`,
