@@ -21,6 +21,7 @@ export const SCREENS: ScreenAt[] = [
   { name: 'terrace', at: TERRACE, tabs: ['Camera', 'Lights'] },
   { name: 'stop arithmetic', at: '/stops' },
   { name: 'kit', at: '/kit' },
+  { name: 'search', at: '/search' },
   { name: 'settings', at: '/settings' },
   { name: 'devices', at: '/devices' },
   { name: 'not found', at: '/setup/019c9c00-0000-7000-8000-00000000ffff' },

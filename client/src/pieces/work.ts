@@ -8,6 +8,7 @@ export { LogScreen } from '@/features/log/LogScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';
 export { NowScreen } from '@/features/plan/NowScreen';
 export { PlanScreen } from '@/features/plan/PlanScreen';
+export { SearchScreen } from '@/features/search/SearchScreen';
 export { SetupScreen } from '@/features/setup/SetupScreen';
 export { NewShootScreen } from '@/features/shoots/NewShootScreen';
 export { SetupFace } from '@/features/shoots/SetupCard';

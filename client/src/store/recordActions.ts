@@ -1,4 +1,4 @@
-import { nameOfDocument } from '@sphene/core/documents';
+import { type Document, isFactType, nameOfDocument } from '@sphene/core/documents';
 import type { KeptLook, LookPicture, Note, Verdict } from '@sphene/core/record';
 import { noticed } from './deviceSlice';
 import { add, edit, ShootActions } from './shootActions';
@@ -41,6 +41,29 @@ export class RecordActions extends ShootActions {
 
   describeNote(note: Note, said: Partial<Pick<Note, 'text' | 'verdict' | 'star'>>): void {
     this.keep([edit(note, { ...note, ...said })]);
+  }
+
+  /**
+   * Brings documents of a backup in, all or none: what is not here, what was deleted here, and what is to be as it was then.
+   * @returns false where one of them is refused, or this device could not keep them
+   */
+  async restoreBackup(documents: readonly Document[], images: ReadonlyMap<string, string>): Promise<boolean> {
+    const { byId: known, deleted } = this.store.getState().documents;
+    const changes = documents.flatMap((document): Change[] => {
+      const here = known[document.id];
+      // as it was when it was deleted
+      if (document.id in deleted) return [{ op: 'restore', id: document.id }];
+      if (here === undefined) return [add(document)];
+      return isFactType(document.type) ? [] : [edit(here, document)];
+    });
+    const wanted = new Set(documents.map(({ id }) => id));
+    const pictures = [...images]
+      .filter(([id]) => wanted.has(id))
+      .map(([id, image]): Change => ({ op: 'image', id, image }));
+    const all = [...changes, ...pictures];
+    if (!this.holds(all)) return false;
+    await this.keeper.commit(all);
+    return true;
   }
 
   private noteOf(said: Omit<Note, 'type' | 'version' | 'id' | 'at'>): Note {

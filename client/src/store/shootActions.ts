@@ -36,7 +36,7 @@ export class ShootActions {
   ) {}
 
   /** True where every document holds to its schema; else the reason is told, and nothing is to be done. */
-  private holds(changes: readonly Change[]): boolean {
+  protected holds(changes: readonly Change[]): boolean {
     for (const change of changes) {
       if (change.op !== 'put') continue;
       const parsed = documentSchema.safeParse(change.document);

@@ -1,6 +1,6 @@
 import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
 import type { FieldPath, Refusal } from '../documents';
-import type { IesFault, PartsFault, SetupFileFault } from '../formats';
+import type { BackupFault, IesFault, PartsFault, SetupFileFault } from '../formats';
 import type { SchemaFault, SchemaIssue } from '../gear';
 import type { FaultId } from '../photometry';
 import type { SettingFault } from '../setup';
@@ -111,6 +111,28 @@ export function setupFileFault(fault: SetupFileFault): string {
     case 'other-spot':
     case 'stray-fact':
       return `The parts of this setup file do not belong together: ${partsFault(fault)}.`;
+  }
+}
+
+/** Why a backup cannot be read; of documents that are wrong the first ones, and how many there are. */
+export function backupFault(fault: BackupFault): string[] {
+  switch (fault.kind) {
+    case 'not-json':
+      return ['This is not a backup: it is not JSON. Choose a file that Save a backup wrote.'];
+    case 'too-large':
+      return ['This file is too large for a backup. Choose a file that Save a backup wrote.'];
+    case 'too-deep':
+    case 'no-backup':
+      return ['This is JSON, but no backup of Sphene. Choose a file that Save a backup wrote.'];
+    case 'newer':
+      return [
+        `This backup is of version ${fault.version}, newer than this Sphene can read. Bring Sphene up to date, then restore it.`,
+      ];
+    case 'documents':
+      return [
+        `${fault.count === 1 ? 'One document' : `${fault.count} documents`} of this backup cannot be read, so nothing is taken from it.`,
+        ...fault.told.map(({ place, fault: its }) => `Document ${place}: ${schemaFault(its)}`),
+      ];
   }
 }
 

@@ -41,6 +41,7 @@ import {
   schemaFault,
   schemaIssue,
   settingFault,
+  backupFault,
   setupFileFault,
   field,
   fieldValue,
@@ -246,6 +247,7 @@ export const english: Words = {
   schemaIssue,
   schemaFault,
   settingFault,
+  backupFault,
   setupFileFault,
   iesFault,
 };

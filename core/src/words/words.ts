@@ -20,7 +20,7 @@ import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } f
 import type { CameraSolution, FrameFight, Intent, SharpShutter, ShutterReason, ToSet } from '../exposure';
 import type { PowerFault } from '../flash';
 import type { ColourStep, Drift, Following, FollowingStep, ForetoldSetup } from '../forecast';
-import type { IesFault, SetupFileFault } from '../formats';
+import type { BackupFault, IesFault, SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
 import type { LookMiss, LookRow, ShippedLookId } from '../looks';
@@ -340,6 +340,8 @@ export interface Words {
   schemaIssue: (issue: SchemaIssue) => string;
   schemaFault: (fault: SchemaFault) => string;
   settingFault: (fault: SettingFault) => string;
+  /** why a backup cannot be read, a line for each thing that is wrong */
+  backupFault: (fault: BackupFault) => string[];
   setupFileFault: (fault: SetupFileFault) => string;
   iesFault: (fault: IesFault) => string;
 }

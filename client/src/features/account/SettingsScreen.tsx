@@ -11,6 +11,7 @@ import { UpdateOffer } from '@/shell/UpdateOffer';
 import { Heading, Txt } from '@/ui/Txt';
 import { ScrollView } from 'react-native';
 
+import { BackupPart } from './BackupPart';
 import { DevicePart } from './DevicePart';
 import { keepOrderSchema, LOOK_WAY_IDS } from '@sphene/core/gear';
 
@@ -91,6 +92,7 @@ export function SettingsScreen() {
           ]}
         />
         <DevicePart />
+        <BackupPart />
         <Heading>{texts.keys}</Heading>
         {SHORTCUTS.map(({ keys, does }) => (
           <Txt key={keys}>

@@ -107,6 +107,7 @@ export function ShootsScreen() {
       place={texts.flashInBalanceWithThe}
       actions={
         <>
+          <IconButton icon="magnify" name={texts.search} onPress={() => router.navigate('/search')} />
           <IconButton
             icon="calculator-variant-outline"
             name={texts.stopArithmetic}

@@ -8,6 +8,7 @@ export const texts = catalogue({
   addASpotWhy: 'Another place in the light, with a first setup.',
   planTheDay: 'Plan of the day',
   theLog: 'Log',
+  search: 'Search',
   placeAndLight: 'Say place and light',
   lightHere: 'Place and light',
   placeAndLightOf: (spot: string) => `Place and light: ${spot}`,
