@@ -20,7 +20,7 @@ const SHOTS = [
   { name: 'camera', at: TERRACE, size: PHONE, theme: 'Glare', tab: 'Camera' },
   { name: 'flash', at: HALL, size: PHONE, theme: 'Dark', tab: 'Lights' },
   { name: 'check', at: HALL, size: PHONE, theme: 'Dim', tab: 'Check' },
-  { name: 'log', at: HALL, size: PHONE, theme: 'Dark', tab: 'Log' },
+  { name: 'log', at: '/log/019c9c00-0000-7000-8000-000000000001', size: PHONE, theme: 'Dark', does: 'log' },
   { name: 'stops', at: '/stops', size: PHONE, theme: 'Dim', does: 'stops' },
   { name: 'variants', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'variants' },
   { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
@@ -50,6 +50,10 @@ async function meterTheTerrace(page) {
 
 /** What is done on the page before its picture is taken. */
 const DO = {
+  async log(page) {
+    await page.getByRole('button', { name: /^Readings over time/ }).click();
+    await page.getByRole('img', { name: /^Ambient over time/ }).waitFor();
+  },
   async picture(page) {
     await page
       .getByRole('status', { name: 'Picture: finished' })
