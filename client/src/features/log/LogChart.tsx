@@ -8,7 +8,7 @@ import { usePalette } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, Line, Polyline, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Polyline, Rect, Text as SvgText } from 'react-native-svg';
 
 import { recordLines, type RecordLines, type RecordSeries } from '@sphene/core/explain';
 import { formatAperture, formatIso, formatShutter } from '@sphene/core/notation';
@@ -19,6 +19,9 @@ const [LEFT, RIGHT, TOP, FOOT] = [44, 12, 10, 22];
 const DOT_PX = 4;
 /** Kinds of points are told apart by dashes too. */
 const DASHES = [undefined, '7 4', '2 4', '10 3 2 3'];
+/** And by marks, where one reading makes no line. */
+const MARKS = ['●', '○', '◆', '◇', '▲', '△'] as const;
+const markOf = (index: number): string => MARKS[index % MARKS.length] ?? '●';
 
 type Row = RecordSeries['rows'][number];
 type Used = RecordLines['settings'];
@@ -103,8 +106,12 @@ function Lines({ title, series, used, color, axis, fromMs, toMs, zone }: ChartPr
             />
           )),
         )}
-        {series.flatMap(({ rows }) =>
-          rows.map((row) => <Circle key={row.id} cx={x(row.atMs)} cy={y(row.value)} r={DOT_PX} fill={color} />),
+        {series.flatMap(({ rows }, index) =>
+          rows.map((row) => (
+            <SvgText key={row.id} x={x(row.atMs)} y={y(row.value) + 5} textAnchor="middle" fontSize={14} fill={color}>
+              {markOf(index)}
+            </SvgText>
+          )),
         )}
         <SvgText x={LEFT} y={HEIGHT - 4} {...text}>
           {clockAt(fromMs, zone)}
@@ -113,10 +120,10 @@ function Lines({ title, series, used, color, axis, fromMs, toMs, zone }: ChartPr
           {clockAt(toMs, zone)}
         </SvgText>
       </Svg>
-      {series.map(({ role, rows }) => (
+      {series.map(({ role, rows }, index) => (
         <Txt key={role} size="label">
           {texts.chartRow(
-            words.pointRole(role).name,
+            `${markOf(index)} ${words.pointRole(role).name}`,
             axis(rows[0]?.value ?? 0),
             axis(rows.at(-1)?.value ?? 0),
             rows.length,

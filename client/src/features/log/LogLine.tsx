@@ -37,6 +37,8 @@ interface LogLineProps {
   of?: string | undefined;
   /** what was foretold of a reading */
   foretold?: string | undefined;
+  /** one of a list, or by itself among much else */
+  role?: 'listitem' | 'article';
   /** leads back to how it was then */
   onBack?: (() => void) | undefined;
 }
@@ -85,13 +87,23 @@ function Deeds({ entry, shootId, note }: Pick<LogLineProps, 'entry' | 'shootId' 
 }
 
 /** One line of the log: when, what, what came of it, and what can be done with it. */
-export const LogLine = memo(function LogLine({ entry, shootId, when, note, of, foretold, onBack }: LogLineProps) {
+export const LogLine = memo(function LogLine({
+  entry,
+  shootId,
+  when,
+  note,
+  of,
+  foretold,
+  role = 'listitem',
+  onBack,
+}: LogLineProps) {
   const palette = usePalette();
   const { text, muted, photo } = entry;
   const verdict = (entry.note ?? note)?.verdict ?? null;
   return (
     <View
-      role="listitem"
+      role={role}
+      {...(role === 'article' ? { 'aria-label': text } : null)}
       style={{
         flexDirection: 'row',
         alignItems: 'center',

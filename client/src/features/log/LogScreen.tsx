@@ -122,8 +122,6 @@ export function LogScreen() {
   return (
     <Screen title={texts.log} place={shoot.title} up={`/shoot/${shoot.id}`}>
       <FlatList
-        role="list"
-        aria-label={texts.logOf(shoot.title)}
         data={entries}
         keyExtractor={(entry) => entry.id}
         initialNumToRender={ROWS_AT_ONCE}
@@ -148,6 +146,7 @@ export function LogScreen() {
           <LogLine
             entry={item}
             shootId={id}
+            role="article"
             when={when(item.at)}
             note={log.notes.get(item.id)}
             of={item.setupId === null ? texts.theShoot : titles.get(item.setupId)}

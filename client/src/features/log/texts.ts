@@ -64,7 +64,6 @@ export const texts = catalogue({
   closeBack: 'Leave it as it is',
   log: 'Log',
   logOfTheShoot: 'Log of the whole shoot',
-  logOf: (title: string) => `Log of ${title}`,
   search: 'Search the log',
   all: 'All',
   kinds: {

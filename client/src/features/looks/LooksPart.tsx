@@ -13,7 +13,7 @@ import { Heading, Txt } from '@/ui/Txt';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 
-import { lookPictureOf, SHIPPED_LOOK_IDS, SHIPPED_LOOKS } from '@sphene/core/looks';
+import { lookPictureOf, SHIPPED_LOOK_IDS, SHIPPED_LOOKS, type ShippedLookId } from '@sphene/core/looks';
 import type { Picture as Developed } from '@sphene/core/renderer';
 import type { Setup } from '@sphene/core/setup';
 import { jpegOf } from './jpegOf';
@@ -103,20 +103,27 @@ function OtherSetups() {
   );
 }
 
-/** The looks that ship, each with what it is for and its price. */
+/** The looks that ship: the one that is chosen says what it is for and its price, and is tried here. */
 function Shipped() {
-  return SHIPPED_LOOK_IDS.map((id) => {
-    const { name, because, price } = words.shippedLook(id);
-    return (
-      <Disclosure key={id} title={name} summary={because}>
-        <View style={{ gap: 8 }}>
-          <Txt>{because}</Txt>
-          <Txt tone="quiet">{texts.price(price)}</Txt>
-          <LookCard name={name} picture={SHIPPED_LOOKS[id]} />
+  const [chosen, setChosen] = useState<ShippedLookId | null>(null);
+  const said = chosen === null ? null : words.shippedLook(chosen);
+  return (
+    <View style={{ gap: 8 }}>
+      <ChoiceList
+        label={texts.chooseLook}
+        value={chosen ?? undefined}
+        onChoose={setChosen}
+        choices={SHIPPED_LOOK_IDS.map((id) => ({ value: id, label: words.shippedLook(id).name }))}
+      />
+      {chosen !== null && said !== null && (
+        <View role="group" aria-label={said.name} style={{ gap: 8 }}>
+          <Txt>{said.because}</Txt>
+          <Txt tone="quiet">{texts.price(said.price)}</Txt>
+          <LookCard name={said.name} picture={SHIPPED_LOOKS[chosen]} />
         </View>
-      </Disclosure>
-    );
-  });
+      )}
+    </View>
+  );
 }
 
 /** What is under the fold: worked out only when it is opened. */

@@ -11,6 +11,7 @@ export const texts = catalogue({
   yours: 'Yours',
   thatShip: 'Of the schools',
   ofOtherSetups: 'As in another setup',
+  chooseLook: 'Choose a look',
   chooseSetup: 'Choose a setup',
   name: 'Name of the look',
   tags: 'Tags',
