@@ -13,7 +13,11 @@ const hello: DeviceHello = {
   name: 'Simulated meter',
   simulated: true,
 };
-const meter = new SimulatedMeter(seeded(Number(process.env['SEED'] ?? Date.now())));
+const stops = (name: string): number => Number(process.env[name] ?? 0);
+const meter = new SimulatedMeter(seeded(Number(process.env['SEED'] ?? Date.now())), {
+  underStops: stops('UNDER_STOPS'),
+  fallStops: stops('FALL_STOPS'),
+});
 let last: MeterReading | null = null;
 
 const HEADS = { camera: 'Dome to the camera', light: 'Dome to the light', disc: 'Disc to the light' } as const;

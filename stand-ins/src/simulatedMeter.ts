@@ -15,6 +15,12 @@ type MeterProblem = Extract<DeviceMessage, { type: 'problem' }>;
 /** How far one press may be off, stops. */
 export const METER_FAULT_STOPS = 0.05;
 
+/** An evening in a hurry: how far the light is under late afternoon, and by how much it falls with each press, stops. */
+interface Evening {
+  underStops: number;
+  fallStops: number;
+}
+
 /** A handheld meter in the simulated scene: it holds two values, shows the third in tenths, and errs a little. */
 export class SimulatedMeter {
   state: MeterState = {
@@ -29,7 +35,13 @@ export class SimulatedMeter {
     place: 'Face',
   };
 
-  constructor(private readonly random: () => number) {}
+  private pressed = 0;
+
+  /** @param evening how the light there goes on: how far it is under late afternoon, and by how much it falls with each press */
+  constructor(
+    private readonly random: () => number,
+    private readonly evening: Evening = { underStops: 0, fallStops: 0 },
+  ) {}
 
   /** What it is told; true when that was a press. */
   obey(command: DeviceCommand): boolean {
@@ -54,13 +66,16 @@ export class SimulatedMeter {
    * that is beyond its display.
    */
   press(): MeterReading | MeterProblem {
-    return this.show(null, this.state.mode);
+    const shown = this.show(null, this.state.mode);
+    this.pressed += 1;
+    return shown;
   }
 
   private show(flashAv: number | null, mode: MeterState['mode']): MeterReading | MeterProblem {
     const { head, role, tv } = this.state;
     const read = mode === 'flash' ? 'aperture' : this.state.read;
-    const ambient = trueEv100(TERRACE_LIGHT[role], head);
+    const fallen = this.evening.underStops + this.pressed * this.evening.fallStops;
+    const ambient = trueEv100(TERRACE_LIGHT[role], head) - fallen;
     // ambient counts for as long as the shutter is open, the flash as it is
     const level =
       (flashAv === null ? ambient : addLight(ambient, flashAv + tv)) + (this.random() * 2 - 1) * METER_FAULT_STOPS;

@@ -35,6 +35,20 @@ describe('the simulated meter', () => {
     );
   });
 
+  it('in an evening in a hurry the light falls with each press by as much as it was told', () => {
+    const meter = new SimulatedMeter(seeded(3), { underStops: 6, fallStops: 0.5 });
+    meter.obey({ type: 'set', tv: 5, sv: 3 });
+    const levels = Array.from({ length: 4 }, () => {
+      const reading = meter.press();
+      if (reading.type === 'problem') throw new Error(reading.text);
+      return ev100(reading);
+    });
+    for (const [press, level] of levels.entries())
+      expect(Math.abs(level - (trueEv100(TERRACE_LIGHT.face, 'camera') - 6 - press / 2))).toBeLessThanOrEqual(
+        METER_FAULT_STOPS + 0.051,
+      );
+  });
+
   it('turned to the light it reads more than turned to the camera, and the disc leaves the sun behind out', () => {
     const face = TERRACE_LIGHT.face;
     expect(trueEv100(face, 'light')).toBeGreaterThan(trueEv100(face, 'camera') + 1);
