@@ -3,12 +3,10 @@ import { z } from 'zod';
 import { type Document, documentSchema, EDITED_TYPES, frameImageSchema, isFactType, sameValue } from '../documents';
 import { idSchema, type SchemaFault, schemaFault } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
-import { isWithinDepth } from './depth';
+import { type JsonFault, jsonWithin } from './jsonWithin';
 
 /** Larger files are no backups of one person's work. */
 export const MAX_BACKUP_LETTERS = 400_000_000;
-/** Nothing in a document lies deeper. */
-const MOST_DEEP = 24;
 /** So many faults are told one by one; the rest is counted. */
 const FAULTS_TOLD = 20;
 
@@ -31,7 +29,8 @@ const envelopeSchema = z.strictObject({
 
 /** Why a text is no backup. `documents`: how many are wrong, the first of them by their place in the file, from 1. */
 export type BackupFault =
-  | { kind: 'not-json' | 'too-large' | 'too-deep' | 'no-backup' }
+  | JsonFault
+  | { kind: 'no-backup' }
   | { kind: 'newer'; version: number }
   | { kind: 'documents'; count: number; told: { place: number; fault: SchemaFault }[] };
 
@@ -45,15 +44,9 @@ export function writeBackup({ exportedAt, documents, images }: Backup): string {
 
 /** Reads a backup; documents of earlier versions are brought up to date. @returns all of it, or what is wrong with it */
 export function readBackup(text: string): Outcome<Backup, BackupFault> {
-  if (text.length > MAX_BACKUP_LETTERS) return failure({ kind: 'too-large' });
-  if (!isWithinDepth(text, MOST_DEEP)) return failure({ kind: 'too-deep' });
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch {
-    return failure({ kind: 'not-json' });
-  }
-  const envelope = envelopeSchema.safeParse(raw);
+  const json = jsonWithin(text, MAX_BACKUP_LETTERS);
+  if (!json.ok) return json;
+  const envelope = envelopeSchema.safeParse(json.value);
   if (!envelope.success) return failure({ kind: 'no-backup' });
   const { version, exportedAt, documents, images } = envelope.data;
   if (version > VERSION) return failure({ kind: 'newer', version });

@@ -21,7 +21,7 @@ import {
 } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
 import { readingSchema, sceneChangeSchema, type Setup, setupSchema } from '../setup';
-import { isWithinDepth } from './depth';
+import { type JsonFault, jsonWithin } from './jsonWithin';
 
 /** One setup with everything that its solution depends on: what *Export* writes and *Import* reads. */
 export const setupFileSchema = z.strictObject({
@@ -165,10 +165,7 @@ export function kitInUse(setup: Setup, kit: Kit): Kit {
 export const writeSetupFile = (file: SetupFile): string => `${JSON.stringify(file, null, 2)}\n`;
 
 /** Why a text is no setup file. */
-export type SetupFileFault = { kind: 'not-json' | 'too-large' | 'too-deep' } | SchemaFault | PartsFault;
-
-/** Nothing in a setup lies deeper. */
-const MOST_DEEP = 24;
+export type SetupFileFault = JsonFault | SchemaFault | PartsFault;
 
 /** Parts that do not belong together: an id that is not the shoot's, the spot's, or a fact of another setup. */
 export type PartsFault =
@@ -188,15 +185,9 @@ function mismatch(file: SetupFile): PartsFault | null {
  * @returns the file, or where and how it is wrong
  */
 export function readSetupFile(text: string): Outcome<SetupFile, SetupFileFault> {
-  if (text.length > MAX_SETUP_FILE_BYTES) return failure({ kind: 'too-large' });
-  if (!isWithinDepth(text, MOST_DEEP)) return failure({ kind: 'too-deep' });
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch {
-    return failure({ kind: 'not-json' });
-  }
-  const parsed = setupFileSchema.safeParse(migrateFile(raw));
+  const json = jsonWithin(text, MAX_SETUP_FILE_BYTES);
+  if (!json.ok) return json;
+  const parsed = setupFileSchema.safeParse(migrateFile(json.value));
   if (!parsed.success) return failure(schemaFault(parsed.error));
   const wrong = mismatch(parsed.data);
   return wrong === null ? success(parsed.data) : failure(wrong);

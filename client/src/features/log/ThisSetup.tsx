@@ -1,6 +1,7 @@
 import { texts } from './texts';
 import { exportSetup } from '@/setupView/exportSetup';
 import { useChange, useSetup } from '@/setupView/setupContext';
+import { KeptTextField } from '@/shell/KeptTextField';
 import { TitleField } from '@/shell/TitleField';
 import { useActions, useKeeper } from '@/store/application';
 import { selectSetups, selectSpots } from '@/store/selectors';
@@ -9,49 +10,10 @@ import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Heading } from '@/ui/Txt';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { useStore } from 'react-redux';
 
-import { isWellFormed, withoutBroken } from '@sphene/core/gear';
-
 const MOST_LETTERS = { note: 4000, frame: 20 };
-
-/** A text of the setup, kept when the field is left. */
-function TextOfSetup({
-  label,
-  value,
-  most,
-  tall = false,
-  onKeep,
-}: {
-  label: string;
-  value: string;
-  most: number;
-  tall?: boolean;
-  onKeep: (text: string) => void;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const finish = () => {
-    if (typed !== null && typed !== value) onKeep(isWellFormed(typed) ? typed : withoutBroken(typed));
-    setTyped(null);
-  };
-  return (
-    <TextInput
-      label={label}
-      accessibilityLabel={label}
-      mode="outlined"
-      dense
-      multiline={tall}
-      maxLength={most}
-      value={typed ?? value}
-      onChangeText={setTyped}
-      onBlur={finish}
-      style={{ flex: 1, minWidth: 0, ...(tall ? { minHeight: 96 } : {}) }}
-    />
-  );
-}
 
 /** What a copy or the next setup is called: counted after those at its spot. */
 function useFreshTitle(): string {
@@ -113,20 +75,20 @@ export function ThisSetup() {
         <TitleField label={texts.setup} title={setup.title} onRename={(title) => changeOne('title', title)} />
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <TextOfSetup
+        <KeptTextField
           label={texts.fromFrame}
           value={from}
           most={MOST_LETTERS.frame}
-          onKeep={(text) => changeOne('frames', { from: text.trim(), to })}
+          onKeep={(text) => changeOne('frames', { from: text, to })}
         />
-        <TextOfSetup
+        <KeptTextField
           label={texts.toFrame}
           value={to}
           most={MOST_LETTERS.frame}
-          onKeep={(text) => changeOne('frames', { from, to: text.trim() })}
+          onKeep={(text) => changeOne('frames', { from, to: text })}
         />
       </View>
-      <TextOfSetup
+      <KeptTextField
         label={texts.note}
         value={setup.note}
         most={MOST_LETTERS.note}
