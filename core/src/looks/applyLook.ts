@@ -84,9 +84,18 @@ interface Front {
   miss: number;
 }
 
-/** Modifiers of the kit that look as large as wanted from where they may stand, the nearest to it first. */
-function frontsFor({ sizeDeg, distanceM, halfBeamDeg: beamDeg }: LookLight, kit: Kit, unitId: string): Front[] {
-  const shapes = [null, ...offered(kit.modifiers)];
+/**
+ * Modifiers of the kit that look as large as wanted from where they may stand, the nearest to it first; where several are, the
+ * one that the light has already.
+ */
+function frontsFor(
+  { sizeDeg, distanceM, halfBeamDeg: beamDeg }: LookLight,
+  kit: Kit,
+  unitId: string,
+  ownId: string | null,
+): Front[] {
+  const isOwn = (modifier: { id: string } | null) => (modifier?.id ?? null) === ownId;
+  const shapes = [null, ...offered(kit.modifiers)].sort((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
   const fronts = shapes.flatMap((modifier): Front[] => {
     const width = modifier === null ? 0 : halfTan(apparentSizeDeg(modifier.shape, 1));
     // hard is hard: the size of a point says nothing of where it stands
@@ -226,7 +235,7 @@ function lightsFor(look: LookPicture, base: Setup, kit: Kit, scene: MeteredScene
       const fresh = newLight(id, wanted.role, unitId, aim.id, lights);
       const free = own !== undefined && !lights.some(({ group }) => group === own.group);
       const like = free ? { ...fresh, group: own.group, channel: own.channel, standId: own.standId } : fresh;
-      for (const front of frontsFor(wanted, kit, unitId)) {
+      for (const front of frontsFor(wanted, kit, unitId, own?.modifierId ?? null)) {
         const light = stood(wanted, front, like, base, kit);
         const off = outOfReach({ ...base, lights: [...lights, light] }, kit, scene);
         // the kit's order decides where all else is equal
@@ -242,6 +251,8 @@ function lightsFor(look: LookPicture, base: Setup, kit: Kit, scene: MeteredScene
 /** The key is moved so little for what the steps of dials miss that nobody sees it in its softness. */
 const TIMES_AS_FAR = [0, 2, 4, 6, 8, 10, 12, 14, 16].flatMap((percent) => [1 + percent / 100, 1 - percent / 100]);
 const NOTHING_TO_GAIN = 0.005;
+/** As near as this nobody moves a light. */
+const NEAR_ENOUGH_STOPS = 1 / 8;
 
 /** The lights with the key moved so that face and hold-back come as near to the look as steps of dials let them. */
 function finelyPlaced(lights: Light[], look: LookPicture, setup: Setup, kit: Kit, scene: MeteredScene): Light[] {
@@ -256,6 +267,7 @@ function finelyPlaced(lights: Light[], look: LookPicture, setup: Setup, kit: Kit
     const heldOff = holdBackStops === null ? 0 : Math.abs(face.totalStops - face.ambientStops - holdBackStops);
     return Math.max(off, heldOff);
   };
+  if (missAt(lights) <= NEAR_ENOUGH_STOPS) return lights;
   let best = { lights, miss: Infinity };
   for (const times of TIMES_AS_FAR) {
     const distanceM = measured(key.distanceM * times);
@@ -325,7 +337,7 @@ export function applyLook(
   const av = avForDepth(look, setup, kit);
   const wishes = [...wishOf(here, points), ...(av === null ? [] : [{ path: 'camera.wantedAv' as const, value: av }])];
   const wished = applied(setup, wishes);
-  const scene = meterScene({ ...wished, lights: [] }, kit, facts, clock);
+  const scene = meterScene(wished, kit, facts, clock);
   const lit = applied(wished, [{ path: 'lights', value: lightsFor(here, wished, kit, scene, ids) }]);
   const colours = coloursFor(look, lit, solveNumbers(lit, kit, facts, clock).numbers);
   const coloured = applied(lit, colours);

@@ -57,6 +57,17 @@ describe('a look as relations', () => {
     expect(there.misses).toMatchObject([{ figure: 'backgroundStops', why: { kind: 'ambient' } }]);
   });
 
+  it('taken where it was kept, it changes nothing', () => {
+    for (const here of [SAMPLE_HALL, SAMPLE_GROUP]) {
+      const look = pictureOf(here.setup, SAMPLE_KIT, here.readings);
+      const { setup, misses } = take(look, here, SAMPLE_KIT);
+      const gear = ({ lights }: Setup) =>
+        lights.map(({ unitId, modifierId, distanceM, sideDeg }) => [unitId, modifierId, distanceM, sideDeg]);
+      expect(gear(setup)).toEqual(gear(here.setup));
+      expect(misses).toEqual([]);
+    }
+  });
+
   it('swapping a head, a box, a body keeps it', () => {
     const swapped = { ...SAMPLE_HALL.setup, camera: { ...SAMPLE_HALL.setup.camera, cameraId: sampleId(102) } };
     const kit: Kit = {
