@@ -1,6 +1,6 @@
-import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
+import type { BackupFault, CalendarFault, IesFault, PlaceFault, PlacesFault } from '../exchange';
 import type { FieldPath, Refusal } from '../documents';
-import type { BackupFault, IesFault, PartsFault, SetupFileFault } from '../formats';
+import type { PartsFault, SetupFileFault } from '../formats';
 import type { SchemaFault, SchemaIssue } from '../gear';
 import type { FaultId } from '../photometry';
 import type { SettingFault } from '../setup';

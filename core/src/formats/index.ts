@@ -1,14 +1,5 @@
-export {
-  type Backup,
-  type BackupFault,
-  MAX_BACKUP_LETTERS,
-  readBackup,
-  type RestorePlan,
-  restorePlan,
-  writeBackup,
-} from './backup';
 export { isWithinDepth } from './depth';
-export { type IesFault, readIes } from './ies';
+export { type JsonFault, jsonWithin } from './jsonWithin';
 export {
   factsOfFile,
   imagesOfFile,

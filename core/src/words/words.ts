@@ -15,12 +15,12 @@ import type {
 } from '../balance';
 import type { Cast, LightColour, NamedSource } from '../colour';
 import type { Change, FieldPath, Refusal, SpotFact, SpotLight, WeatherNow } from '../documents';
-import type { CalendarFault, PlaceFault, PlacesFault } from '../exchange';
+import type { BackupFault, CalendarFault, IesFault, PlaceFault, PlacesFault } from '../exchange';
 import type { DialControl, DialSource, DialStep, EqualLook, Ripple, WhyChain } from '../explain';
 import type { CameraSolution, FrameFight, Intent, SharpShutter, ShutterReason, ToSet } from '../exposure';
 import type { PowerFault } from '../flash';
 import type { ColourStep, Drift, Following, FollowingStep, ForetoldSetup } from '../forecast';
-import type { BackupFault, IesFault, SetupFileFault } from '../formats';
+import type { SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
 import type { LookMiss, LookRow, ShippedLookId } from '../looks';

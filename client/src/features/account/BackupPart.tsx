@@ -19,7 +19,7 @@ import {
   type RestorePlan,
   restorePlan,
   writeBackup,
-} from '@sphene/core/formats';
+} from '@sphene/core/exchange';
 
 /** What has a picture of its own. */
 const PICTURED = ['frame', 'photo', 'look'];

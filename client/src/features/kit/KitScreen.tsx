@@ -15,7 +15,7 @@ import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
-import { readIes } from '@sphene/core/formats';
+import { readIes } from '@sphene/core/exchange';
 import { GEAR_LISTS, type GearList } from '@sphene/core/gear';
 import { failure, type Outcome, success } from '@sphene/core/photometry';
 import { GearForm } from './GearForm';

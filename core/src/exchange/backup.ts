@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { type Document, documentSchema, EDITED_TYPES, frameImageSchema, isFactType, sameValue } from '../documents';
 import { idSchema, type SchemaFault, schemaFault } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
-import { type JsonFault, jsonWithin } from './jsonWithin';
+import { type JsonFault, jsonWithin } from '../formats';
 
 /** Larger files are no backups of one person's work. */
 export const MAX_BACKUP_LETTERS = 400_000_000;
