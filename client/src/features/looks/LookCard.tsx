@@ -4,12 +4,13 @@ import { words } from '@/language/words';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { newId } from '@/store/ids';
 import { selectFacts } from '@/store/selectors';
-import { useAppSelector } from '@/store/store';
+import { type RootState, useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 
 import type { Kit } from '@sphene/core/gear';
 import { type AppliedLook, applyLook, compareLooks, lookPictureOf, type LookRow } from '@sphene/core/looks';
@@ -23,7 +24,7 @@ function useApplied(picture: LookPicture): AppliedLook | null {
   const { setup } = useSetup();
   const kit = useKit();
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
-  const clockMs = useAppSelector((state) => state.device.clockMs);
+  const store = useStore<RootState>();
   const [applied, setApplied] = useState<AppliedLook | null>(null);
   useEffect(() => {
     // a task of its own, so that what was tapped opens at once
@@ -33,12 +34,11 @@ function useApplied(picture: LookPicture): AppliedLook | null {
         pointId: newId,
         pointName: (role: Parameters<typeof words.pointRole>[0]) => words.pointRole(role).name,
       };
-      setApplied(applyLook(picture, setup, kit, facts, new Date(clockMs), ids));
+      setApplied(applyLook(picture, setup, kit, facts, new Date(store.getState().device.clockMs), ids));
     });
     return () => clearTimeout(timer);
-    // readings grow older without the look being another
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [picture, setup, kit, facts]);
+    // readings grow older without the look being another: no ticking clock is followed
+  }, [picture, setup, kit, facts, store]);
   return applied;
 }
 
