@@ -35,7 +35,9 @@ export const CORE_ROOMS = [
   ['plan', 'the day: sun at a spot, windows, what fits, what to leave out'],
   ['picture', 'a setup as the scene of the renderer'],
   ['words', 'what can be said, as an interface'],
+  ['englishSheets', 'how sheets and cards read in English'],
   ['english', 'how it is said in English'],
+  ['sheets', 'a setup on a page: for who builds it, shoots along, edits, or is photographed'],
   ['devices', 'protocol of meters, cameras, radios'],
 ];
 
@@ -43,6 +45,7 @@ export const CORE_ROOMS = [
 export const SPEAKING_ROOMS = {
   words: 'the pseudo-language',
   english: 'the sentences themselves',
+  englishSheets: 'what stands on sheets',
   formats: 'refuses a file with what its format calls things',
   notation: 'reads figures as they are spoken',
   sample: 'names that a person would have typed',

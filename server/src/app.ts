@@ -16,6 +16,7 @@ import type { Config } from './config';
 import type { Reserve } from './db/reserve';
 import { type DeviceGateway } from './devices/gateway';
 import type { AppEnv } from './environment';
+import { cardRoutes } from './routes/cards';
 import { deviceRoutes } from './routes/devices';
 import { pictureRoutes } from './routes/pictures';
 import { sessionRoutes } from './routes/session';
@@ -48,11 +49,14 @@ const onlyFor = (hosts: readonly string[]): MiddlewareHandler<AppEnv> =>
     return context.json({ error: `This server does not answer for ${host}. Set HOSTS to the names it has.` }, 421);
   };
 
-/** Each sign-in costs the database; a person signs in a few times. */
-const limitedSignIns = () =>
+/** What a minute allows one address that nobody has signed in from. */
+const A_MINUTE = { 'sign-ins': 120, cards: 240 };
+
+/** Each of them costs the database; a person signs in a few times, and a card is asked for when it has changed. */
+const limited = (what: keyof typeof A_MINUTE) =>
   rateLimiter<AppEnv>({
     windowMs: 60_000,
-    limit: 120,
+    limit: A_MINUTE[what],
     keyGenerator: (context) =>
       context.env?.incoming === undefined ? 'local' : (getConnInfo(context).remote.address ?? 'unknown'),
   });
@@ -64,7 +68,9 @@ const isBusy = (error: Error): boolean => /timeout exceeded when trying to conne
 export function createApp({ config, dataSource, log, devices, changes, reserve, isClosing }: AppParts) {
   const app = new Hono<AppEnv>();
   const streams = new Streams();
-  app.use(onlyFor(config.HOSTS));
+  const { PUBLIC_URL } = config;
+  // whoever opens a link that was handed on comes by this name
+  app.use(onlyFor(PUBLIC_URL === undefined ? config.HOSTS : [...config.HOSTS, new URL(PUBLIC_URL).hostname]));
   app.use(requestId());
   app.use(async (context, next) => {
     const started = performance.now();
@@ -100,7 +106,9 @@ export function createApp({ config, dataSource, log, devices, changes, reserve, 
     await next();
   });
   api.use(compress({ threshold: 2048 }));
-  api.use('/session', limitedSignIns());
+  api.use('/session', limited('sign-ins'));
+  // a key cannot be guessed; that it is not tried either costs nothing
+  api.use('/cards/open/*', limited('cards'));
   api.get('/health', async (context) => {
     if (isClosing()) return context.json({ ok: false, reason: 'closing' }, 503);
     const well = await reserve.isWell();
@@ -108,6 +116,7 @@ export function createApp({ config, dataSource, log, devices, changes, reserve, 
   });
   api.route('/session', sessionRoutes());
   api.route('/sync', syncRoutes(changes, streams));
+  api.route('/cards', cardRoutes(changes, streams));
   api.route('/pictures', pictureRoutes());
   api.route('/devices', deviceRoutes(devices, streams));
   api.route('/weather', weatherRoutes(httpDriver(config.WEATHER_URL ?? null)));

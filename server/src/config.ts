@@ -37,6 +37,10 @@ const environmentSchema = z.object({
         .filter(Boolean),
     )
     .pipe(z.array(z.string()).min(1, 'name the hosts that this server answers for, such as sphene.example')),
+  PUBLIC_URL: z
+    .url({ protocol: /^https?$/, error: 'name the address that other devices open, such as https://sphene.example' })
+    .transform((address) => address.replace(/\/+$/, ''))
+    .optional(),
   COOKIE_SECURE: z.stringbool().default(false),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
 });

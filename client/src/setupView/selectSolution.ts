@@ -4,7 +4,7 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import { NOTHING_AROUND, type Surroundings, surroundingsAt } from '@sphene/core/documents';
 import type { Kit } from '@sphene/core/gear';
-import { teach } from '@sphene/core/lights';
+import { taughtKit, teaches } from '@sphene/core/lights';
 import type { Reading, SceneChange, Setup } from '@sphene/core/setup';
 import { type SolutionAdvice, type SolutionNumbers, type SolvedNumbers, solveNumbers } from '@sphene/core/solution';
 
@@ -12,11 +12,9 @@ import { type SolutionAdvice, type SolutionNumbers, type SolvedNumbers, solveNum
 const selectTeaching = createSelector(
   [byId, (_state: RootState, but?: string) => but ?? null],
   (documents, but): (Setup | Reading | SceneChange)[] => {
-    const teaches = ({ light, meterId, cameraId, setupId }: Reading) =>
-      setupId !== but && (light !== 'ambient' || meterId !== null || cameraId !== null);
     const taught = new Set(
       ofType(documents, 'reading')
-        .filter(teaches)
+        .filter((reading) => teaches(reading, but ?? undefined))
         .map(({ setupId }) => setupId),
     );
     return [
@@ -35,8 +33,7 @@ const selectTeaching = createSelector(
 export const selectKit = createSelector([selectGear, selectTeaching], (gear, teaching): Kit => {
   const facts = teaching.filter((one) => one.type !== 'setup');
   const setups = teaching.flatMap((one) => (one.type === 'setup' ? [one] : []));
-  const lessons = setups.map((setup) => ({ setup, facts: facts.filter(({ setupId }) => setupId === setup.id) }));
-  return { ...gear, calibration: teach(gear, lessons) };
+  return taughtKit(gear, setups, facts);
 });
 
 const spotOfSetup = (state: RootState, id: string) =>

@@ -1,3 +1,4 @@
+import { englishSheets } from '../englishSheets';
 import type { Words } from '../words';
 import { nextAction, spread } from './nextAction';
 import { notHelping, way, wayOut } from './waysOut';
@@ -250,4 +251,5 @@ export const english: Words = {
   backupFault,
   setupFileFault,
   iesFault,
+  sheet: englishSheets,
 };

@@ -6,5 +6,5 @@ export { FACE_WEIGHT, type LightAtPoint, type LightsSolution, solveLights, targe
 export { choosePowers, missStops, type PointTarget } from './powers';
 export { statedLight } from './statedLight';
 export { stayingPower, type StayingPower } from './stayingPower';
-export { teach } from './teach';
+export { taughtKit, teach, teaches } from './teach';
 export { type UsableLight, usableLights } from './usable';

@@ -11,6 +11,21 @@ export interface Taught {
   facts: readonly (Reading | SceneChange)[];
 }
 
+/**
+ * Whether a reading can teach of the kit: one of flash, or one with another meter than the usual.
+ * @param but the setup whose readings are left aside: they speak in its own estimate
+ */
+export const teaches = (
+  { light, meterId, cameraId, setupId }: Pick<Reading, 'light' | 'meterId' | 'cameraId' | 'setupId'>,
+  but?: string,
+): boolean => setupId !== but && (light !== 'ambient' || meterId !== null || cameraId !== null);
+
+/** The kit with what setups and their facts have taught about it. */
+export function taughtKit(gear: Kit, setups: readonly Setup[], facts: readonly (Reading | SceneChange)[]): Kit {
+  const lessons = setups.map((setup) => ({ setup, facts: facts.filter(({ setupId }) => setupId === setup.id) }));
+  return { ...gear, calibration: teach(gear, lessons) };
+}
+
 /** A reading that teaches, with the things of the kit that it teaches about. */
 interface Lesson {
   reading: Reading;

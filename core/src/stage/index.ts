@@ -1,6 +1,7 @@
 export type { BackdropFill } from './backdrop';
 export { type Companion, companions } from './company';
 export { type StageCure, stageCures, type StageCures, type StageMove } from './cures';
+export { type HeldRange, holdsWithin } from './holds';
 export { suggestedKeySide } from './keySide';
 export { isMotiveWatch, type MotiveWatch } from './motives';
 export {

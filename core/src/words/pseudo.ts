@@ -51,13 +51,16 @@ function pseudoWithin(value: unknown): unknown {
  * A language whose texts are those of another between marks, longer and with marked vowels: what stands on a screen
  * without marks was not translated, and what does not fit there will not fit in other languages either.
  */
-export const pseudo = (of: Words): Words =>
+export const pseudo = (of: Words): Words => pseudoOf(of);
+
+const pseudoOf = <T extends object>(of: T): T =>
   new Proxy(of, {
     get(target, key) {
       const said: unknown = Reflect.get(target, key);
       if (key === 'tag') return 'x-pseudo';
-      return typeof said === 'function'
-        ? (...words: unknown[]): unknown => pseudoWithin(Reflect.apply(said, target, words))
-        : said;
+      if (typeof said === 'function')
+        return (...words: unknown[]): unknown => pseudoWithin(Reflect.apply(said, target, words));
+      if (typeof said === 'object' && said !== null) return pseudoOf(said);
+      return pseudoWithin(said);
     },
   });

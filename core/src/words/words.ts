@@ -48,6 +48,7 @@ import type {
 } from '../setup';
 import type { BackdropFill, Companion, Placement, StageMove, StageWatch, TurnedSet } from '../stage';
 import type { WordsContext } from './context';
+import type { SheetWords } from './sheetWords';
 
 /** A name, and what to know of what it names. */
 export interface Named {
@@ -344,4 +345,7 @@ export interface Words {
   backupFault: (fault: BackupFault) => string[];
   setupFileFault: (fault: SetupFileFault) => string;
   iesFault: (fault: IesFault) => string;
+
+  /** what is printed or handed on */
+  sheet: SheetWords;
 }

@@ -67,7 +67,7 @@ export async function sessionOf(context: Context<AppEnv>): Promise<KnownSession 
 }
 
 /** True while a session is not over: what lasts longer than a request asks again. */
-export const isOpen = async (database: Queryable, id: string): Promise<boolean> =>
+const isOpen = async (database: Queryable, id: string): Promise<boolean> =>
   (await sessionById(database, id)) !== undefined;
 
 /** What handlers behind `requireAccount` find beside the rest. */
@@ -84,4 +84,10 @@ export const requireAccount = createMiddleware<AppEnv & { Variables: AccountVari
   context.set('accountId', session.identity.account.id);
   context.set('session', session);
   await next();
+});
+
+/** A stream that is followed while the session is not over. */
+export const bySession = ({ var: { session, dataSource } }: Context<AppEnv & { Variables: AccountVariables }>) => ({
+  who: session.id,
+  mayStill: () => isOpen(dataSource, session.id),
 });

@@ -17,6 +17,7 @@ import { Variants1780001000000 } from './migrations/1780001000000-variants';
 import { DecimalMeans1780001100000 } from './migrations/1780001100000-decimalMeans';
 import { PlacesAndPlans1780001200000 } from './migrations/1780001200000-placesAndPlans';
 import { WeatherAndPower1780001300000 } from './migrations/1780001300000-weatherAndPower';
+import { CardLinks1780001400000 } from './migrations/1780001400000-cardLinks';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -42,6 +43,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       DecimalMeans1780001100000,
       PlacesAndPlans1780001200000,
       WeatherAndPower1780001300000,
+      CardLinks1780001400000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

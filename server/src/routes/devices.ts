@@ -4,7 +4,7 @@ import { z } from 'zod';
 
 import { deviceCommandSchema } from '@sphene/core/devices';
 import { idSchema } from '@sphene/core/gear';
-import { requireAccount } from '../accounts/session';
+import { bySession, requireAccount } from '../accounts/session';
 import type { Streams } from '../accounts/streams';
 import { type DeviceGateway } from '../devices/gateway';
 import type { AppEnv } from '../environment';
@@ -35,6 +35,7 @@ export const deviceRoutes = (gateway: DeviceGateway, streams: Streams) =>
       const page = { accountId: context.var.accountId, clientId: client.data.client };
       return follow(context, {
         streams,
+        ...bySession(context),
         closed: gateway.closed,
         start: (stream) => gateway.listen(page, (event) => void stream.writeSSE({ data: JSON.stringify(event) })),
       });

@@ -1,9 +1,7 @@
 import type { Context } from 'hono';
 import { type SSEStreamingApi, streamSSE } from 'hono/streaming';
 
-import { type AccountVariables, isOpen } from '../accounts/session';
 import type { Streams } from '../accounts/streams';
-import type { AppEnv } from '../environment';
 
 const KEEP_ALIVE_MS = 15_000;
 
@@ -12,6 +10,10 @@ const aWhile = () => new Promise((done) => setTimeout(done, KEEP_ALIVE_MS).unref
 
 interface Following {
   streams: Streams;
+  /** who follows: a session, or whoever has a key */
+  who: string;
+  /** false once they may not any more */
+  mayStill: () => Promise<boolean>;
   /** settles when the server stops */
   closed: Promise<void>;
   /** begins to write; returns what stops it */
@@ -19,14 +21,10 @@ interface Following {
 }
 
 /**
- * A stream of events that ends with the page, with the session, or with the server: whichever comes first.
+ * A stream of events that ends with the page, with what allows it, or with the server: whichever comes first.
  */
-export function follow(
-  context: Context<AppEnv & { Variables: AccountVariables }>,
-  { streams, closed, start }: Following,
-): Response {
-  const { session, dataSource } = context.var;
-  const giveBack = streams.take(session.id);
+export function follow(context: Context, { streams, who, mayStill, closed, start }: Following): Response {
+  const giveBack = streams.take(who);
   return streamSSE(context, async (stream) => {
     const stop = start(stream);
     const end = () => {
@@ -42,7 +40,7 @@ export function follow(
     await stream.writeSSE({ event: 'alive', data: '' });
     while (!stream.aborted && !stream.closed && !isClosing) {
       await Promise.race([aWhile(), closed]);
-      if (isClosing || !(await isOpen(dataSource, session.id).catch(() => true))) break;
+      if (isClosing || !(await mayStill().catch(() => true))) break;
       await stream.writeSSE({ event: 'alive', data: '' });
     }
     end();

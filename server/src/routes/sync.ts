@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 
 import { commonRequestSchema, PROTOCOL, syncRequestSchema } from '@sphene/core/documents';
-import { requireAccount } from '../accounts/session';
+import { bySession, requireAccount } from '../accounts/session';
 import type { Streams } from '../accounts/streams';
 import type { AppEnv } from '../environment';
 import type { Changes } from '../sync/changes';
@@ -55,6 +55,7 @@ export const syncRoutes = (changes: Changes, streams: Streams) =>
     .get('/events', (context) =>
       follow(context, {
         streams,
+        ...bySession(context),
         closed: changes.closed,
         start: (stream) => changes.listen(context.var.accountId, () => void stream.writeSSE({ data: 'changed' })),
       }),

@@ -7,11 +7,12 @@ const KEYS_KEPT_DAYS = 60;
 const MARKS_KEPT_DAYS = 180;
 
 /**
- * Lets go of what is not needed any more: sessions that are over, keys of mutations long done, old places in the
+ * Lets go of what is not needed any more: sessions and links to cards that are over, keys of mutations long done, old places in the
  * history, and, for good, the pictures of people in what was deleted and cannot be brought back any more. Facts stay.
  */
 export async function tidy(dataSource: DataSource): Promise<void> {
   await dataSource.query('delete from sessions where expires_at < now()');
+  await dataSource.query('delete from card_links where expires_at < now()');
   await dataSource.query(`delete from mutations where applied_at < now() - interval '${KEYS_KEPT_DAYS} days'`);
   await dataSource.query(
     `delete from marks m using accounts a where a.id = m.account_id and m.seq < a.seq

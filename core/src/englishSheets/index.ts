@@ -1,0 +1,1 @@
+export { englishSheets } from './sheets';

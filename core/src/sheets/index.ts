@@ -1,0 +1,24 @@
+export { assistantCard } from './assistantCard';
+export { clockAt, clockHour, type SheetFacts } from './cardFacts';
+export { clientSheet, editorSheet, secondShooterSheet } from './others';
+export {
+  type DrawnShape,
+  drawingSchema,
+  type Paint,
+  type Sheet,
+  type SheetBlock,
+  sheetSchema,
+  type StageDrawing,
+} from './sheet';
+export { stageDrawing } from './stageDrawing';
+export {
+  CARD_HOURS,
+  CARD_SHEETS,
+  type CardLink,
+  type CardLinks,
+  cardLinkSchema,
+  cardLinksSchema,
+  type CardSheetKind,
+  type OpenCard,
+  openCardSchema,
+} from './links';
