@@ -46,6 +46,7 @@ const NAMES = [
   'calendar-blank',
   'star',
   'star-outline',
+  'card-text-outline',
 ];
 const key = (name) =>
   `mdi${name

@@ -7,7 +7,7 @@ import { ThemeProvider, usePalette } from '@/ui/theme';
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import { useFonts } from 'expo-font';
-import { Stack } from 'expo-router';
+import { Stack, useSegments } from 'expo-router';
 
 function Screens() {
   const palette = usePalette();
@@ -36,6 +36,14 @@ function Themed() {
 
 export default function RootLayout() {
   useFonts({ AtkinsonHyperlegibleNext_400Regular, AtkinsonHyperlegibleNext_700Bold });
+  const [first] = useSegments();
+  // who opens a card has no account here: nothing is started or fetched but that card
+  if (first === 'card')
+    return (
+      <ThemeProvider choice="system">
+        <Screens />
+      </ThemeProvider>
+    );
   return (
     <ApplicationProvider>
       <Themed />

@@ -11,6 +11,8 @@ export { PlanScreen } from '@/features/plan/PlanScreen';
 export { SearchScreen } from '@/features/search/SearchScreen';
 export { SetupScreen } from '@/features/setup/SetupScreen';
 export { NewShootScreen } from '@/features/shoots/NewShootScreen';
+export { OpenCardScreen } from '@/features/sheets/OpenCardScreen';
+export { SetupSheetsScreen } from '@/features/sheets/SetupSheetsScreen';
 export { SetupFace } from '@/features/shoots/SetupCard';
 export { ShootScreen } from '@/features/shoots/ShootScreen';
 export { SpotScreen } from '@/features/spots/SpotScreen';

@@ -33,20 +33,24 @@ export function useLaterScreens(): void {
   }, [stands]);
 }
 
-/**
- * A screen in a chunk of its own, so that the first one need not wait for it. It is fetched when it is opened,
- * or before that when the page is idle (`useLaterScreens`); from then on it is drawn at once.
- * @param load imports the screen
- */
-export function laterScreen(load: () => Promise<ComponentType>): ComponentType {
+type Load = () => Promise<ComponentType>;
+
+/** What comes later: the screen once it is there, whether it could not be fetched, and the way to try again. */
+interface Later {
+  Shown: ComponentType | null;
+  failed: boolean;
+  again: () => void;
+}
+
+/** Fetches a screen once, when it is opened or before that. */
+function later(load: Load): { use: () => Later; fetchScreen: Load } {
   let loaded: ComponentType | null = null;
   const fetchScreen = async () => {
     loaded = await load();
     waiting.delete(fetchScreen);
     return loaded;
   };
-  waiting.add(fetchScreen);
-  return function LaterScreen() {
+  const use = (): Later => {
     const [Shown, setShown] = useState(() => loaded);
     const [failed, setFailed] = useState(false);
     const [tries, setTries] = useState(0);
@@ -65,29 +69,54 @@ export function laterScreen(load: () => Promise<ComponentType>): ComponentType {
         gone = true;
       };
     }, [Shown, tries]);
-    if (Shown !== null) return <Shown />;
+    const again = () => {
+      setFailed(false);
+      setTries(tries + 1);
+    };
+    return { Shown, failed, again };
+  };
+  return { use, fetchScreen };
+}
+
+/** What stands where the screen is to come. */
+const Waiting = ({ failed, again }: Later) =>
+  failed ? (
+    <>
+      <Txt role="alert" style={{ padding: 16 }}>
+        {texts.thisScreenIsNotOn}
+      </Txt>
+      <ActionButton label={texts.tryAgain} kind="primary" onPress={again} />
+    </>
+  ) : (
+    <Txt role="status" tone="quiet" style={{ padding: 16 }}>
+      {texts.opening}
+    </Txt>
+  );
+
+/**
+ * A screen in a chunk of its own, so that the first one need not wait for it. It is fetched when it is opened,
+ * or before that when the page is idle (`useLaterScreens`); from then on it is drawn at once.
+ * @param load imports the screen
+ */
+export function laterScreen(load: Load): ComponentType {
+  const { use: useLater, fetchScreen } = later(load);
+  waiting.add(fetchScreen);
+  return function LaterScreen() {
+    const screen = useLater();
+    if (screen.Shown !== null) return <screen.Shown />;
     return (
       <Screen title={OUR_NAME} up="/">
-        {failed ? (
-          <>
-            <Txt role="alert" style={{ padding: 16 }}>
-              {texts.thisScreenIsNotOn}
-            </Txt>
-            <ActionButton
-              label={texts.tryAgain}
-              kind="primary"
-              onPress={() => {
-                setFailed(false);
-                setTries(tries + 1);
-              }}
-            />
-          </>
-        ) : (
-          <Txt role="status" tone="quiet" style={{ padding: 16 }}>
-            {texts.opening}
-          </Txt>
-        )}
+        <Waiting {...screen} />
       </Screen>
     );
+  };
+}
+
+/** A page that stands by itself: without an account, what it keeps, or the way to other screens. */
+export function laterPage(load: Load): ComponentType {
+  const { use: useLater } = later(load);
+  return function LaterPage() {
+    const page = useLater();
+    return page.Shown === null ? <Waiting {...page} /> : <page.Shown />;
   };
 }

@@ -22,3 +22,4 @@ export {
   type OpenCard,
   openCardSchema,
 } from './links';
+export { stageSvg, xmlText } from './stageSvg';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
 
 import { anyScene, build } from '../../test/randomScene';
 import { NOTHING_AROUND, type Spot, type WeatherNow } from '../documents';
@@ -19,6 +20,8 @@ import {
   type SheetBlock,
   type SheetFacts,
   sheetSchema,
+  stageDrawing,
+  stageSvg,
 } from '.';
 
 const AT = new Date('2026-02-27T14:45:00Z');
@@ -175,5 +178,40 @@ describe('sheets for others', () => {
   it('say so where nothing has a time yet', () => {
     const untimed = [SAMPLE_HALL].map(({ setup, readings }) => factsOf({ setup: { ...setup, plan: null }, readings }));
     expect(textOf(clientSheet(untimed, english))).toMatch(/give them times/);
+  });
+});
+
+describe('the stage as SVG', () => {
+  it('is well-formed with one shape for each that is drawn, and stands by itself', () => {
+    const { setup, kit, numbers } = factsOf(SAMPLE_HALL);
+    const drawing = stageDrawing(setup, kit, numbers, english);
+    const svg = stageSvg(drawing, setup.title);
+    expect(XMLValidator.validate(svg)).toBe(true);
+    expect(svg.match(/<(circle|polygon|polyline|text|line)\b/g)).toHaveLength(drawing.shapes.length + 2);
+    expect(svg).not.toMatch(/href|script|style|url\(/);
+  });
+
+  it('holds any title as text, never as markup', () => {
+    const { setup, kit, numbers } = factsOf(SAMPLE_HALL);
+    const drawing = stageDrawing(setup, kit, numbers, english);
+    const nasty = fc.oneof(
+      fc.string({ unit: 'binary' }),
+      fc.constantFrom(
+        '</title><script>alert(1)</script>',
+        '"><image href="x"/>',
+        ']]>',
+        '\u0000\ud800&#0;',
+        '<!DOCTYPE a>',
+      ),
+    );
+    fc.assert(
+      fc.property(nasty, (title) => {
+        const svg = stageSvg(drawing, title);
+        expect(XMLValidator.validate(svg)).toBe(true);
+        const read = new XMLParser({ ignoreAttributes: false }).parse(svg) as { svg: Record<string, unknown> };
+        expect(Object.keys(read.svg)).not.toContain('script');
+        expect(svg.match(/<title/g)).toHaveLength(1);
+      }),
+    );
   });
 });

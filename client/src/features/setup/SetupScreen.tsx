@@ -56,6 +56,11 @@ function SetupParts({ view }: { view: SetupView }) {
               name={texts.stopArithmetic}
               onPress={() => router.navigate('/stops')}
             />
+            <IconButton
+              icon="card-text-outline"
+              name={texts.cardForTheAssistant}
+              onPress={() => router.navigate({ pathname: '/sheets/[id]', params: { id: setup.id } })}
+            />
             <IconButton icon="undo" name={texts.takeTheLastThingBack} onPress={undo} />
           </>
         }

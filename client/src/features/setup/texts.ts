@@ -25,6 +25,7 @@ export const texts = catalogue({
   shouldRead: 'should read',
   shutter: 'Shutter',
   steps: 'Steps',
+  cardForTheAssistant: 'Card for the assistant, and sheets',
   stopArithmetic: 'Stop arithmetic',
   toBeDialled: 'To be dialled',
   within: (stops: string) => `± ${stops}`,

@@ -1,0 +1,3 @@
+import { laterPage } from '@/shell/laterScreen';
+
+export default laterPage(async () => (await import('@/pieces/work')).OpenCardScreen);
