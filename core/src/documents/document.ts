@@ -16,7 +16,7 @@ import {
   standItemSchema,
 } from '../gear';
 import { fault } from '../photometry';
-import { keptLookSchema, noteSchema } from '../record';
+import { cameraClockSchema, keptLookSchema, noteSchema, packingSchema } from '../record';
 import { readingSchema, sceneChangeSchema, setupSchema } from '../setup';
 import { changeSchema } from './change';
 import { conflictSchema, editSchema } from './edit';
@@ -46,6 +46,8 @@ const editables = [
   photoSchema,
   keptLookSchema,
   noteSchema,
+  packingSchema,
+  cameraClockSchema,
   conflictSchema,
 ] as const;
 

@@ -1,4 +1,4 @@
-import { englishSheets } from '../englishSheets';
+import { englishReview, englishSheets } from '../englishRecord';
 import type { Words } from '../words';
 import { nextAction, spread } from './nextAction';
 import { notHelping, way, wayOut } from './waysOut';
@@ -202,6 +202,7 @@ export const english: Words = {
   secondBody,
   secondFollows,
   nextAction,
+  way,
   wayOut,
   cheaper: (setting, context) => way(setting.way, context),
   notHelping,
@@ -251,5 +252,6 @@ export const english: Words = {
   backupFault,
   setupFileFault,
   iesFault,
+  review: englishReview,
   sheet: englishSheets,
 };

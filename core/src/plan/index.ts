@@ -21,3 +21,13 @@ export {
   sunInFrame,
   sunOutline,
 } from './spotSun';
+export {
+  type HeldThing,
+  type Holder,
+  type PackedKind,
+  type PackedSetup,
+  type PackedThing,
+  packingList,
+  type PackingList,
+  type ToPack,
+} from './packing';

@@ -1,3 +1,4 @@
+export { type CameraClock, cameraClockSchema, MOST_OFFSET_S } from './cameraClock';
 export {
   type KeptLook,
   keptLookSchema,
@@ -8,3 +9,4 @@ export {
   LOOK_FIGURES,
 } from './look';
 export { type Note, noteSchema, type Verdict, VERDICTS } from './note';
+export { type Packing, packingSchema, PLAIN_PACKING } from './packing';

@@ -1,5 +1,6 @@
 export { assistantCard } from './assistantCard';
 export { clockAt, clockHour, type SheetFacts } from './cardFacts';
+export { packedName, packingSheet } from './packingSheet';
 export { clientSheet, editorSheet, secondShooterSheet } from './others';
 export {
   type DrawnShape,

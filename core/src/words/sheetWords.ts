@@ -1,5 +1,6 @@
 import type { SpotFact } from '../documents';
 import type { DistanceUnit } from '../notation';
+import type { PackedKind } from '../plan';
 
 /** What is meant by a setup, as far as ten words can say. */
 export interface MeantFigures {
@@ -87,6 +88,19 @@ export interface SheetWords {
   clientOpening: string;
   clientClosing: string;
   nothingTimed: string;
+  // packing
+  packing: string;
+  packed: (kind: PackedKind, name: string, count: number) => string;
+  kilograms: (kg: number) => string;
+  spare: string;
+  weighs: string;
+  trips: string;
+  out: string;
+  back: string;
+  comes: string;
+  goesOn: string;
+  staysBehind: string;
+
   /** what it is good to bring or to know at a spot; empty where there is nothing */
   bring: Record<SpotFact, string>;
 }

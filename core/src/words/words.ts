@@ -1,4 +1,14 @@
-import type { ActionFacts, Caution, CheaperSetting, CureKind, Finding, NotHelping, Symptom, WayOut } from '../advice';
+import type {
+  ActionFacts,
+  Caution,
+  CheaperSetting,
+  CureKind,
+  Finding,
+  NotHelping,
+  Symptom,
+  Way,
+  WayOut,
+} from '../advice';
 import type { SunStand } from '../gain';
 import type {
   CastSource,
@@ -48,6 +58,7 @@ import type {
 } from '../setup';
 import type { BackdropFill, Companion, Placement, StageMove, StageWatch, TurnedSet } from '../stage';
 import type { WordsContext } from './context';
+import type { ReviewWords } from './reviewWords';
 import type { SheetWords } from './sheetWords';
 
 /** A name, and what to know of what it names. */
@@ -257,6 +268,8 @@ export interface Words {
     way: Pick<WayOut, 'way' | 'helpsStops' | 'ofStops' | 'price'>,
     context: WordsContext,
   ) => TitledWay & { price: PriceWords };
+  /** a way out without its price */
+  way: (way: Way, context: WordsContext) => TitledWay;
   cheaper: (setting: CheaperSetting, context: WordsContext) => TitledWay;
   notHelping: (way: NotHelping, context: WordsContext) => { title: string; why: string };
   symptom: (symptom: Symptom) => string;
@@ -345,6 +358,9 @@ export interface Words {
   backupFault: (fault: BackupFault) => string[];
   setupFileFault: (fault: SetupFileFault) => string;
   iesFault: (fault: IesFault) => string;
+
+  /** what a review says, and one's own taste */
+  review: ReviewWords;
 
   /** what is printed or handed on */
   sheet: SheetWords;

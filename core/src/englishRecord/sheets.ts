@@ -115,6 +115,21 @@ export const englishSheets: SheetWords = {
   good: 'Good to know',
   clientOpening: 'This is when and where we make your pictures. Light moves, so times may shift by a little.',
   clientClosing: 'If something keeps you, tell us: we know what can wait.',
+  packing: 'Packing',
+  packed: (kind, name, count) => {
+    const many = count > 1 ? `${count} × ` : '';
+    if (kind === 'battery') return `${many}battery for ${name}`;
+    return kind === 'ballast' ? `${many}ballast bag` : `${many}${name}`;
+  },
+  kilograms: (kg) => (kg < 1 ? `${Math.round(kg * 1000)} g` : `${kg.toFixed(1)} kg`),
+  spare: 'spare',
+  weighs: 'Weighs about',
+  trips: 'Ways for one person',
+  out: 'Out',
+  back: 'Back',
+  comes: 'Comes here',
+  goesOn: 'Goes on',
+  staysBehind: 'May be packed after it',
   nothingTimed: 'No setup has a time yet: give them times in the plan.',
   bring: {
     road: 'Traffic passes: stay on our side.',

@@ -1,1 +1,2 @@
+export { englishReview } from './review';
 export { englishSheets } from './sheets';
