@@ -83,7 +83,11 @@ export const FEATURES_WITHIN = {
   // ways out and cures stand where the trouble is seen
   camera: ['ahead'],
   lights: ['camera'],
-  look: ['camera', 'looks', 'variants'],
+  look: ['camera', 'looks', 'variants', 'review'],
+  // one's own taste is shown and erased with the preferences
+  account: ['review'],
+  // batteries follow from the plan
+  packing: ['plan'],
   // a look is shown by its picture
   looks: ['picture'],
 };

@@ -9,7 +9,8 @@ interface KeptTextFieldProps {
   most: number;
   tall?: boolean;
   placeholder?: string;
-  onKeep: (text: string) => void;
+  /** false: it is refused, and what was typed stays */
+  onKeep: (text: string) => void | boolean;
 }
 
 /** A text that is kept when its field is left; of several lines where it is tall, else with Enter too. */
@@ -17,8 +18,8 @@ export function KeptTextField({ label, value, most, tall = false, placeholder, o
   const [typed, setTyped] = useState<string | null>(null);
   const keep = () => {
     const text = typed === null || isWellFormed(typed) ? typed : withoutBroken(typed);
-    if (text !== null && text.trim() !== value) onKeep(text.trim());
-    setTyped(null);
+    const isKept = text === null || text.trim() === value || onKeep(text.trim()) !== false;
+    if (isKept) setTyped(null);
   };
   return (
     <TextInput

@@ -5,6 +5,10 @@ export const OUR_NAME = 'Sphene';
 
 /** What `shell` says in words of its own. */
 export const texts = catalogue({
+  papers: { a4: 'A4', letter: 'Letter', pocket: 'Pocket fold' },
+  printOn: (paper: string) => `PDF on ${paper}`,
+  pdfFailed: 'The PDF could not be made. Try again; nothing is lost.',
+  pocketHow: 'Pocket fold: print on one side of A4, fold it in half downwards, then in half to the left.',
   aCharacterCannotBeKept: 'There is a character in it that cannot be kept. Type it again without it.',
   giveItANameOf: 'Give it a name of 1 to 120 letters.',
   nameOf: (label: string) => `${label} name`,

@@ -1,4 +1,4 @@
-import { v7 } from 'uuid';
+import { v5, v7 } from 'uuid';
 
 /**
  * This device's clock, put right by the server's where that is known: a reading made on a device whose clock is wrong
@@ -49,3 +49,9 @@ export const newId = (): string => clock.newId();
 
 /** The present moment as documents keep it. */
 export const timestamp = (): string => clock.timestamp();
+
+/**
+ * The id of what a document has one of: the same on every device, so that two that begin it apart have begun one thing.
+ * @param what the kind, and whose it is where there are several
+ */
+export const ownedId = (ownerId: string, what: string): string => v5(what, ownerId);

@@ -1,6 +1,14 @@
 import { type Document, isFactType, nameOfDocument } from '@sphene/core/documents';
-import type { KeptLook, LookPicture, Note, Verdict } from '@sphene/core/record';
+import {
+  type KeptLook,
+  type LookPicture,
+  type Note,
+  type Packing,
+  PLAIN_PACKING,
+  type Verdict,
+} from '@sphene/core/record';
 import { noticed } from './deviceSlice';
+import { ownedId } from './ids';
 import { add, edit, ShootActions } from './shootActions';
 import type { Change } from './sync/keeper';
 
@@ -64,6 +72,16 @@ export class RecordActions extends ShootActions {
     if (!this.holds(all)) return false;
     await this.keeper.commit(all);
     return true;
+  }
+
+  /** Says or ticks off something of the packing of a shoot, which has one list, whichever device began it. */
+  setPacking(shootId: string, said: (before: Packing) => Partial<Pick<Packing, 'helpers' | 'massKg' | 'ticks'>>): void {
+    const id = ownedId(shootId, 'packing');
+    const here = this.store.getState().documents.byId[id];
+    const before = here?.type === 'packing' ? here : null;
+    const from: Packing = before ?? { ...PLAIN_PACKING, id, shootId };
+    const document: Packing = { ...from, ...said(from) };
+    this.keep([before === null ? add(document) : edit(before, document)]);
   }
 
   private noteOf(said: Omit<Note, 'type' | 'version' | 'id' | 'at'>): Note {

@@ -2,13 +2,14 @@ import { formatShare, formatStops } from '../notation';
 import type { SceneKind, Suggestion, TasteFigure } from '../review';
 import type { ReviewWords, SuggestionNames } from '../words';
 
-const SCENES: Record<SceneKind, string> = {
+const SCENES: Record<SceneKind | 'any', string> = {
   indoors: 'Indoors',
   shade: 'Open shade',
   'low-sun': 'Low sun',
   open: 'Open sky',
   dusk: 'Dusk',
   unsaid: 'Place not said',
+  any: 'All scenes',
 };
 
 const FIGURES: Record<TasteFigure, string> = {

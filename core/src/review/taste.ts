@@ -39,9 +39,9 @@ export interface TasteSpread {
   count: number;
 }
 
-/** What is usual in one kind of scene; null where too little is known. */
+/** What is usual in one kind of scene, or in all of them; null where too little is known. */
 export interface UsualLook {
-  scene: SceneKind;
+  scene: SceneKind | 'any';
   setups: number;
   figures: Record<TasteFigure, TasteSpread | null>;
 }
@@ -81,18 +81,13 @@ function spreadOf(values: readonly (number | null)[]): TasteSpread | null {
 const figuresOf = <T>(make: (figure: TasteFigure) => T): Record<TasteFigure, T> =>
   Object.fromEntries(TASTE_FIGURES.map((figure) => [figure, make(figure)])) as Record<TasteFigure, T>;
 
-/** What this photographer usually chooses, by kind of scene; scenes with too few setups are left out. */
+/** What this photographer usually chooses, by kind of scene and at last in all of them; too few setups say nothing. */
 export function usualLooks(samples: readonly TasteSample[]): UsualLook[] {
-  return SCENE_KINDS.flatMap((scene): UsualLook[] => {
-    const its = samples.filter((sample) => sample.scene === scene);
+  return ([...SCENE_KINDS, 'any'] as const).flatMap((scene): UsualLook[] => {
+    const its = samples.filter((sample) => scene === 'any' || sample.scene === scene);
     if (its.length < LEAST_SETUPS) return [];
-    return [
-      {
-        scene,
-        setups: its.length,
-        figures: figuresOf((figure) => spreadOf(its.map(({ figures }) => figures[figure]))),
-      },
-    ];
+    const figures = figuresOf((figure) => spreadOf(its.map((sample) => sample.figures[figure])));
+    return [{ scene, setups: its.length, figures }];
   });
 }
 

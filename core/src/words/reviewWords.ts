@@ -11,7 +11,7 @@ export interface SuggestionNames {
 
 /** What a review and one's own taste say. */
 export interface ReviewWords {
-  scene: (scene: SceneKind) => string;
+  scene: (scene: SceneKind | 'any') => string;
   tasteFigure: (figure: TasteFigure) => string;
   /** a figure of taste: stops, a share or a feel */
   tasteValue: (figure: TasteFigure, value: number) => string;

@@ -11,6 +11,7 @@ import { UpdateOffer } from '@/shell/UpdateOffer';
 import { Heading, Txt } from '@/ui/Txt';
 import { ScrollView } from 'react-native';
 
+import { TastePart } from '@/features/review/TastePart';
 import { BackupPart } from './BackupPart';
 import { DevicePart } from './DevicePart';
 import { keepOrderSchema, LOOK_WAY_IDS } from '@sphene/core/gear';
@@ -92,6 +93,7 @@ export function SettingsScreen() {
           ]}
         />
         <DevicePart />
+        <TastePart />
         <BackupPart />
         <Heading>{texts.keys}</Heading>
         {SHORTCUTS.map(({ keys, does }) => (

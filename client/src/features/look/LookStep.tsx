@@ -1,3 +1,4 @@
+import { UsualForYou } from '@/features/review/UsualForYou';
 import { LooksPart } from '@/features/looks/LooksPart';
 import { variantsSummary, VariantsPart } from '@/features/variants/VariantsPart';
 import { texts } from './texts';
@@ -259,6 +260,7 @@ export function LookStep() {
   const { feelStops, exposeBy } = setup.look;
   return (
     <View style={{ gap: 16 }}>
+      <UsualForYou />
       <ChoiceList
         label={texts.exposedFor}
         layout="row"

@@ -2,6 +2,7 @@ import { texts } from './texts';
 import { words } from '@/language/words';
 import { downloadText, fileNameOf } from '@/shell/download';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
+import { PrintPart } from '@/shell/paper/PrintPart';
 import { Screen } from '@/shell/Screen';
 import { selectSetup } from '@/store/selectors';
 import { type Store, useAppSelector } from '@/store/store';
@@ -16,7 +17,6 @@ import { useStore } from 'react-redux';
 
 import { assistantCard, CARD_SHEETS, type CardSheetKind, secondShooterSheet, stageSvg } from '@sphene/core/sheets';
 import { LinksPart } from './LinksPart';
-import { PrintPart } from './PrintPart';
 import { sheetFactsOf } from './sheetFacts';
 
 const MOST_PX = 760;

@@ -3,16 +3,13 @@ import { catalogue } from '@/language/language';
 /** Everything that sheets and cards say besides what stands on them. */
 export const texts = catalogue({
   cards: 'Card and sheets',
+  sheets: 'Sheets',
+  noSetups: 'There is no setup yet.',
   whichSheet: 'For whom',
   assistant: 'Assistant',
   second: 'Second body',
   editor: 'Editor',
   client: 'Clients',
-  print: 'Print',
-  papers: { a4: 'A4', letter: 'Letter', pocket: 'Pocket fold' },
-  printOn: (paper: string) => `PDF on ${paper}`,
-  pdfFailed: 'The PDF could not be made. Try again; nothing is lost.',
-  pocketHow: 'Pocket fold: print on one side of A4, fold it in half downwards, then in half to the left.',
   stageFile: 'Stage as SVG',
   link: 'On another device',
   linkSummary: 'a link and a code, taken back at will',

@@ -127,7 +127,7 @@ export function ShootScreen() {
         contentContainerStyle={{ padding: EDGE_PX, gap: 32, maxWidth: MOST_PX, width: '100%', alignSelf: 'center' }}
       >
         <TitleField label={texts.shoot} title={shoot.title} onRename={(title) => actions.rename(shoot, title)} />
-        <View style={{ alignItems: 'flex-start' }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: 8 }}>
           <ActionButton
             label={texts.planTheDay}
             icon="chevron-right"
@@ -138,6 +138,24 @@ export function ShootScreen() {
             kind="plain"
             icon="chevron-right"
             onPress={() => router.navigate({ pathname: '/log/[id]', params: { id } })}
+          />
+          <ActionButton
+            label={texts.packing}
+            kind="plain"
+            icon="chevron-right"
+            onPress={() => router.navigate({ pathname: '/packing/[id]', params: { id } })}
+          />
+          <ActionButton
+            label={texts.sheets}
+            kind="plain"
+            icon="chevron-right"
+            onPress={() => router.navigate({ pathname: '/handouts/[id]', params: { id } })}
+          />
+          <ActionButton
+            label={texts.review}
+            kind="plain"
+            icon="chevron-right"
+            onPress={() => router.navigate({ pathname: '/review/[id]', params: { id } })}
           />
         </View>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: GAP_PX, rowGap: 32 }}>

@@ -1,11 +1,11 @@
-import { texts } from './texts';
-import { downloadSheet } from '@/shell/paper/print';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Sheet } from '@sphene/core/sheets';
+import { texts } from '../texts';
+import { downloadSheet } from './print';
 
 /** The papers that a sheet is printed on. */
 const PAPERS = ['a4', 'letter', 'pocket'] as const;
