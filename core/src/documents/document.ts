@@ -16,7 +16,7 @@ import {
   standItemSchema,
 } from '../gear';
 import { fault } from '../photometry';
-import { cameraClockSchema, keptLookSchema, noteSchema, packingSchema } from '../record';
+import { cameraRollSchema, keptLookSchema, noteSchema, packingSchema } from '../record';
 import { readingSchema, sceneChangeSchema, setupSchema } from '../setup';
 import { changeSchema } from './change';
 import { conflictSchema, editSchema } from './edit';
@@ -47,7 +47,7 @@ const editables = [
   keptLookSchema,
   noteSchema,
   packingSchema,
-  cameraClockSchema,
+  cameraRollSchema,
   conflictSchema,
 ] as const;
 

@@ -118,8 +118,8 @@ export const englishSheets: SheetWords = {
   packing: 'Packing',
   packed: (kind, name, count) => {
     const many = count > 1 ? `${count} × ` : '';
-    if (kind === 'battery') return `${many}battery for ${name}`;
-    return kind === 'ballast' ? `${many}ballast bag` : `${many}${name}`;
+    if (kind === 'battery') return `${many}Battery for ${name}`;
+    return kind === 'ballast' ? `${many}Ballast bag` : `${many}${name}`;
   },
   kilograms: (kg) => (kg < 1 ? `${Math.round(kg * 1000)} g` : `${kg.toFixed(1)} kg`),
   spare: 'spare',

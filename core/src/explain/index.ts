@@ -1,3 +1,4 @@
+export { type Deed, setupAtWork } from './atWork';
 export {
   type DialColumn,
   type DialControl,

@@ -1,7 +1,8 @@
-export { type CameraClock, cameraClockSchema, MOST_OFFSET_S } from './cameraClock';
+export { type CameraRoll, cameraRollSchema, MOST_FRAMES, MOST_OFFSET_S, type RollFrame } from './cameraRoll';
 export {
   type KeptLook,
   keptLookSchema,
+  lookPictureSchema,
   type LookFigures,
   type LookLight,
   type LookPicture,

@@ -82,7 +82,7 @@ const lookFiguresSchema = z.strictObject({
 export type LookFigures = z.infer<typeof lookFiguresSchema>;
 
 /** A picture as relations: what is wished for, where its lights stand, and what it measured. */
-const lookPictureSchema = z.strictObject({
+export const lookPictureSchema = z.strictObject({
   wish: lookSchema
     .omit({ highlightPointId: true, targets: true })
     .extend({ targets: z.array(lookTargetSchema).max(20) }),

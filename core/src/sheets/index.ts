@@ -24,3 +24,4 @@ export {
   openCardSchema,
 } from './links';
 export { stageSvg, xmlText } from './stageSvg';
+export { frameLit, type FrameLit } from './frameLit';

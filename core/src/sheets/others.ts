@@ -53,7 +53,7 @@ export function secondShooterSheet(facts: SheetFacts, words: Words): Sheet {
       ? [{ kind: 'text', text: sheet.noSettingsYet } as const]
       : [{ kind: 'figures', figures } as const]),
     ...(second === null ? [] : [{ kind: 'text', text: words.secondFollows(second) } as const]),
-    ...(radios.length === 0 ? [] : [{ kind: 'steps', items: radios } as const]),
+    ...radios.map((text) => ({ kind: 'text', text }) as const),
   ];
   return { language: words.tag, title: sheet.forSecondShooter(setup.title), under: underTitle(facts, words), blocks };
 }
@@ -89,7 +89,7 @@ export function editorSheet(all: readonly SheetFacts[], words: Words): Sheet {
     return [
       { kind: 'heading', text: setup.title },
       { kind: 'figures', figures },
-      ...(lines.length === 0 ? [] : [{ kind: 'steps', items: lines } as const]),
+      ...lines.map((text) => ({ kind: 'text', text }) as const),
     ];
   });
   return { ...headOf(all, words, sheet.forEditor), blocks };
