@@ -77,7 +77,8 @@ export const FEATURES_WITHIN = {
   stage: ['picture', 'variants'],
   // variants are compared by their pictures
   variants: ['picture'],
-  log: ['variants'],
+  // frames are asked for by number where everything else is
+  log: ['variants', 'roll'],
   // an evening's setups are seen by their pictures
   shoots: ['picture'],
   // ways out and cures stand where the trouble is seen

@@ -9,6 +9,7 @@ export { PackingScreen } from '@/features/packing/PackingScreen';
 export { PictureScreen } from '@/features/picture/PictureScreen';
 export { NowScreen } from '@/features/plan/NowScreen';
 export { PlanScreen } from '@/features/plan/PlanScreen';
+export { ClockScreen } from '@/features/roll/ClockScreen';
 export { ReviewScreen } from '@/features/review/ReviewScreen';
 export { SearchScreen } from '@/features/search/SearchScreen';
 export { SetupScreen } from '@/features/setup/SetupScreen';

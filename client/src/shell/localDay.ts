@@ -23,3 +23,18 @@ export function localDay(at: string, timeZone: string) {
     clock: (ms: number) => clockAt(ms, timeZone),
   };
 }
+
+const LOCAL = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::(\d\d)(\.\d+)?)?$/;
+
+/** A date and time of a place's own clock as a moment, ms; null where it is none. */
+export function msOfLocal(local: string, timeZone: string): number | null {
+  const found = LOCAL.exec(local.trim());
+  if (found === null) return null;
+  const [year = 0, month = 1, day = 1, hour = 0, minute = 0, second = 0] = found
+    .slice(1, 7)
+    .map((part) => Number(part ?? 0));
+  const at = new TZDate(year, month - 1, day, hour, minute, second, known(timeZone));
+  // a day that there is not, such as the 31st of June, would become another one
+  if (at.getMonth() !== month - 1 || at.getDate() !== day) return null;
+  return at.getTime() + Math.round(Number(found[7] ?? 0) * 1000);
+}

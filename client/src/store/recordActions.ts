@@ -1,5 +1,6 @@
 import { type Document, isFactType, nameOfDocument } from '@sphene/core/documents';
 import {
+  type CameraRoll,
   type KeptLook,
   type LookPicture,
   type Note,
@@ -31,7 +32,7 @@ export class RecordActions extends ShootActions {
   }
 
   /** Deletes a look or a note, and offers to bring it back. */
-  removeRecord(document: KeptLook | Note, title = nameOfDocument(document)): void {
+  removeRecord(document: KeptLook | Note | CameraRoll, title = nameOfDocument(document)): void {
     this.keep([{ op: 'delete', id: document.id }]);
     this.store.dispatch(noticed({ deleted: title, documentIds: [document.id] }));
   }
@@ -51,11 +52,25 @@ export class RecordActions extends ShootActions {
     this.keep([edit(note, { ...note, ...said })]);
   }
 
+  /** Keeps the frames of a camera at a shoot, and how far its clock is off: one roll for each camera. */
+  setRoll(
+    shootId: string,
+    camera: string,
+    said: Partial<Pick<CameraRoll, 'offsetS' | 'offsetFrom' | 'frames'>>,
+  ): boolean {
+    const id = ownedId(shootId, `roll ${camera}`);
+    const here = this.store.getState().documents.byId[id];
+    const before = here?.type === 'cameraRoll' ? here : null;
+    const plain = { type: 'cameraRoll', version: 1, offsetS: 0, offsetFrom: 'assumed' } as const;
+    const document: CameraRoll = { ...plain, frames: [], id, shootId, camera, ...before, ...said };
+    return this.keep([before === null ? add(document) : edit(before, document)]);
+  }
+
   /**
-   * Brings documents of a backup in, all or none: what is not here, what was deleted here, and what is to be as it was then.
+   * Brings documents of a file in, all or none: what is not here, what was deleted here, and what is to be as it was then.
    * @returns false where one of them is refused, or this device could not keep them
    */
-  async restoreBackup(documents: readonly Document[], images: ReadonlyMap<string, string>): Promise<boolean> {
+  async bringIn(documents: readonly Document[], images: ReadonlyMap<string, string>): Promise<boolean> {
     const { byId: known, deleted } = this.store.getState().documents;
     const changes = documents.flatMap((document): Change[] => {
       const here = known[document.id];

@@ -1,5 +1,7 @@
 import { expose } from 'comlink';
 import exifr from 'exifr';
+import jsQR from 'jsqr';
+import { z } from 'zod';
 
 import {
   MAX_FRAME_IMAGE_LETTERS,
@@ -81,6 +83,50 @@ async function exifOf(file: Blob): Promise<unknown> {
   }
 }
 
+/** When and by which camera a file was made, as it says itself. */
+export interface Taken {
+  /** by the camera's own clock, which knows no zone: `2026-02-27T14:32:05.12`; null: it does not say */
+  at: string | null;
+  camera: string;
+}
+
+/** Where cameras write it. */
+const HEADER_BYTES = 256 * 1024;
+/** Codes are found on a picture of so many pixels. */
+const CODE_PX = 1400;
+const takenSchema = z.object({
+  DateTimeOriginal: z.string().regex(/^\d{4}:\d\d:\d\d \d\d:\d\d:\d\d/),
+  SubSecTimeOriginal: z.coerce
+    .string()
+    .regex(/^\d{1,6}$/)
+    .optional()
+    .catch(undefined),
+  Model: z.string().optional().catch(undefined),
+});
+
+/** A file's own time; null where it has none. */
+async function takenOf(file: Blob): Promise<Taken> {
+  const nothing: Taken = { at: null, camera: '' };
+  try {
+    const exif: unknown = await exifr.parse(await file.slice(0, HEADER_BYTES).arrayBuffer(), {
+      pick: ['DateTimeOriginal', 'SubSecTimeOriginal', 'Model'],
+      translateValues: false,
+      reviveValues: false,
+    });
+    const read = takenSchema.safeParse(exif);
+    if (!read.success) return nothing;
+    const { DateTimeOriginal, SubSecTimeOriginal, Model = '' } = read.data;
+    const [day = '', time = ''] = DateTimeOriginal.slice(0, 19).split(' ');
+    const part = SubSecTimeOriginal === undefined ? '' : `.${SubSecTimeOriginal}`;
+    return {
+      at: `${day.replaceAll(':', '-')}T${time}${part}`,
+      camera: Model.split('\u0000').join('').trim().slice(0, 80),
+    };
+  } catch {
+    return nothing;
+  }
+}
+
 let placed: { image: string; pixels: Pixels } | null = null;
 
 const api = {
@@ -101,6 +147,20 @@ const api = {
       return { ok: true, exif, widthPx, heightPx, image, tones };
     } catch {
       return { ok: false, reason: 'no picture' };
+    }
+  },
+
+  taken: (file: Blob): Promise<Taken> => takenOf(file),
+
+  /** What a code in a picture says; null where none is found. */
+  async code(file: Blob): Promise<string | null> {
+    try {
+      const picture = await createImageBitmap(file);
+      const { data, width, height } = draw(picture, CODE_PX, true).pixels();
+      picture.close();
+      return jsQR(new Uint8ClampedArray(data), width, height)?.data ?? null;
+    } catch {
+      return null;
     }
   },
 

@@ -1,9 +1,9 @@
 import { proxy, type Remote, wrap } from 'comlink';
 
 import type { Place } from '@sphene/core/frames';
-import type { FrameApi, FrameProgress, FrameResult } from './frame.worker';
+import type { FrameApi, FrameProgress, FrameResult, Taken } from './frame.worker';
 
-export type { FrameProgress, FrameResult };
+export type { FrameProgress, FrameResult, Taken };
 
 let running: { worker: Worker; api: Remote<FrameApi> } | null = null;
 
@@ -22,6 +22,12 @@ export const readFrame = (file: Blob, tell: (progress: FrameProgress) => void): 
 /** Where a place of a kept frame lies against mid grey. */
 export const placeInFrame = (image: string, x: number, y: number): Promise<Place | null> =>
   frameApi().place(image, x, y);
+
+/** When and by which camera a file was made. */
+export const frameTaken = (file: Blob): Promise<Taken> => frameApi().taken(file);
+
+/** What a code in a photograph says; null where none is found. */
+export const codeInFrame = (file: Blob): Promise<string | null> => frameApi().code(file);
 
 /** Stops whatever the worker is doing; the next call starts a new one. */
 export function stopFrames(): void {

@@ -1,4 +1,4 @@
-import { englishReview, englishSheets } from '../englishRecord';
+import { englishFiles, englishReview, englishSheets } from '../englishRecord';
 import type { Words } from '../words';
 import { nextAction, spread } from './nextAction';
 import { notHelping, way, wayOut } from './waysOut';
@@ -252,6 +252,7 @@ export const english: Words = {
   backupFault,
   setupFileFault,
   iesFault,
+  files: englishFiles(schemaFault),
   review: englishReview,
   sheet: englishSheets,
 };

@@ -1,2 +1,3 @@
+export { englishFiles } from './files';
 export { englishReview } from './review';
 export { englishSheets } from './sheets';

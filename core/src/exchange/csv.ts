@@ -51,8 +51,8 @@ function rowFault(cells: readonly string[], line: number): CsvFault | null {
   return null;
 }
 
-/** Anything that CSV is read from: a file of the browser, or a stream of a program. */
-export type CsvSource = Parameters<typeof Papa.parse>[0] & object;
+/** What CSV is read from: a file of the browser, or a stream of a program. */
+export type CsvSource = object;
 
 /** Read in parts of so many bytes: what is in memory at once. */
 const PART_BYTES = 256 * 1024;

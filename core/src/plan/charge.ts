@@ -37,7 +37,7 @@ export interface ChargeOfSetup {
 }
 
 /** The number at the end of a frame's name; null where there is none. */
-const numberOf = (frame: string): number | null => {
+export const frameNumber = (frame: string): number | null => {
   const digits = /(\d+)\D*$/.exec(frame)?.[1];
   return digits === undefined ? null : Number(digits);
 };
@@ -47,14 +47,14 @@ const FRAMES_ROUND = 10_000;
 
 /** Frames that were made with a setup, from the numbers that were written down; null where they were not. */
 export function framesMade({ frames: { from, to } }: Pick<Setup, 'frames'>): number | null {
-  const [first, last] = [numberOf(from), numberOf(to)];
+  const [first, last] = [frameNumber(from), frameNumber(to)];
   if (first === null || last === null) return null;
   return (last >= first ? last - first : last + FRAMES_ROUND - first) + 1;
 }
 
 /** Whether a frame, by the number that a camera gave it, was made with a setup. */
 export function frameIn({ frames: { from, to } }: Pick<Setup, 'frames'>, frame: string): boolean {
-  const [first, last, asked] = [numberOf(from), numberOf(to === '' ? from : to), numberOf(frame)];
+  const [first, last, asked] = [frameNumber(from), frameNumber(to === '' ? from : to), frameNumber(frame)];
   if (first === null || last === null || asked === null) return false;
   // cameras begin anew within a range too
   return last >= first ? asked >= first && asked <= last : asked >= first || asked <= last;

@@ -1,4 +1,4 @@
-export { type ChargedSetup, chargeOfDay, type ChargeOfLight, type ChargeOfSetup, frameIn } from './charge';
+export { type ChargedSetup, chargeOfDay, type ChargeOfLight, type ChargeOfSetup, frameIn, frameNumber } from './charge';
 export {
   dayPlan,
   type LatePlan,

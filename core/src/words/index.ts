@@ -1,5 +1,6 @@
 export { incrementOf, lightOf, pointOf, unitOf, type WordsContext } from './context';
 export { pseudo, pseudoText } from './pseudo';
+export type { FileWords } from './fileWords';
 export type { ReviewWords, SuggestionNames } from './reviewWords';
 export type { MeantFigures, SheetWords } from './sheetWords';
 export type {

@@ -58,6 +58,7 @@ import type {
 } from '../setup';
 import type { BackdropFill, Companion, Placement, StageMove, StageWatch, TurnedSet } from '../stage';
 import type { WordsContext } from './context';
+import type { FileWords } from './fileWords';
 import type { ReviewWords } from './reviewWords';
 import type { SheetWords } from './sheetWords';
 
@@ -358,6 +359,9 @@ export interface Words {
   backupFault: (fault: BackupFault) => string[];
   setupFileFault: (fault: SetupFileFault) => string;
   iesFault: (fault: IesFault) => string;
+
+  /** tables and sidecars */
+  files: FileWords;
 
   /** what a review says, and one's own taste */
   review: ReviewWords;

@@ -63,7 +63,7 @@ function useBackup() {
   const restore = async (backup: Backup, plan: RestorePlan, over: boolean) => {
     setState({ step: 'restoring' });
     const documents = [...plan.missing, ...(over ? plan.other : [])];
-    const kept = await actions.restoreBackup(documents, backup.images);
+    const kept = await actions.bringIn(documents, backup.images);
     setState(kept ? { step: 'done', count: documents.length } : { step: 'refused', why: [texts.backupNotKept] });
   };
   return { state, save, look, restore, leave: () => setState({ step: 'rest' }) };

@@ -12,9 +12,12 @@ import { FlatList, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
 import { frameIn } from '@sphene/core/plan';
+import { FrameAnswer } from '@/features/roll/FrameAnswer';
+import { RollPart } from '@/features/roll/RollPart';
 import type { Setup } from '@sphene/core/setup';
 import { AddNote } from './AddNote';
 import { type Entry, ENTRY_KINDS, type EntryKind } from './entries';
+import { LogFiles } from './files/LogFiles';
 import { LogChart } from './LogChart';
 import { LogLine } from './LogLine';
 import { momentOf } from './momentOf';
@@ -55,10 +58,12 @@ interface Filter {
 
 /** Search, kinds and setups; a frame's number says what it was made with. */
 function Filters({
+  shootId,
   setups,
   filter,
   onFilter,
 }: {
+  shootId: string;
   setups: readonly Setup[];
   filter: Filter;
   onFilter: (filter: Filter) => void;
@@ -76,6 +81,7 @@ function Filters({
         maxLength={80}
         onChangeText={(text) => onFilter({ ...filter, searched: text })}
       />
+      <FrameAnswer shootId={shootId} asked={searched} />
       {ofFrame !== undefined && <Txt role="status">{texts.frameFound(searched.trim(), ofFrame.title)}</Txt>}
       <ChoiceList
         label={texts.kind}
@@ -132,10 +138,12 @@ export function LogScreen() {
         ListHeaderComponent={
           <View style={{ gap: 16, paddingBottom: 8 }}>
             <AddNote shootId={id} setupId={setupId === '' ? null : setupId} />
-            <Filters setups={log.setups} filter={filter} onFilter={setFilter} />
+            <Filters shootId={id} setups={log.setups} filter={filter} onFilter={setFilter} />
             <Disclosure title={texts.chart} summary={texts.chartSummary}>
               <LogChart setups={charted} />
             </Disclosure>
+            <RollPart shootId={id} />
+            <LogFiles shoot={shoot} setups={charted} entries={entries} notes={log.notes} />
             <Txt size="label" tone="quiet" role="status">
               {texts.shown(entries.length)}
             </Txt>

@@ -52,7 +52,7 @@ function useDrawn() {
       shown.current = developed;
       // counted once it rests: the histogram must not slow the thumb down
       clearTimeout(counting.current);
-      counting.current = setTimeout(() => setCounts(countsOf(developed)), 120) as unknown as number;
+      counting.current = setTimeout(() => setCounts(countsOf(developed)), 120);
     },
     keepBefore: () => {
       const { current } = shown;

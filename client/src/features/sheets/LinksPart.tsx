@@ -3,6 +3,7 @@ import { formatMoment } from '@/shell/formatMoment';
 import { ActionButton } from '@/ui/ActionButton';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
+import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
 import { useCallback, useEffect, useState } from 'react';
@@ -10,7 +11,6 @@ import { View } from 'react-native';
 
 import { CARD_HOURS, type CardLink, type CardLinks, type CardSheetKind } from '@sphene/core/sheets';
 import { addressOf, linksOf, makeLink, withdrawLink } from './links';
-import { QrCode } from './QrCode';
 
 /** How long a link may be wanted for, hours. */
 const HOURS: readonly number[] = [4, CARD_HOURS.usual, 72, CARD_HOURS.most];
