@@ -3,6 +3,10 @@ const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
+const WHOLE = {
+  'pdf-lib': 'pdf-lib/dist/pdf-lib.esm.min.js',
+  '@pdf-lib/fontkit': '@pdf-lib/fontkit/dist/fontkit.es.min.js',
+};
 config.resolver.resolveRequest = (context, name, platform) => {
   const from = context.originModulePath;
   // Zod re-exports its 64 languages from one barrel and Metro does not shake trees: keep English only.
@@ -14,6 +18,9 @@ config.resolver.resolveRequest = (context, name, platform) => {
     /node_modules\/react-native-paper\//.test(from)
   )
     return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/PathIcon.tsx') };
+  // what writes PDFs is in many small files whose helpers Metro does not find: take each as the one file that it ships too
+  const whole = WHOLE[name];
+  if (whole !== undefined) return { type: 'sourceFile', filePath: path.join(__dirname, '../node_modules', whole) };
   return context.resolveRequest(context, name, platform);
 };
 // A module runs when it is first used, not when the page starts: the list of shoots need not wait for the rest.

@@ -1,12 +1,13 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
+import { PrintPart } from '@/shell/paper/PrintPart';
 import { OUR_NAME } from '@/shell/texts';
 import { downloadText, fileNameOf } from '@/shell/download';
 import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickFile } from '@/ui/pickFile';
 import { Txt } from '@/ui/Txt';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import {
@@ -18,7 +19,7 @@ import {
   writeGpx,
 } from '@sphene/core/exchange';
 import { PLAIN_PLAN, type Setup, type SetupPlan } from '@sphene/core/setup';
-import { printRunSheet } from './runSheet';
+import { runSheet } from './runSheet';
 import type { DayPlan } from './useDayPlan';
 
 const MINUTE_MS = 60_000;
@@ -50,6 +51,7 @@ function timesIn(events: readonly CalendarEvent[], setups: readonly Setup[]): { 
 export function FilesPart({ day, date }: { day: DayPlan; date: string }) {
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
   const { shoot, spots } = day;
+  const sheet = useMemo(() => runSheet(day, date), [day, date]);
   const places = spots.flatMap(({ title, place }): NamedPlace[] => (place === null ? [] : [{ name: title, place }]));
   const takeCalendar = async (file: File) => {
     const read = readCalendar(await file.text());
@@ -66,8 +68,9 @@ export function FilesPart({ day, date }: { day: DayPlan; date: string }) {
       : downloadText(fileNameOf(shoot.title, ending), write(places), type);
   return (
     <Disclosure title={texts.out} summary={texts.outSummary}>
+      <Txt bold>{texts.runSheet}</Txt>
+      <PrintPart sheet={sheet} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <ActionButton label={texts.printSheet} onPress={() => printRunSheet(day, date)} />
         <ActionButton
           label={texts.calendarOut}
           icon="tray-arrow-up"

@@ -54,7 +54,7 @@ export const texts = catalogue({
   takeTheseTimes: 'Take these times',
   out: 'Run sheet and files',
   outSummary: 'Print it, or a calendar in and out; places as GPX or GeoJSON',
-  printSheet: 'Print the run sheet',
+  runSheet: 'Run sheet',
   calendarOut: 'Calendar out',
   calendarIn: 'Calendar in',
   gpxOut: 'Places as GPX',

@@ -1,5 +1,10 @@
 import { catalogue } from '@/language/language';
 
+const leftOut = (files: number): string => {
+  if (files === 0) return '';
+  return files === 1 ? '; 1 file says no time and was left out' : `; ${files} files say no time and were left out`;
+};
+
 /** What `roll` says in words of its own. */
 export const texts = catalogue({
   roll: 'Frames of the camera',
@@ -10,8 +15,7 @@ export const texts = catalogue({
   stop: 'Stop',
   stopped: 'Stopped: nothing was kept.',
   noTimes: 'None of these files says when it was made. Choose the pictures as the camera wrote them.',
-  taken: (frames: number, without: number) =>
-    `${frames} frames kept${without === 0 ? '' : `; ${without} files say no time and were left out`}.`,
+  taken: (frames: number, without: number) => `${frames} ${frames === 1 ? 'frame' : 'frames'} kept${leftOut(without)}.`,
   tooMany: (most: number) => `More than ${most} frames of one camera: choose those of this shoot only.`,
   someCamera: 'A camera',
   framesOf: (camera: string, count: number) => `${camera}: ${count} frames`,

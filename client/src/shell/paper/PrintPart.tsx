@@ -15,7 +15,10 @@ export function PrintPart({ sheet }: { sheet: Sheet }) {
   const [failed, setFailed] = useState(false);
   const print = (paper: (typeof PAPERS)[number]) => {
     setFailed(false);
-    downloadSheet(sheet, paper).catch(() => setFailed(true));
+    downloadSheet(sheet, paper).catch((error: unknown) => {
+      console.error(error);
+      setFailed(true);
+    });
   };
   return (
     <View style={{ gap: 8 }}>
