@@ -19,7 +19,10 @@ for (const [size, viewport] of SIZES)
       await page.getByRole('checkbox', { name: 'Out: Wren 60 A', exact: true }).click();
       await octagon.getByRole('checkbox', { name: 'Back: Octagon 90 cm' }).click();
       await expect(page.getByText(/2 of \d+ out, 1 back · Not back yet: Wren 60 A\./)).toBeVisible();
-      await page.getByRole('button', { name: /^Helpers: / }).last().click();
+      await page
+        .getByRole('button', { name: /^Helpers: / })
+        .last()
+        .click();
       await expect(page.getByText('You and they bring about 54.0 kg in one way. Together one way.')).toBeVisible();
 
       await page.getByRole('button', { name: /^Weights\./ }).click();

@@ -3,6 +3,7 @@ import { decode } from 'fast-png';
 import { readFileSync } from 'node:fs';
 import { type BrowserContext, type Page } from '@playwright/test';
 
+import { faults } from './axe';
 import { readPdf } from './pdf';
 import { expect, HALL, SIZES, test } from './stack';
 
@@ -54,6 +55,10 @@ for (const [size, viewport] of SIZES)
       await expect(theirs.getByText(/^Follows every change/)).toBeVisible();
       // nothing of an account was begun there
       expect(asked.filter((path) => path.startsWith('/api/') && !path.startsWith('/api/cards/open/'))).toEqual([]);
+      for (const colorScheme of ['light', 'dark'] as const) {
+        await theirs.emulateMedia({ colorScheme });
+        expect(await faults(theirs)).toEqual([]);
+      }
       await theirs.evaluate(async () => {
         await navigator.serviceWorker.ready;
       });

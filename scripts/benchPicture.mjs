@@ -1,36 +1,12 @@
 // Times of the picture in Chromium, as the application makes them: its layers in the workers, the power slider, a
 // light that is dragged.
+import { watched } from './watched.mjs';
+
 const HALL = '/setup/019c9c00-0000-7000-8000-000000000011';
 const PICTURE = '/picture/019c9c00-0000-7000-8000-000000000011';
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 const finished = (tab) =>
   tab.getByRole('status', { name: 'Picture: finished' }).filter({ visible: true }).first().waitFor({ timeout: 60_000 });
-
-/** Counts frames and the longest task of the page while `work` runs. */
-async function watched(tab, work) {
-  await tab.evaluate(() => {
-    globalThis.frames_ = 0;
-    globalThis.longest = 0;
-    globalThis.counting = true;
-    globalThis.began = performance.now();
-    const count = () => {
-      globalThis.frames_ += 1;
-      if (globalThis.counting) requestAnimationFrame(count);
-    };
-    requestAnimationFrame(count);
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) globalThis.longest = Math.max(globalThis.longest, duration);
-    }).observe({ entryTypes: ['longtask'] });
-  });
-  await work();
-  return tab.evaluate(() => {
-    globalThis.counting = false;
-    return {
-      perSecond: (1000 * globalThis.frames_) / (performance.now() - globalThis.began),
-      longestMs: globalThis.longest,
-    };
-  });
-}
 
 /** How long a light is dragged, and how often. */
 const DRAG_MS = 10_000;

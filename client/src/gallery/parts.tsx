@@ -14,8 +14,11 @@ import { Mark } from '@/ui/Mark';
 import { NextBar } from '@/ui/NextBar';
 import PathIcon from '@/ui/PathIcon';
 import { OfferCard } from '@/ui/OfferCard';
+import { QrCode } from '@/ui/QrCode';
 import { ReadingEntry } from '@/ui/ReadingEntry';
 import { ClearKey, ReadingPad } from '@/ui/ReadingPad';
+import { SheetView } from '@/ui/SheetView';
+import { StageSketch } from '@/ui/StageSketch';
 import { ToggleList } from '@/ui/ToggleList';
 import { Heading, Txt } from '@/ui/Txt';
 import { WhyPanel } from '@/ui/WhyPanel';
@@ -25,9 +28,11 @@ import { SIZE } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
 import { View } from 'react-native';
 
+import { NOTHING_AROUND } from '@sphene/core/documents';
 import { LOOK_WAY_IDS } from '@sphene/core/gear';
 import { SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE } from '@sphene/core/sample';
 import { dayOf, reachSpans, sunDay, sunTrack } from '@sphene/core/sky';
+import { assistantCard, stageDrawing } from '@sphene/core/sheets';
 import { solve } from '@sphene/core/solution';
 import { DIALS } from './dialParts';
 import { type GalleryPart, Held, nothing } from './held';
@@ -35,6 +40,16 @@ import { type GalleryPart, Held, nothing } from './held';
 const CLOCK = new Date('2026-02-27T15:40:00Z');
 const HALL = solve(SAMPLE_HALL.setup, SAMPLE_KIT, SAMPLE_HALL.readings, CLOCK);
 const TERRACE = solve(SAMPLE_TERRACE.setup, SAMPLE_KIT, SAMPLE_TERRACE.readings, CLOCK);
+const HALL_SHEET = assistantCard(
+  {
+    ...SAMPLE_HALL,
+    kit: SAMPLE_KIT,
+    numbers: HALL,
+    around: NOTHING_AROUND,
+    atMs: CLOCK.getTime(),
+  },
+  words,
+);
 const HALL_WORDS = { setup: SAMPLE_HALL.setup, kit: SAMPLE_KIT };
 const { shutter: CHAIN } = HALL.why;
 if (CHAIN === undefined) throw new Error('the sample has a reason for its shutter');
@@ -156,6 +171,20 @@ const BUTTONS: GalleryPart[] = [
             onApply={nothing}
           />
         ),
+      },
+    ],
+  },
+  {
+    file: 'QrCode',
+    states: [{ name: 'an address', shown: <QrCode text="https://sphene.example/card" said="A code of an address" /> }],
+  },
+  { file: 'SheetView', states: [{ name: 'the assistant’s card', shown: <SheetView sheet={HALL_SHEET} /> }] },
+  {
+    file: 'StageSketch',
+    states: [
+      {
+        name: 'a window and a key',
+        shown: <StageSketch drawing={stageDrawing(SAMPLE_HALL.setup, SAMPLE_KIT, HALL, words)} widthPx={320} />,
       },
     ],
   },

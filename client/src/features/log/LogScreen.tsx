@@ -24,8 +24,9 @@ import { momentOf } from './momentOf';
 import { type LogOf, useShootLog } from './useEntries';
 
 const MOST_PX = 760;
-/** Rows that are drawn at once, and screens of them that are kept beside the one in view. */
-const ROWS_AT_ONCE = 24;
+/** Rows that are drawn at first and at once, and screens of them that are kept beside the one in view. */
+const ROWS_AT_FIRST = 24;
+const ROWS_AT_ONCE = 8;
 const SCREENS_KEPT = 5;
 
 type Shown = 'all' | 'starred' | EntryKind;
@@ -130,7 +131,7 @@ export function LogScreen() {
       <FlatList
         data={entries}
         keyExtractor={(entry) => entry.id}
-        initialNumToRender={ROWS_AT_ONCE}
+        initialNumToRender={ROWS_AT_FIRST}
         maxToRenderPerBatch={ROWS_AT_ONCE}
         windowSize={SCREENS_KEPT}
         keyboardShouldPersistTaps="handled"

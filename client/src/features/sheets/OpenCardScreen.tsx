@@ -30,6 +30,7 @@ export function OpenCardScreen() {
         <title>{card?.open.sheet.title ?? texts.card}</title>
       </Head>
       <ScrollView
+        tabIndex={0}
         contentContainerStyle={{ padding: 16, gap: 16, maxWidth: MOST_PX, width: '100%', alignSelf: 'center' }}
       >
         {card === null ? (
