@@ -24,7 +24,7 @@ for (const [size, viewport] of SIZES)
       await own.getByLabel('Tags').fill('room, couple');
       await own.getByLabel('Tags').press('Enter');
       const named = own.getByRole('group', { name: 'Window and one box', exact: true });
-      await expect(named.getByText('The same, relation by relation.')).toBeVisible();
+      await expect(named.getByText('It passes: the same, relation by relation.')).toBeVisible();
       await expect(setup.saved).toBeVisible();
 
       await setup.open(stack, FOUNDRY);

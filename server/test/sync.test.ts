@@ -393,7 +393,7 @@ describe('large and old documents', () => {
         ? { type, version: 1, id, shootId: sampleId(1), spotId: sampleId(2), setupId: null, at, title: 'The wall' }
         : {
             type,
-            version: 1,
+            version: 2,
             id,
             name: 'Wall and sun',
             tags: [],

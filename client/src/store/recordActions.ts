@@ -22,7 +22,7 @@ export class RecordActions extends ShootActions {
   keepLook(name: string, from: KeptLook['from'], picture: LookPicture, image: string | null): string {
     const id = this.clock.newId();
     const keptAt = this.clock.timestamp();
-    const look: KeptLook = { type: 'look', version: 1, id, name, tags: [], words: '', keptAt, from, picture };
+    const look: KeptLook = { type: 'look', version: 2, id, name, tags: [], words: '', keptAt, from, picture };
     this.keep([add(look), ...(image === null ? [] : [{ op: 'image', id, image } satisfies Change])]);
     return id;
   }

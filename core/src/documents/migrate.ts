@@ -17,6 +17,7 @@ import { frame2 } from './migrations/frame2';
 import { lamp1 } from './migrations/lamp1';
 import { lamp2 } from './migrations/lamp2';
 import { lens1 } from './migrations/lens1';
+import { look1 } from './migrations/look1';
 import { modifier1 } from './migrations/modifier1';
 import { preferences1 } from './migrations/preferences1';
 import { preferences2 } from './migrations/preferences2';
@@ -67,6 +68,7 @@ const STEPS: Record<string, Step> = {
   'lamp 1': lamp1,
   'lamp 2': lamp2,
   'lens 1': lens1,
+  'look 1': look1,
   'modifier 1': modifier1,
   'preferences 1': preferences1,
   'preferences 2': preferences2,

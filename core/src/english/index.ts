@@ -1,4 +1,4 @@
-import { englishFiles, englishReview, englishSheets } from '../englishRecord';
+import { englishFiles, englishReview, englishSheets, SHIPPED_LOOK_WORDS } from '../englishRecord';
 import type { Words } from '../words';
 import { nextAction, spread } from './nextAction';
 import { notHelping, way, wayOut } from './waysOut';
@@ -72,13 +72,13 @@ import {
   LOOK_MARKS,
   LOOK_WAYS,
   lookAs,
+  lookCulprit,
   lookFault,
   lookRow,
   lookTold,
   lookWords,
   missedWhy,
   readLook,
-  SHIPPED_LOOK_WORDS,
 } from './look';
 import {
   FLASH_FAULTS,
@@ -191,6 +191,7 @@ export const english: Words = {
   shippedLook: (id) => SHIPPED_LOOK_WORDS[id],
   lookTold,
   lookRow,
+  lookCulprit,
   missedWhy,
   tie,
   cameraReason,

@@ -1,5 +1,5 @@
 import { LOOK_WAY_IDS, type LookWayId } from '../gear';
-import type { LookMiss, LookRow, ShippedLookId } from '../looks';
+import type { LookCulprit, LookMiss, LookRow } from '../looks';
 import { formatShare, formatStopCount, formatStops, parsePartStops } from '../notation';
 import {
   failure,
@@ -13,9 +13,9 @@ import {
 import type { LookPicture } from '../record';
 import { HOLD_BACK_RANGE, type LightRole } from '../setup';
 import { sentence, stopsOf, stopWord } from './count';
-import { LIGHT_ROLES, lightNamed } from './gear';
+import { LIGHT_ROLES, lightNamed, panelName } from './gear';
 import { POINT_ROLES } from './metering';
-import type { LookFault, Mark, ShippedLookWords, WordsContext } from '../words';
+import type { LookFault, Mark, WordsContext } from '../words';
 
 /** From flash hardly noticed to ambient shut out; the places where photographers usually set the balance. */
 export const LOOK_MARKS: readonly Mark[] = [
@@ -188,61 +188,14 @@ export const BACKGROUND_MARKS: readonly Mark[] = [
   { stops: 7 / 3, name: 'White', words: 'White, just before it clips' },
 ];
 
-/** Looks that ship: what each is for, and what it costs. */
-export const SHIPPED_LOOK_WORDS: Record<ShippedLookId, ShippedLookWords> = {
-  'quiet-lift': {
-    name: 'Quiet lift',
-    because: 'Flash that nobody notices: a quarter of the light, the place stays as it is.',
-    price: 'Little control over contrast; a cloud shows at once.',
-  },
-  'even-hand': {
-    name: 'Even hand',
-    because: 'Flash and ambient as strong as each other, a stop of each: forgiving while light changes.',
-    price: 'Two sources of the same strength: mind crossed shadows.',
-  },
-  'evening-made': {
-    name: 'Evening made',
-    because: 'The background a stop and a half down, the face lit by flash alone: dusk before it comes.',
-    price: 'Takes power, and filters or high-speed sync in the sun.',
-  },
-  'closed-room': {
-    name: 'Closed room',
-    because: 'The ambient shut out: nothing but your light, always the same.',
-    price: 'The place is gone; small apertures, much power.',
-  },
-  'sun-behind': {
-    name: 'Sun behind',
-    because: 'The sun as rim, a soft key from the other side lifts the face.',
-    price: 'Flare in the lens, and the key must hold against the sky.',
-  },
-  wrapped: {
-    name: 'Wrapped',
-    because: 'A large key from the side where the ambient comes from: one direction, soft all round.',
-    price: 'A large modifier near by: wind, and little depth of light.',
-  },
-  'deep-side': {
-    name: 'Deep side',
-    because: 'A key from far aside without fill: half of the face stays dark.',
-    price: 'Nothing is left in the dark half; spectacles and deep eyes suffer.',
-  },
-  'two-and-rim': {
-    name: 'Two and a rim',
-    because: 'Key, fill a stop and a half under it, an edge of light at the hair: as portraits are usually built.',
-    price: 'Three lights to carry, set and watch.',
-  },
-  'warm-at-dusk': {
-    name: 'Warm at dusk',
-    because: 'A gelled key and a balance for it: skin stays skin, the sky turns deep blue.',
-    price: 'The gel takes about half a stop; no more than half an hour of such sky.',
-  },
-};
-
 const degrees = (deg: number): string => `${Math.round(deg)}°`.replace('-', '−');
 const miredOf = (mired: number): string => `${mired < -0.5 ? '−' : '+'}${Math.abs(mired).toFixed(0)} mired`;
 const metres = (m: number): string => (m < 1 ? `${(m * 100).toFixed(0)} cm` : `${m.toFixed(1)} m`);
 
 type FigureRow = Extract<LookRow, { kind: 'figure' }>;
 type LightRow = Extract<LookRow, { kind: 'light' }>;
+type LampRow = Extract<LookRow, { kind: 'lamp' }>;
+type PanelRow = Extract<LookRow, { kind: 'panel' }>;
 
 const LOOK_FIGURE_NAMES: Record<FigureRow['figure'], string> = {
   faceStops: 'Face against mid grey',
@@ -266,8 +219,15 @@ const LOOK_LIGHT_NAMES: Record<LightRow['figure'], string> = {
   gelMired: 'of gel',
 };
 
+const LOOK_LAMP_NAMES: Record<LampRow['figure'], string> = {
+  noseDeg: LOOK_LIGHT_NAMES.noseDeg,
+  riseDeg: LOOK_LIGHT_NAMES.riseDeg,
+  overAmbientStops: 'over the ambient',
+  ambientMired: 'warmer than the ambient',
+};
+
 /** A figure of a look in its own unit. */
-function lookValue(row: FigureRow | LightRow, value: number): string {
+function lookValue(row: FigureRow | LightRow | LampRow | PanelRow, value: number): string {
   switch (row.figure) {
     case 'flashShare':
       return formatShare(value);
@@ -276,31 +236,72 @@ function lookValue(row: FigureRow | LightRow, value: number): string {
     case 'keyOverAmbientMired':
     case 'whiteBalanceMired':
     case 'gelMired':
+    case 'ambientMired':
       return miredOf(value);
     case 'faceStops':
     case 'backgroundStops':
     case 'rimOverKeyStops':
+    case 'overAmbientStops':
       return formatStops(value, 'tenth');
     default:
-      return row.kind === 'light' ? degrees(value) : stopsOf(value);
+      return row.kind === 'figure' ? stopsOf(value) : degrees(value);
   }
 }
 
 const roleNth = (role: LightRole, nth: number): string =>
   nth === 0 ? LIGHT_ROLES[role].name : `${LIGHT_ROLES[role].name} ${nth + 1}`;
 
+const lampNth = (role: LightRole, nth: number): string => `${roleNth(role, nth)} lamp`;
+const panelNth = (panel: PanelRow['panel'], nth: number): string =>
+  nth === 0 ? panelName(panel) : `${panelName(panel)} ${nth + 1}`;
+
+function lookRowTitle(row: FigureRow | LightRow | LampRow | PanelRow): string {
+  switch (row.kind) {
+    case 'figure':
+      return LOOK_FIGURE_NAMES[row.figure];
+    case 'light':
+      return `${roleNth(row.role, row.nth)} ${LOOK_LIGHT_NAMES[row.figure]}`;
+    case 'lamp':
+      return `${lampNth(row.role, row.nth)} ${LOOK_LAMP_NAMES[row.figure]}`;
+    case 'panel':
+      return `${panelNth(row.panel, row.nth)} ${LOOK_LIGHT_NAMES[row.figure]}`;
+  }
+}
+
 /** One relation of a look: what it is, as it should be, as it is; empty where it is not there. */
 export function lookRow(row: LookRow): { title: string; wanted: string; is: string } {
-  if (row.kind === 'no-light') return { title: roleNth(row.role, row.nth), wanted: 'a light', is: 'none' };
-  const title =
-    row.kind === 'figure'
-      ? LOOK_FIGURE_NAMES[row.figure]
-      : `${roleNth(row.role, row.nth)} ${LOOK_LIGHT_NAMES[row.figure]}`;
-  return {
-    title,
-    wanted: lookValue(row, row.wanted),
-    is: row.is === null ? 'not known' : lookValue(row, row.is),
-  };
+  switch (row.kind) {
+    case 'no-light':
+      return { title: roleNth(row.role, row.nth), wanted: 'a light', is: 'none' };
+    case 'no-lamp':
+      return { title: lampNth(row.role, row.nth), wanted: 'a lamp', is: 'none' };
+    case 'no-panel':
+      return { title: panelNth(row.panel, row.nth), wanted: 'a panel', is: 'none' };
+    default:
+      return {
+        title: lookRowTitle(row),
+        wanted: lookValue(row, row.wanted),
+        is: row.is === null ? 'not known' : lookValue(row, row.is),
+      };
+  }
+}
+
+/** What is to be changed so that a picture is the same, as it is called. */
+export function lookCulprit(culprit: LookCulprit): string {
+  switch (culprit.kind) {
+    case 'light':
+      return roleNth(culprit.role, culprit.nth);
+    case 'lamp':
+      return lampNth(culprit.role, culprit.nth);
+    case 'panel':
+      return panelNth(culprit.panel, culprit.nth);
+    case 'ambient':
+      return 'the camera against the ambient';
+    case 'white-balance':
+      return 'the white balance';
+    case 'depth':
+      return 'the aperture';
+  }
 }
 
 /** Why a relation of a look is not reached. */
@@ -322,6 +323,12 @@ export function missedWhy({ why }: LookMiss, context: WordsContext): string {
       return 'The lens opens or closes no further, or the exposure asks for another aperture.';
     case 'no-lens':
       return 'Name the lens and the distance, and depth can be kept.';
+    case 'no-lamp':
+      return 'No lamp of the kit is left for it.';
+    case 'lamp-range':
+      return 'The nearest that a lamp of the kit can do.';
+    case 'no-panel':
+      return 'The kit has no reflector with this surface.';
     case 'no-modifier':
       return 'The nearest that the kit can do.';
     case 'no-gel':
@@ -337,7 +344,7 @@ export function missedWhy({ why }: LookMiss, context: WordsContext): string {
 const LEAST_SHARE = 0.005;
 
 /** A look in a few words: `held back 1.0 stop, 50 % flash · background −1.8 · key 40° from the nose, 27° wide`. */
-export function lookTold({ figures, lights }: LookPicture): string {
+export function lookTold({ figures, lights, lamps, panels }: LookPicture): string {
   const { holdBackStops, backgroundStops } = figures;
   const flashShare = figures.flashShare ?? 0;
   const isLit = flashShare >= LEAST_SHARE;
@@ -349,11 +356,15 @@ export function lookTold({ figures, lights }: LookPicture): string {
       ...(isLit ? [`${formatShare(flashShare)} flash`] : []),
       ...(backgroundStops === null ? [] : [`background ${formatStops(backgroundStops, 'tenth')}`]),
       ...(key === undefined
-        ? ['no flash']
+        ? lamps.length > 0
+          ? []
+          : ['no flash']
         : [
             `${LIGHT_ROLES[key.role].name.toLowerCase()} ${degrees(Math.abs(key.noseDeg))} from the nose, ${degrees(key.sizeDeg)} wide`,
           ]),
       ...others,
+      ...lamps.map(({ role }) => `${LIGHT_ROLES[role].name.toLowerCase()} lamp`),
+      ...panels.map((panel) => panelName(panel).toLowerCase()),
     ].join(' · '),
   );
 }

@@ -11,7 +11,7 @@ import { type Backup, readBackup, restorePlan, writeBackup } from '.';
 const AT = '2026-02-27T18:00:00Z';
 const look: Document = {
   type: 'look',
-  version: 1,
+  version: 2,
   id: sampleId(900),
   name: 'Côté nuit 🌙',
   tags: ['dusk'],

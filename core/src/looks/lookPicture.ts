@@ -1,9 +1,17 @@
 import { FLASH_COLOUR, gelled, miredOf } from '../colour';
 import { depthNow, sharpZoneM } from '../exposure';
-import { lightConfig } from '../gain';
+import { lightConfig, panelFlat } from '../gain';
 import type { Kit } from '../gear';
 import { apparentSizeDeg } from '../modifiers';
-import type { LookFigures, LookLight, LookPicture, LookTarget } from '../record';
+import {
+  LOOK_PANELS,
+  type LookFigures,
+  type LookLamp,
+  type LookLight,
+  type LookPanel,
+  type LookPicture,
+  type LookTarget,
+} from '../record';
 import { wrapDeg } from '../scene';
 import { HOLD_BACK_RANGE, type Light, LIGHT_ROLE_FACTS, LOOK_RANGES, type MeteringPoint, type Setup } from '../setup';
 import type { SolutionNumbers } from '../solution';
@@ -26,7 +34,7 @@ function lookLight(setup: Setup, kit: Kit, light: Light): LookLight | null {
     standsFor: light.standsFor,
     aims,
     noseDeg: wrapDeg(onPeople ? sideDeg - setup.stage.subject.turnDeg : sideDeg),
-    riseDeg: Math.asin(Math.max(-1, Math.min(1, heightM / distanceM))) * DEGREES,
+    riseDeg: riseOf(heightM, distanceM),
     featherDeg: light.featherDeg,
     sizeDeg: apparentSizeDeg(config.modifier.shape, distanceM),
     distanceM,
@@ -34,6 +42,51 @@ function lookLight(setup: Setup, kit: Kit, light: Light): LookLight | null {
     gelMired: miredOf(gelled(FLASH_COLOUR, config.gels).kelvin) - miredOf(FLASH_COLOUR.kelvin),
   };
 }
+
+const riseOf = (heightM: number, distanceM: number): number =>
+  Math.asin(Math.max(-1, Math.min(1, heightM / distanceM))) * DEGREES;
+
+/** Lamps that do something in the picture; those that only burn there belong to the place. */
+function lookLamps(setup: Setup, numbers: SolutionNumbers): LookLamp[] {
+  const face = setup.points.find(({ role }) => role === 'face');
+  const ambient = setup.colour.ambient.find(({ pointId }) => pointId === face?.id);
+  return setup.lamps.flatMap((lamp): LookLamp[] => {
+    const aims = roleOf(setup.points, lamp.pointId);
+    if (lamp.role === null || !lamp.on || aims === undefined) return [];
+    return [
+      {
+        role: lamp.role,
+        standsFor: lamp.standsFor,
+        aims,
+        noseDeg: wrapDeg(lamp.sideDeg - setup.stage.subject.turnDeg),
+        riseDeg: riseOf(lamp.heightM, lamp.distanceM),
+        distanceM: lamp.distanceM,
+        overAmbientStops: numbers.lamps.find(({ id }) => id === lamp.id)?.overAmbientStops ?? null,
+        ambientMired: ambient === undefined ? null : miredOf(lamp.kelvin) - miredOf(ambient.kelvin),
+      },
+    ];
+  });
+}
+
+/** Panels that were brought along. */
+const lookPanels = (setup: Setup, kit: Kit): LookPanel[] =>
+  setup.panels.flatMap((panel): LookPanel[] => {
+    const kind = LOOK_PANELS.find((one) => one === panel.kind);
+    if (kind === undefined) return [];
+    const { widthM, tallM } = panelFlat(panel, kit);
+    return [
+      {
+        kind,
+        surface: panel.surface,
+        noseDeg: wrapDeg(panel.sideDeg - setup.stage.subject.turnDeg),
+        riseDeg: riseOf(panel.heightM, panel.distanceM),
+        sizeDeg: 2 * Math.atan(Math.max(widthM, tallM) / 2 / panel.distanceM) * DEGREES,
+        distanceM: panel.distanceM,
+        turnedDeg: panel.turnedDeg,
+        takesStops: panel.takesStops,
+      },
+    ];
+  });
 
 /** Depth of what is sharp at the settings that were found, metres; null without a lens, or where it reaches to infinity. */
 function depthOf(setup: Setup, kit: Kit, { camera }: SolutionNumbers): number | null {
@@ -73,7 +126,7 @@ function figuresOf(setup: Setup, kit: Kit, numbers: SolutionNumbers): LookFigure
 
 /** Which side the key comes from, against where most of the ambient does. */
 function keySideOf(setup: Setup, { stage }: SolutionNumbers): LookPicture['keySide'] {
-  const key = setup.lights.find(({ role }) => role === 'key');
+  const key = [...setup.lights, ...setup.lamps].find(({ role }) => role === 'key');
   if (key === undefined || key.sideDeg === 0 || stage.openSide === null) return null;
   const side = key.sideDeg > 0 ? 'right' : 'left';
   return side === stage.openSide.side ? 'ambient' : 'other';
@@ -118,6 +171,8 @@ export function lookPictureOf(setup: Setup, kit: Kit, numbers: SolutionNumbers):
     colour: { relation: setup.colour.relation, warmerMired: setup.colour.warmerMired },
     keySide: keySideOf(setup, numbers),
     lights: setup.lights.flatMap((light) => lookLight(setup, kit, light) ?? []),
+    lamps: lookLamps(setup, numbers),
+    panels: lookPanels(setup, kit),
     figures,
   };
 }

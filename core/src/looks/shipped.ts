@@ -81,6 +81,8 @@ const look = ({
   colour: colour ?? { relation: 'asIs', warmerMired: 30 },
   keySide,
   lights,
+  lamps: [],
+  panels: [],
   figures: { ...NOTHING_MEASURED, holdBackStops, flashShare: 1 - 2 ** -holdBackStops, ...figures },
 });
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { idSchema, isWellFormed } from '../gear';
+import { idSchema, isWellFormed, SURFACES } from '../gear';
 import { fault } from '../photometry';
 import {
   colourSchema,
@@ -48,6 +48,41 @@ const lookLightSchema = z.strictObject({
 });
 export type LookLight = z.infer<typeof lookLightSchema>;
 
+/** A lamp that does something in the picture, as a relation to face and ambient. */
+const lookLampSchema = z.strictObject({
+  role: z.enum(LIGHT_ROLES),
+  standsFor: z.enum(MOTIVES).nullable(),
+  aims: z.enum(POINT_ROLES),
+  noseDeg: z.number().min(-180).max(180).meta({ description: 'as of lights' }),
+  riseDeg: z.number().min(-90).max(90).meta({ description: 'over what it falls on' }),
+  distanceM: z.number().min(0.2).max(30),
+  overAmbientStops: stops
+    .nullable()
+    .meta({ description: 'its light there over the rest of the ambient; null: not known' }),
+  ambientMired: mired.nullable().meta({ description: 'how much warmer it is than the ambient on the face' }),
+});
+export type LookLamp = z.infer<typeof lookLampSchema>;
+
+/** Panels that are brought along; openings belong to the place. */
+export const LOOK_PANELS = ['reflector', 'diffuser', 'flag'] as const;
+
+/** A reflector, diffuser or flag, as a relation to the face. */
+const lookPanelSchema = z.strictObject({
+  kind: z.enum(LOOK_PANELS),
+  surface: z.enum(SURFACES).meta({ description: 'of a reflector' }),
+  noseDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .meta({ description: 'from the nose line, in plan; positive to the right of the camera' }),
+  riseDeg: z.number().min(-90).max(90),
+  sizeDeg: z.number().min(0).max(180).meta({ description: 'how wide it looks from the face' }),
+  distanceM: z.number().min(0.2).max(30),
+  turnedDeg: z.number().min(-80).max(80),
+  takesStops: z.number().min(0.3).max(4).meta({ description: 'of a diffuser' }),
+});
+export type LookPanel = z.infer<typeof lookPanelSchema>;
+
 /** What is measured of a look, in the order in which it is told; each stops unless said otherwise. */
 export const LOOK_FIGURES = [
   'faceStops',
@@ -92,6 +127,8 @@ export const lookPictureSchema = z.strictObject({
     description: 'the key comes from where most of the ambient does, or from the other side; null: nothing told',
   }),
   lights: z.array(lookLightSchema).max(MOST_LIGHTS),
+  lamps: z.array(lookLampSchema).max(6),
+  panels: z.array(lookPanelSchema).max(8),
   figures: lookFiguresSchema,
 });
 export type LookPicture = z.infer<typeof lookPictureSchema>;
@@ -101,7 +138,7 @@ const words = (most: number) => z.string().trim().max(most).refine(isWellFormed,
 /** A look that was kept: what made a picture work, as relations. A small picture of it may lie apart under its id. */
 export const keptLookSchema = z.strictObject({
   type: z.literal('look'),
-  version: z.literal(1),
+  version: z.literal(2),
   id: idSchema,
   name: words(80).min(1),
   tags: z.array(words(30).min(1)).max(12),

@@ -33,7 +33,7 @@ import type { ColourStep, Drift, Following, FollowingStep, ForetoldSetup } from 
 import type { SetupFileFault } from '../formats';
 import type { Kit, LookWayId, SchemaFault, SchemaIssue } from '../gear';
 import type { GroupCure, GroupLight, PersonPlace, StayingPower } from '../lights';
-import type { LookMiss, LookRow, ShippedLookId } from '../looks';
+import type { LookCulprit, LookMiss, LookRow, ShippedLookId } from '../looks';
 import type { DomeChoice, FlashFault, MeterAgain, ReadingQuestion, ReadingStep, Staleness } from '../metering';
 import type { Assumption, ReadingFault, ReadText, StopAnswer, StopFault, TypedFault } from '../notation';
 import type { FaultId, Increment, Outcome, ToneId } from '../photometry';
@@ -242,6 +242,8 @@ export interface Words {
   lookTold: (look: LookPicture) => string;
   /** one relation of a look: as it should be, as it is */
   lookRow: (row: LookRow) => { title: string; wanted: string; is: string };
+  /** what is to be changed so that a picture is the same */
+  lookCulprit: (culprit: LookCulprit) => string;
   /** why a relation of a look is not reached, with the nearest that can be had */
   missedWhy: (miss: LookMiss, context: WordsContext) => string;
   tie: (tie: NonNullable<Intent['tie']>) => string;

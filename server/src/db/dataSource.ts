@@ -18,6 +18,7 @@ import { DecimalMeans1780001100000 } from './migrations/1780001100000-decimalMea
 import { PlacesAndPlans1780001200000 } from './migrations/1780001200000-placesAndPlans';
 import { WeatherAndPower1780001300000 } from './migrations/1780001300000-weatherAndPower';
 import { CardLinks1780001400000 } from './migrations/1780001400000-cardLinks';
+import { LooksWithLamps1780001500000 } from './migrations/1780001500000-looksWithLamps';
 
 /** Anything that SQL can be asked of: the pool, or one transaction. */
 export type Queryable = Pick<EntityManager, 'query'>;
@@ -44,6 +45,7 @@ export function createDataSource(url: string, log: Logger): DataSource {
       PlacesAndPlans1780001200000,
       WeatherAndPower1780001300000,
       CardLinks1780001400000,
+      LooksWithLamps1780001500000,
     ],
     migrationsTransactionMode: 'each',
     installExtensions: false,

@@ -12,9 +12,10 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 
-import type { Kit } from '@sphene/core/gear';
-import { type AppliedLook, applyLook, compareLooks, lookPictureOf, type LookRow } from '@sphene/core/looks';
+import { type Kit, percentOf } from '@sphene/core/gear';
+import { type AppliedLook, applyLook, compareLooks, lookPictureOf, type LookRow, toChange } from '@sphene/core/looks';
 import { formatDistance } from '@sphene/core/notation';
+import { PANEL_FACTS } from '@sphene/core/setup';
 import type { LookPicture } from '@sphene/core/record';
 
 const PICTURE_PX = { width: 166, height: 208 };
@@ -42,23 +43,29 @@ function useApplied(picture: LookPicture): AppliedLook | null {
   return applied;
 }
 
-/** Its lights as they would stand and be set. */
+/** Its lights, lamps and panels as they would stand and be set. */
 function LightsThere({ applied: { setup, numbers }, kit }: { applied: AppliedLook; kit: Kit }) {
-  return numbers.lights.map((light) => {
+  const unit = kit.preferences.distanceUnit;
+  const lights = numbers.lights.map((light) => {
     const gear = words.front({ modifierName: light.modifierName, added: light.added });
-    const power = light.powerText ?? texts.noPower;
     const stands = setup.lights[light.index];
-    return (
-      <Txt key={light.lightId}>
-        {texts.light(
-          words.light(light),
-          [light.unitName, gear].filter((part) => part !== '').join(', '),
-          formatDistance(stands?.distanceM ?? light.distanceM, kit.preferences.distanceUnit),
-          power,
-        )}
-      </Txt>
+    return texts.light(
+      words.light(light),
+      [light.unitName, gear].filter((part) => part !== '').join(', '),
+      formatDistance(stands?.distanceM ?? light.distanceM, unit),
+      light.powerText ?? texts.noPower,
     );
   });
+  const lamps = setup.lamps.flatMap(({ role, lampId, distanceM, dimStops }) => {
+    const name = kit.lamps.find(({ id }) => id === lampId)?.name;
+    if (role === null || name === undefined) return [];
+    const dimmer = texts.percent(percentOf(dimStops).toFixed(0));
+    return [texts.light(words.lightRole(role).name, name, formatDistance(distanceM, unit), dimmer)];
+  });
+  const panels = setup.panels
+    .filter(({ kind }) => !PANEL_FACTS[kind].opening)
+    .map((panel) => texts.panel(words.panelName(panel), formatDistance(panel.distanceM, unit)));
+  return [...lights, ...lamps, ...panels].map((line) => <Txt key={line}>{line}</Txt>);
 }
 
 /** What cannot be met, with the nearest that can, and why. */
@@ -120,10 +127,12 @@ function AsItStands({ picture }: { picture: LookPicture }) {
   const numbers = useNumbers();
   const rows = compareLooks(picture, lookPictureOf(setup, kit, numbers));
   const off = rows.filter(({ met }) => !met).length;
+  const culprits = toChange(rows, picture);
   return (
     <View role="table" aria-label={texts.asNow} style={{ gap: 2 }}>
       <Txt bold>{texts.asNow}</Txt>
       <Txt tone={off === 0 ? 'accent' : 'text'}>{off === 0 ? texts.allSame : texts.differs(off)}</Txt>
+      {culprits.length > 0 && <Txt bold>{texts.toChange(culprits.map(words.lookCulprit).join(', '))}</Txt>}
       <View role="row" style={{ flexDirection: 'row', gap: 8, paddingLeft: 11 }}>
         {[texts.relation, texts.look, texts.now].map((title, index) => (
           <View key={title} role="columnheader" style={{ flex: index === 0 ? 2 : 1 }}>

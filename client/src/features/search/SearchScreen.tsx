@@ -23,7 +23,8 @@ function useOpen() {
     const newest = setups.at(-1)?.id;
     if (kind === 'kit') router.navigate('/kit');
     else if (kind === 'spot') router.navigate({ pathname: '/spot/[id]', params: { id } });
-    else if (kind === 'note' && shootId !== null) router.navigate({ pathname: '/log/[id]', params: { id: shootId } });
+    else if ((kind === 'note' || (kind === 'frame' && setupId === null)) && shootId !== null)
+      router.navigate({ pathname: '/log/[id]', params: { id: shootId } });
     else if (setupId !== null) router.navigate({ pathname: '/setup/[id]', params: { id: setupId } });
     else if (kind === 'look' && newest !== undefined)
       router.navigate({ pathname: '/setup/[id]', params: { id: newest } });

@@ -1,7 +1,8 @@
 import type { Document } from '@sphene/core/documents';
+import type { CameraRoll } from '@sphene/core/record';
 
 /** What can be found, in the order in which it is listed. */
-export const FOUND_KINDS = ['shoot', 'spot', 'setup', 'look', 'note', 'photo', 'frame', 'kit'] as const;
+export const FOUND_KINDS = ['shoot', 'spot', 'setup', 'look', 'note', 'photo', 'frame', 'reading', 'kit'] as const;
 export type FoundKind = (typeof FOUND_KINDS)[number];
 
 /** Something that fits a search. */
@@ -23,8 +24,18 @@ interface Told {
   more: string[];
 }
 
+/** What points of setups are called, by setup and point. */
+type PointNames = ReadonlyMap<string, string>;
+
+function pointNames(documents: Iterable<Document>): PointNames {
+  const names = new Map<string, string>();
+  for (const document of documents)
+    if (document.type === 'setup') for (const { id, name } of document.points) names.set(`${document.id} ${id}`, name);
+  return names;
+}
+
 /** What of a document is searched; null: nothing is. */
-function told(document: Document): Told | null {
+function told(document: Document, points: PointNames): Told | null {
   switch (document.type) {
     case 'shoot':
       return { kind: 'shoot', title: document.title, more: [document.place, document.date] };
@@ -42,6 +53,11 @@ function told(document: Document): Told | null {
       return document.text === '' ? null : { kind: 'note', title: document.text, more: [] };
     case 'photo':
       return document.title === '' ? null : { kind: 'photo', title: document.title, more: [] };
+    case 'reading': {
+      const { setupId, pointId, text, at } = document;
+      const point = points.get(`${setupId} ${pointId}`) ?? '';
+      return document.struckAt === null ? { kind: 'reading', title: `${point} ${text}`.trim(), more: [at] } : null;
+    }
     case 'frame':
       return { kind: 'frame', title: document.name, more: [] };
     default:
@@ -49,6 +65,26 @@ function told(document: Document): Told | null {
   }
 }
 
+/** Frames of a camera whose names hold all words. */
+const framesIn = (
+  { id, shootId, camera, frames }: CameraRoll,
+  words: readonly string[],
+): (Found & { rank: number })[] =>
+  frames
+    .filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)))
+    .slice(0, MOST_FRAMES_FOUND)
+    .map(({ name }) => ({
+      id: `${id} ${name}`,
+      kind: 'frame',
+      title: name,
+      by: camera,
+      shootId,
+      setupId: null,
+      rank: 1,
+    }));
+
+/** Of frames there are thousands: a few are enough to go on with. */
+const MOST_FRAMES_FOUND = 12;
 /** More than these nobody reads. */
 const MOST_FOUND = 80;
 
@@ -70,10 +106,13 @@ export function find(documents: Iterable<Document>, text: string): Found[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return [];
   const found: (Found & { rank: number })[] = [];
+  const all = [...documents];
+  const points = pointNames(all);
   const setupOf = new Map<string, string>();
-  for (const document of documents) {
+  for (const document of all) {
     if (document.type === 'setup') setupOf.set(document.id, document.shootId);
-    const its = told(document);
+    if (document.type === 'cameraRoll') found.push(...framesIn(document, words));
+    const its = told(document, points);
     const fits = its === null ? null : fit(its, words);
     if (its === null || fits === null) continue;
     found.push({
