@@ -13,6 +13,7 @@ const ALLOWED = new Set(
     'Python-2.0',
     'MPL-2.0',
     'OFL-1.1',
+    'Zlib',
   ]),
 );
 /** `A OR B` is a choice, `A AND B` holds all. */

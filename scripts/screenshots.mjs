@@ -21,10 +21,16 @@ const SHOTS = [
   { name: 'flash', at: HALL, size: PHONE, theme: 'Dark', tab: 'Lights' },
   { name: 'check', at: HALL, size: PHONE, theme: 'Dim', tab: 'Check' },
   { name: 'log', at: '/log/019c9c00-0000-7000-8000-000000000001', size: PHONE, theme: 'Dark', does: 'log' },
-  { name: 'stops', at: '/stops', size: PHONE, theme: 'Dim', does: 'stops' },
   { name: 'variants', at: HALL, size: PHONE, theme: 'Dark', tab: 'Look', does: 'variants' },
   { name: 'devices', at: '/devices', size: PHONE, theme: 'Dark', does: 'devices' },
-  { name: 'lights', at: TERRACE, size: PHONE, theme: 'Dark', does: 'lights' },
+  { name: 'card', at: HALL.replace('setup', 'sheets'), size: PHONE, theme: 'Dark', does: 'card' },
+  {
+    name: 'packing',
+    at: '/packing/019c9c00-0000-7000-8000-000000000001',
+    size: PHONE,
+    theme: 'Glare',
+    does: 'packing',
+  },
   { name: 'hour', at: TERRACE.replace('012', '013'), size: PHONE, theme: 'Glare', tab: 'Ambient', does: 'hour' },
   { name: 'spot', at: '/spot/019c9c00-0000-7000-8000-000000000003', size: PHONE, theme: 'Dark', does: 'day' },
   { name: 'plan', at: '/plan/019c9c00-0000-7000-8000-000000000001', size: PHONE, theme: 'Dark', does: 'day' },
@@ -61,16 +67,6 @@ const DO = {
       .first()
       .waitFor({ timeout: 60_000 });
   },
-  async lights(page) {
-    if (await page.getByRole('tab', { name: 'Look' }).count()) await page.getByRole('tab', { name: 'Look' }).click();
-    await page.getByRole('button', { name: /^Carry/ }).click();
-    await page.getByRole('tab', { name: 'Lights' }).click();
-    for (const role of ['fill', 'rim'])
-      if (!(await page.getByRole('group', { name: new RegExp(`^${role}`, 'i') }).count())) {
-        await page.getByRole('button', { name: new RegExp(`^Add a ${role}`) }).click();
-        await page.getByRole('group', { name: new RegExp(`^${role} [A-F]$`, 'i') }).waitFor();
-      }
-  },
   async hour(page) {
     await page.getByRole('button', { name: /^The next hour/ }).click();
     const take = page.getByRole('button', { name: 'Take the sun of this spot' });
@@ -87,8 +83,13 @@ const DO = {
   async shoots(page) {
     await page.locator('[data-drawn]').first().waitFor({ timeout: 60_000 });
   },
-  async stops(page) {
-    await page.getByLabel('How many stops').fill('f/5 to f/7.1');
+  async card(page) {
+    await page.getByRole('group', { name: 'A Key' }).waitFor();
+  },
+  async packing(page) {
+    for (const name of ['Gannet 1000', 'Octagon 90 cm'])
+      await page.getByRole('checkbox', { name: `Out: ${name}` }).click();
+    await page.getByText(/^2 of \d+ out/).waitFor();
   },
   async variants(page) {
     await page.getByRole('button', { name: /^Variants\. / }).click();

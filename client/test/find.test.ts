@@ -25,4 +25,24 @@ describe('search', () => {
       ['Elsewhere', 'as on the lower platform'],
     ]);
   });
+
+  it('finds readings by their point and as they were typed, and frames of a camera by name; not what is struck out', () => {
+    expect(titles('face 5.6')).toContain('reading Face 5.6');
+    const [reading] = SAMPLE_DOCUMENTS.filter((one) => one.type === 'reading');
+    const struck = { ...reading!, id: sampleId(992), text: '9.5', struckAt: '2026-02-27T15:00:00Z' };
+    expect(find([struck], '9.5')).toEqual([]);
+    const roll = {
+      type: 'cameraRoll',
+      version: 1,
+      id: sampleId(993),
+      shootId: sampleId(1),
+      camera: 'Plover',
+      offsetS: 0,
+      offsetFrom: 'assumed',
+      frames: [{ name: 'ORL_4312.JPG', at: '2026-02-27T15:45:00' }],
+    } as const;
+    expect(find([{ ...roll, frames: [...roll.frames] }], '4312')).toMatchObject([
+      { kind: 'frame', title: 'ORL_4312.JPG', by: 'Plover', shootId: sampleId(1) },
+    ]);
+  });
 });

@@ -54,16 +54,17 @@ const editables = [
 /** Facts are only ever added; whether one is struck out may change. So they never conflict. */
 const facts = [readingSchema, sceneChangeSchema, frameSchema, changeSchema, editSchema] as const;
 
+/** The present shape of every document, for files that describe it; earlier versions are read too. */
+export const presentDocumentSchema = z.discriminatedUnion('type', [...editables, ...facts]);
+
 /**
  * Everything that is stored and exchanged, of this or an earlier version. Told apart by its type, so that only
  * one schema is tried on each. No text in it holds what a database or another device could not keep.
  */
-export const documentSchema = z
-  .preprocess(migrateDocument, z.discriminatedUnion('type', [...editables, ...facts]))
-  .superRefine((document, context) => {
-    const path = brokenTextAt(document);
-    if (path !== null) context.addIssue({ code: 'custom', path, message: fault('text-broken') });
-  });
+export const documentSchema = z.preprocess(migrateDocument, presentDocumentSchema).superRefine((document, context) => {
+  const path = brokenTextAt(document);
+  if (path !== null) context.addIssue({ code: 'custom', path, message: fault('text-broken') });
+});
 export type Document = z.infer<typeof documentSchema>;
 export type DocumentType = Document['type'];
 

@@ -19,6 +19,7 @@ export {
   FACT_TYPES,
   isFactType,
   nameOfDocument,
+  presentDocumentSchema,
 } from './document';
 export { type Conflict, type DocumentEdit } from './edit';
 export { type Frame, frameImageSchema, frameSchema } from './frame';

@@ -1,12 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 
 import type { Document } from '../documents';
 import { SHIPPED_LOOKS } from '../looks';
 import { SAMPLE_DOCUMENTS, SAMPLE_HALL, SAMPLE_KIT, SAMPLE_TERRACE, sampleId } from '../sample';
 import type { Reading, Setup } from '../setup';
 import { solve } from '../solution';
-import { type Backup, readBackup, restorePlan, writeBackup } from '.';
+import { type Backup, backupJsonSchema, readBackup, restorePlan, writeBackup } from '.';
 
 const AT = '2026-02-27T18:00:00Z';
 const look: Document = {
@@ -104,5 +106,10 @@ describe('a backup', () => {
     expect(plan.missing).toHaveLength(ALL.length - here.size);
     for (const one of plan.missing) here.set(one.id, one);
     expect(restorePlan(whole, (id) => here.get(id)).missing).toEqual([]);
+  });
+
+  it('has a schema in the documents that says what it is now', () => {
+    const kept: unknown = JSON.parse(readFileSync(resolve(__dirname, '../../../docs/backup-file.schema.json'), 'utf8'));
+    expect(kept).toEqual(JSON.parse(JSON.stringify(backupJsonSchema())));
   });
 });

@@ -1,6 +1,14 @@
 import { z } from 'zod';
 
-import { type Document, documentSchema, EDITED_TYPES, frameImageSchema, isFactType, sameValue } from '../documents';
+import {
+  type Document,
+  documentSchema,
+  presentDocumentSchema,
+  EDITED_TYPES,
+  frameImageSchema,
+  isFactType,
+  sameValue,
+} from '../documents';
 import { idSchema, type SchemaFault, schemaFault } from '../gear';
 import { failure, type Outcome, success } from '../photometry';
 import { type JsonFault, jsonWithin } from '../formats';
@@ -26,6 +34,13 @@ const envelopeSchema = z.strictObject({
   documents: z.array(z.unknown()),
   images: z.record(idSchema, frameImageSchema),
 });
+
+/** The JSON Schema of a backup with documents of the present version. */
+export const backupJsonSchema = (): unknown =>
+  z.toJSONSchema(envelopeSchema.extend({ documents: z.array(presentDocumentSchema) }), {
+    target: 'draft-2020-12',
+    io: 'input',
+  });
 
 /** Why a text is no backup. `documents`: how many are wrong, the first of them by their place in the file, from 1. */
 export type BackupFault =

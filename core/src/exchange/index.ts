@@ -1,5 +1,6 @@
 export {
   type Backup,
+  backupJsonSchema,
   type BackupFault,
   MAX_BACKUP_LETTERS,
   readBackup,

@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 
+import type { Document } from '@sphene/core/documents';
 import {
   type Backup,
   MAX_BACKUP_LETTERS,
@@ -23,6 +24,15 @@ import {
 
 /** What has a picture of its own. */
 const PICTURED = ['frame', 'photo', 'look'];
+
+/** All of it, or what travels by itself; each is read as a backup is. */
+const PARTS_OF = ['backup', 'kit', 'looks'] as const;
+type BackupPartOf = (typeof PARTS_OF)[number];
+
+function isIn(part: BackupPartOf, document: Document): boolean {
+  if (part === 'backup') return true;
+  return part === 'looks' ? document.type === 'look' : 'retired' in document;
+}
 
 type State =
   | { step: 'rest' }
@@ -38,8 +48,8 @@ function useBackup() {
   const keeper = useKeeper();
   const actions = useActions();
   const [state, setState] = useState<State>({ step: 'rest' });
-  const save = async () => {
-    const documents = Object.values(byId(store.getState()));
+  const save = async (part: BackupPartOf) => {
+    const documents = Object.values(byId(store.getState())).filter((document) => isIn(part, document));
     const pictured = documents.filter(({ type }) => PICTURED.includes(type));
     const images = new Map<string, string>();
     for (const [done, { id }] of pictured.entries()) {
@@ -48,7 +58,7 @@ function useBackup() {
       if (image !== null) images.set(id, image);
     }
     const exportedAt = timestamp();
-    downloadText(`sphene-${exportedAt.slice(0, 10)}.backup.json`, writeBackup({ exportedAt, documents, images }));
+    downloadText(`sphene-${exportedAt.slice(0, 10)}.${part}.json`, writeBackup({ exportedAt, documents, images }));
     setState({ step: 'rest' });
   };
   const look = async (file: File) => {
@@ -109,12 +119,15 @@ export function BackupPart() {
       <Heading>{texts.backup}</Heading>
       <Txt tone="quiet">{texts.backupWhat}</Txt>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <ActionButton
-          label={texts.saveBackup}
-          icon="tray-arrow-up"
-          disabled={isBusy || !ready}
-          onPress={() => void save()}
-        />
+        {PARTS_OF.map((part) => (
+          <ActionButton
+            key={part}
+            label={texts.save[part]}
+            icon="tray-arrow-up"
+            disabled={isBusy || !ready}
+            onPress={() => void save(part)}
+          />
+        ))}
         <ActionButton
           label={texts.restoreBackup}
           icon="tray-arrow-down"

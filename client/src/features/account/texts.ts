@@ -37,8 +37,9 @@ export const texts = catalogue({
   thirds: 'Thirds',
   youSayTheLookAs: 'You say the look as',
   backup: 'Backup',
-  backupWhat: 'Everything of this account in one file: shoots, kit, looks, log and pictures.',
-  saveBackup: 'Save a backup',
+  backupWhat:
+    'Everything of this account in one file: shoots, kit, looks, log and pictures. Kit and looks travel by themselves too.',
+  save: { backup: 'Save a backup', kit: 'Save the kit', looks: 'Save the looks' },
   restoreBackup: 'Restore from a backup',
   gathering: (done: number, all: number) => `Gathering pictures: ${done} of ${all}`,
   readingBackup: 'Reading the backup',
