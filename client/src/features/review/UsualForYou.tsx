@@ -4,15 +4,19 @@ import { useChange, useNumbers, useSetup } from '@/setupView/setupContext';
 import { useTaste } from '@/setupView/taste';
 import { selectDocument } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
-import { OfferCard } from '@/ui/OfferCard';
+import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
 import { useMemo } from 'react';
+import { View } from 'react-native';
 
-import { sceneKindOf, TASTE_FIGURES, type UsualLook, usualLooks } from '@sphene/core/review';
+import { sceneKindOf, type TasteFigure, type UsualLook, usualLooks } from '@sphene/core/review';
 import { HOLD_BACK_RANGE, LOOK_RANGES, type Setting, type Setup } from '@sphene/core/setup';
 
 /** Nearer than this to what is usual, it is set so, stops. */
 const SAME_STOPS = 0.05;
+
+/** What is told of it where one works; all of it stands in the settings. */
+const TOLD: readonly TasteFigure[] = ['holdBackStops', 'feelStops'];
 
 const within = (value: number, { least, most }: { least: number; most: number }): number =>
   Math.min(most, Math.max(least, Number(value.toFixed(2))));
@@ -54,20 +58,29 @@ export function UsualForYou() {
   const kind = spot === undefined ? null : sceneKindOf(spot, numbers.stage.sun);
   const here = usual.find(({ scene }) => scene === kind) ?? usual.find(({ scene }) => scene === 'any');
   if (here === undefined) return null;
-  const lines = TASTE_FIGURES.flatMap((figure) => {
+  const told = TOLD.flatMap((figure) => {
     const spread = here.figures[figure];
-    if (spread === null) return [];
+    // a feel of nothing is nothing to say
+    if (spread === null || (figure === 'feelStops' && Math.abs(spread.median) < SAME_STOPS)) return [];
     const say = (value: number) => words.review.tasteValue(figure, value);
     return [texts.usualLine(words.review.tasteFigure(figure), say(spread.median), say(spread.low), say(spread.high))];
   });
-  if (lines.length === 0) return null;
+  if (told.length === 0) return null;
   const settings = settingsOf(here, setup);
   const title = `${texts.usual} · ${texts.usualHere(words.review.scene(here.scene), here.setups)}`;
-  if (settings.length === 0)
-    return (
-      <Txt size="label" tone="quiet">
-        {title}: {texts.asSet}
-      </Txt>
-    );
-  return <OfferCard title={title} lines={lines} onApply={() => change(...settings)} />;
+  return (
+    <View role="group" aria-label={texts.usual} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+      <View style={{ flex: 1 }}>
+        <Txt size="label" bold>
+          {title}
+        </Txt>
+        <Txt size="label" tone="quiet">
+          {settings.length === 0 ? texts.asSet : told.join('; ')}
+        </Txt>
+      </View>
+      {settings.length > 0 && (
+        <ActionButton label={texts.take} name={texts.takeUsual} onPress={() => change(...settings)} />
+      )}
+    </View>
+  );
 }

@@ -47,4 +47,6 @@ export const texts = catalogue({
   usualHere: (scene: string, setups: number) => `${scene}, ${setups} setups`,
   usualLine: (name: string, median: string, low: string, high: string) => `${name} ${median}, mostly ${low} to ${high}`,
   asSet: 'It is set so.',
+  take: 'Take it',
+  takeUsual: 'Take what is usual for you',
 });
