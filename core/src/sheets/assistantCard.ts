@@ -5,7 +5,7 @@ import { lightPlace } from '../scene';
 import { type Light, type LightRole, PANEL_FACTS, type Panel, type PlacedLamp } from '../setup';
 import { holdsWithin, type StageLight } from '../stage';
 import type { Words } from '../words';
-import { clockAt, clockHour, type SheetFacts } from './cardFacts';
+import { clockAt, clockHour, type SheetFacts, underTitle } from './sheetFacts';
 import type { Sheet, SheetBlock } from './sheet';
 import { lampMark, panelMark, stageDrawing } from './stageDrawing';
 
@@ -154,10 +154,6 @@ function timesOf(facts: SheetFacts, words: Words): Figure[] {
     { label: sheet.toShoot, value: sheet.minutes(plan.shootMin) },
   ];
 }
-
-/** Where a sheet belongs and as of when it holds. */
-export const underTitle = (facts: SheetFacts, words: Words): string =>
-  words.sheet.under(facts.shoot.title, facts.spot.title, clockAt(facts, facts.atMs));
 
 /**
  * The card of a setup for who builds it: the stage as a drawing, the times, what is meant in ten words, every light, lamp

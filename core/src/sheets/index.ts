@@ -1,5 +1,5 @@
 export { assistantCard } from './assistantCard';
-export { clockAt, clockHour, type SheetFacts } from './cardFacts';
+export { clockAt, clockHour, type SheetFacts } from './sheetFacts';
 export { packedName, packingSheet } from './packingSheet';
 export { clientSheet, editorSheet, secondShooterSheet } from './others';
 export {

@@ -1,6 +1,5 @@
 import type { Words } from '../words';
-import { underTitle } from './assistantCard';
-import { clockAt, type SheetFacts } from './cardFacts';
+import { clockAt, type SheetFacts, underTitle } from './sheetFacts';
 import type { Sheet, SheetBlock } from './sheet';
 
 const MINUTE_MS = 60_000;

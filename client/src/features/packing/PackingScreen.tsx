@@ -3,7 +3,10 @@ import { words } from '@/language/words';
 import { NotFoundScreen } from '@/shell/NotFoundScreen';
 import { PrintPart } from '@/shell/paper/PrintPart';
 import { Screen } from '@/shell/Screen';
+import { selectNumbers } from '@/setupView/selectSolution';
 import { useActions } from '@/store/application';
+import { selectGear } from '@/store/selectors';
+import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { NumberDial } from '@/ui/dials';
 import { Heading, Txt } from '@/ui/Txt';
@@ -44,13 +47,16 @@ function sayHolder(held: HeldThing, setup: Setup): string {
   }
 }
 
-/** One setup's part: who holds what, and what comes, goes on and stays behind. */
+/** One setup's part: who holds what and whether it reaches, and what comes, goes on and stays behind. */
 function OfSetup({ part, setup, things }: { part: PackedSetup; setup: Setup; things: readonly PackedThing[] }) {
   const names = (keys: readonly string[]) =>
     things
       .filter(({ key }) => keys.includes(key))
       .map((thing) => packedName(thing, words))
       .join(', ');
+  const kit = useAppSelector(selectGear);
+  const cautions = useAppSelector((state) => selectNumbers(state, setup.id)?.cautions);
+  const short = (cautions ?? []).filter((caution) => caution.kind === 'stand-too-short');
   const [comes, goesOn, behind] = [names(part.comes), names(part.goesOn), names(part.staysBehind)];
   return (
     <View style={{ gap: 4 }}>
@@ -65,6 +71,11 @@ function OfSetup({ part, setup, things }: { part: PackedSetup; setup: Setup; thi
           {texts.handsMissing(part.handsMissing)}
         </Txt>
       )}
+      {short.map((caution) => (
+        <Txt key={caution.lightId} role="alert" tone="danger">
+          {words.caution(caution, { setup, kit })}
+        </Txt>
+      ))}
       {comes !== '' && <Txt>{texts.comes(comes)}</Txt>}
       {goesOn !== '' && <Txt>{texts.goesOn(goesOn)}</Txt>}
       {behind !== '' && <Txt>{texts.staysBehind(behind)}</Txt>}

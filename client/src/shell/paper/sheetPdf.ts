@@ -17,8 +17,8 @@ export type Paper = (typeof PAPERS)[number];
 
 /** The product's letters, as bytes of their font files. */
 export interface Letters {
-  regular: ArrayBuffer;
-  bold: ArrayBuffer;
+  regular: ArrayBuffer | Uint8Array;
+  bold: ArrayBuffer | Uint8Array;
 }
 
 const A4 = { width: 595.28, height: 841.89 };

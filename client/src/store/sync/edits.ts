@@ -51,10 +51,13 @@ function asItHappened(document: Document, written: Written): Document {
   };
 }
 
+/** What tells its changes by itself, or has none that anybody asks about: ticks of a list, frames of a camera. */
+const UNTOLD: readonly Document['type'][] = ['setup', 'conflict', 'packing', 'cameraRoll'];
+
 /** Changes of titles, kit and preferences are facts too; those of a setup are told by its own. */
 function factOf(written: { before: Document | null; after: Document }, { by, clock }: Maker): DocumentEdit | null {
   const { before, after } = written;
-  if (before === null || isFactType(after.type) || after.type === 'setup' || after.type === 'conflict') return null;
+  if (before === null || isFactType(after.type) || UNTOLD.includes(after.type)) return null;
   const fields = differences(before, after).map(({ path, from, to }) => ({ path, from: from ?? null, to: to ?? null }));
   if (fields.length === 0) return null;
   const shootId = after.type === 'shoot' ? after.id : after.type === 'spot' ? after.shootId : null;

@@ -2,6 +2,7 @@ import type { Shoot, Spot, Surroundings } from '../documents';
 import type { Kit } from '../gear';
 import type { Setup } from '../setup';
 import type { SolutionNumbers } from '../solution';
+import type { Words } from '../words';
 
 /** A solved setup with what stands round it: what every sheet of a setup is written from. */
 export interface SheetFacts {
@@ -28,3 +29,7 @@ export function clockHour(sideDeg: number): number {
   const hour = Math.round(((6 - sideDeg / 30 + 24) % 12) * 2) / 2;
   return hour < 1 ? hour + 12 : hour;
 }
+
+/** Where a sheet belongs and as of when it holds. */
+export const underTitle = (facts: SheetFacts, words: Words): string =>
+  words.sheet.under(facts.shoot.title, facts.spot.title, clockAt(facts, facts.atMs));
