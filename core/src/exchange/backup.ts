@@ -57,8 +57,21 @@ export function writeBackup({ exportedAt, documents, images }: Backup): string {
   return `${head},\n"documents":[\n${lines}\n],\n"images":{\n${pictures}\n}}\n`;
 }
 
-/** Reads a backup; documents of earlier versions are brought up to date. @returns all of it, or what is wrong with it */
-export function readBackup(text: string): Outcome<Backup, BackupFault> {
+/** So many documents are read before somebody is told. */
+const PART = 500;
+
+/** Told how many documents of how many were read; false stops. */
+export type BackupProgress = (done: number, all: number) => Promise<boolean> | boolean;
+
+/**
+ * Reads a backup; documents of earlier versions are brought up to date.
+ * @param tell waited for after each part, so that a page stays awake
+ * @returns all of it, or what is wrong with it; null where it was stopped
+ */
+export async function readBackup(
+  text: string,
+  tell: BackupProgress = () => true,
+): Promise<Outcome<Backup, BackupFault> | null> {
   const json = jsonWithin(text, MAX_BACKUP_LETTERS);
   if (!json.ok) return json;
   const envelope = envelopeSchema.safeParse(json.value);
@@ -69,6 +82,7 @@ export function readBackup(text: string): Outcome<Backup, BackupFault> {
   const told: { place: number; fault: SchemaFault }[] = [];
   let count = 0;
   for (const [index, one] of documents.entries()) {
+    if (index % PART === 0 && !(await tell(index, documents.length))) return null;
     const parsed = documentSchema.safeParse(one);
     if (parsed.success) {
       read.push(parsed.data);

@@ -1,6 +1,7 @@
 export {
   type Backup,
   backupJsonSchema,
+  type BackupProgress,
   type BackupFault,
   MAX_BACKUP_LETTERS,
   readBackup,

@@ -8,7 +8,7 @@ import { type RootState, useAppSelector } from '@/store/store';
 import { ActionButton } from '@/ui/ActionButton';
 import { pickFile } from '@/ui/pickFile';
 import { Heading, Txt } from '@/ui/Txt';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 
@@ -37,7 +37,8 @@ function isIn(part: BackupPartOf, document: Document): boolean {
 type State =
   | { step: 'rest' }
   | { step: 'gathering'; done: number; all: number }
-  | { step: 'reading' | 'restoring' }
+  | { step: 'reading'; done: number; all: number }
+  | { step: 'restoring' }
   | { step: 'looked'; backup: Backup; plan: RestorePlan }
   | { step: 'done'; count: number }
   | { step: 'refused'; why: string[] };
@@ -48,6 +49,7 @@ function useBackup() {
   const keeper = useKeeper();
   const actions = useActions();
   const [state, setState] = useState<State>({ step: 'rest' });
+  const stopped = useRef(false);
   const save = async (part: BackupPartOf) => {
     const documents = Object.values(byId(store.getState())).filter((document) => isIn(part, document));
     const pictured = documents.filter(({ type }) => PICTURED.includes(type));
@@ -62,10 +64,16 @@ function useBackup() {
     setState({ step: 'rest' });
   };
   const look = async (file: File) => {
-    setState({ step: 'reading' });
+    stopped.current = false;
+    setState({ step: 'reading', done: 0, all: 0 });
     if (file.size > MAX_BACKUP_LETTERS)
       return setState({ step: 'refused', why: words.backupFault({ kind: 'too-large' }) });
-    const read = readBackup(await file.text());
+    const read = await readBackup(await file.text(), async (done, all) => {
+      setState({ step: 'reading', done, all });
+      await new Promise<void>((drawn) => requestAnimationFrame(() => drawn()));
+      return !stopped.current;
+    });
+    if (read === null) return setState({ step: 'rest' });
     if (!read.ok) return setState({ step: 'refused', why: words.backupFault(read.reason) });
     const here = byId(store.getState());
     setState({ step: 'looked', backup: read.value, plan: restorePlan(read.value, (id) => here[id]) });
@@ -76,7 +84,10 @@ function useBackup() {
     const kept = await actions.bringIn(documents, backup.images);
     setState(kept ? { step: 'done', count: documents.length } : { step: 'refused', why: [texts.backupNotKept] });
   };
-  return { state, save, look, restore, leave: () => setState({ step: 'rest' }) };
+  const stop = () => {
+    stopped.current = true;
+  };
+  return { state, save, look, restore, stop, leave: () => setState({ step: 'rest' }) };
 }
 
 /** What a backup would do, and the taps that do it. */
@@ -111,7 +122,7 @@ function Looked({
 
 /** A backup of everything, and the way back from one: looked at first, all or nothing. */
 export function BackupPart() {
-  const { state, save, look, restore, leave } = useBackup();
+  const { state, save, look, restore, leave, stop } = useBackup();
   const ready = useAppSelector(({ documents }) => documents.ready);
   const isBusy = ['gathering', 'reading', 'restoring'].includes(state.step);
   return (
@@ -136,7 +147,12 @@ export function BackupPart() {
         />
       </View>
       {state.step === 'gathering' && <Txt role="status">{texts.gathering(state.done, state.all)}</Txt>}
-      {state.step === 'reading' && <Txt role="status">{texts.readingBackup}</Txt>}
+      {state.step === 'reading' && (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <Txt role="status">{texts.readingBackup(state.done, state.all)}</Txt>
+          <ActionButton kind="plain" icon="close" label={texts.stop} onPress={stop} />
+        </View>
+      )}
       {state.step === 'restoring' && <Txt role="status">{texts.restoring}</Txt>}
       {state.step === 'done' && <Txt role="status">{texts.restored(state.count)}</Txt>}
       {state.step === 'refused' && (
