@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 
+import { benchCard } from './benchCard.mjs';
 import { benchLog } from './benchLog.mjs';
 import { benchPicture } from './benchPicture.mjs';
 import { benchSync } from './benchSync.mjs';
@@ -99,6 +100,7 @@ console.log(
   `Sample shoot on screen at 4× CPU throttle, empty device: ${median.toFixed(0)} ms, median of ${RUNS} ` +
     `between ${times[0].toFixed(0)} and ${times[RUNS - 1].toFixed(0)} (bound ${MOST_MS})`,
 );
+const follows = await benchCard(browser, `http://127.0.0.1:${port}`);
 const scrolls = await benchLog(browser, `http://127.0.0.1:${port}`);
 await benchPicture(browser, `http://127.0.0.1:${port}`);
 await browser.close();
@@ -112,4 +114,4 @@ run('npx', ['playwright', 'test', 'frameFuzz', '--reporter=line'], { env: { ...p
 console.log(
   `10 000 damaged pictures through the worker: no crash, ${((performance.now() - started) / 1000).toFixed(0)} s`,
 );
-process.exit(kilobytes > MOST_KB || median > MOST_MS || !isQuick || !scrolls ? 1 : 0);
+process.exit(kilobytes > MOST_KB || median > MOST_MS || !isQuick || !scrolls || !follows ? 1 : 0);

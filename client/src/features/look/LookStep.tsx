@@ -260,7 +260,6 @@ export function LookStep() {
   const { feelStops, exposeBy } = setup.look;
   return (
     <View style={{ gap: 16 }}>
-      <UsualForYou />
       <ChoiceList
         label={texts.exposedFor}
         layout="row"
@@ -282,6 +281,8 @@ export function LookStep() {
           {texts.byDialsItComesTo(words.look(look.actual.holdBackStops, preferences.lookWay))}
         </Txt>
       )}
+      {/* under the dials: it comes a moment later, and nothing may move away from a thumb */}
+      <UsualForYou />
       <Folded />
       {feelStops !== 0 && (
         <Txt size="label" tone="quiet">
