@@ -9,6 +9,7 @@ import { Histogram } from '@/ui/Histogram';
 import { HoldBackControl } from '@/ui/HoldBackControl';
 import { KnownMark } from '@/ui/KnownMark';
 import { Ladder } from '@/ui/Ladder';
+import { LongList } from '@/ui/LongList';
 import { LookEntry } from '@/ui/LookEntry';
 import { Mark } from '@/ui/Mark';
 import { NextBar } from '@/ui/NextBar';
@@ -71,6 +72,7 @@ function Icons() {
   );
 }
 
+const THOUSANDS = Array.from({ length: 2000 }, (_, i) => i + 1);
 const HOUR_MS = 3_600_000;
 const MIDNIGHT = Date.parse('2026-02-26T23:00:00Z');
 const TRACK = sunTrack(46.93, 10.21, MIDNIGHT, MIDNIGHT + 24 * HOUR_MS);
@@ -157,6 +159,26 @@ const BUTTONS: GalleryPart[] = [
         ),
       },
       { name: 'said only', shown: <NextBar text="Shoot" detail="all is set" doing={null} onPress={nothing} /> },
+    ],
+  },
+  {
+    file: 'LongList',
+    states: [
+      {
+        name: 'two thousand rows',
+        shown: (
+          <View style={{ height: 160 }}>
+            <LongList
+              head={<Txt bold>Two thousand rows</Txt>}
+              items={THOUSANDS}
+              keyOf={String}
+              render={(row) => <Txt>{`Row ${row}`}</Txt>}
+              usualPx={22}
+              mostPx={400}
+            />
+          </View>
+        ),
+      },
     ],
   },
   {

@@ -5,10 +5,11 @@ import { selectDocument } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
 import { ChoiceList } from '@/ui/ChoiceList';
 import { Disclosure } from '@/ui/Disclosure';
+import { LongList } from '@/ui/LongList';
 import { Txt } from '@/ui/Txt';
 import { useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { FlatList, View } from 'react-native';
+import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 
 import { frameIn } from '@sphene/core/plan';
@@ -24,10 +25,9 @@ import { momentOf } from './momentOf';
 import { type LogOf, useShootLog } from './useEntries';
 
 const MOST_PX = 760;
-/** Rows that are drawn at first and at once, and screens of them that are kept beside the one in view. */
-const ROWS_AT_FIRST = 24;
-const ROWS_AT_ONCE = 8;
-const SCREENS_KEPT = 5;
+/** An entry of two lines. */
+const USUAL_ROW_PX = 84;
+const idOf = ({ id }: Entry): string => id;
 
 type Shown = 'all' | 'starred' | EntryKind;
 
@@ -124,41 +124,41 @@ export function LogScreen() {
     () => log.setups.filter((setup) => setupId === '' || setup.id === setupId),
     [log.setups, setupId],
   );
+  const when = useMemo(() => momentOf(shoot?.timeZone ?? 'UTC'), [shoot?.timeZone]);
   if (shoot === undefined) return <NotFoundScreen />;
-  const when = momentOf(shoot.timeZone);
+  const head = (
+    <View style={{ gap: 16, paddingBottom: 8 }}>
+      <AddNote shootId={id} setupId={setupId === '' ? null : setupId} />
+      <Filters shootId={id} setups={log.setups} filter={filter} onFilter={setFilter} />
+      <Disclosure title={texts.chart} summary={texts.chartSummary}>
+        <LogChart setups={charted} />
+      </Disclosure>
+      <RollPart shootId={id} />
+      <LogFiles shoot={shoot} setups={charted} entries={entries} notes={log.notes} />
+      <Txt size="label" tone="quiet" role="status">
+        {texts.shown(entries.length)}
+      </Txt>
+      {entries.length === 0 && (
+        <Txt tone="quiet">{log.entries.length === 0 ? texts.nothingYet : texts.nothingFound}</Txt>
+      )}
+    </View>
+  );
   return (
     <Screen title={texts.log} place={shoot.title} up={`/shoot/${shoot.id}`}>
-      <FlatList
-        data={entries}
-        keyExtractor={(entry) => entry.id}
-        initialNumToRender={ROWS_AT_FIRST}
-        maxToRenderPerBatch={ROWS_AT_ONCE}
-        windowSize={SCREENS_KEPT}
-        keyboardShouldPersistTaps="handled"
-        contentContainerStyle={{ padding: 16, maxWidth: MOST_PX, width: '100%', alignSelf: 'center' }}
-        ListHeaderComponent={
-          <View style={{ gap: 16, paddingBottom: 8 }}>
-            <AddNote shootId={id} setupId={setupId === '' ? null : setupId} />
-            <Filters shootId={id} setups={log.setups} filter={filter} onFilter={setFilter} />
-            <Disclosure title={texts.chart} summary={texts.chartSummary}>
-              <LogChart setups={charted} />
-            </Disclosure>
-            <RollPart shootId={id} />
-            <LogFiles shoot={shoot} setups={charted} entries={entries} notes={log.notes} />
-            <Txt size="label" tone="quiet" role="status">
-              {texts.shown(entries.length)}
-            </Txt>
-          </View>
-        }
-        ListEmptyComponent={<Txt tone="quiet">{log.entries.length === 0 ? texts.nothingYet : texts.nothingFound}</Txt>}
-        renderItem={({ item }) => (
+      <LongList
+        head={head}
+        items={entries}
+        keyOf={idOf}
+        usualPx={USUAL_ROW_PX}
+        mostPx={MOST_PX}
+        render={(entry) => (
           <LogLine
-            entry={item}
+            entry={entry}
             shootId={id}
             role="article"
-            when={when(item.at)}
-            note={log.notes.get(item.id)}
-            of={item.setupId === null ? texts.theShoot : titles.get(item.setupId)}
+            when={when(entry.at)}
+            note={log.notes.get(entry.id)}
+            of={entry.setupId === null ? texts.theShoot : titles.get(entry.setupId)}
           />
         )}
       />

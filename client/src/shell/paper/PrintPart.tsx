@@ -10,12 +10,12 @@ import { downloadSheet } from './print';
 /** The papers that a sheet is printed on. */
 const PAPERS = ['a4', 'letter', 'pocket'] as const;
 
-/** A sheet as PDF, on each paper. */
-export function PrintPart({ sheet }: { sheet: Sheet }) {
+/** A sheet as PDF, on each paper. @param sheet written when it is wanted where it is long */
+export function PrintPart({ sheet }: { sheet: Sheet | (() => Sheet) }) {
   const [failed, setFailed] = useState(false);
   const print = (paper: (typeof PAPERS)[number]) => {
     setFailed(false);
-    downloadSheet(sheet, paper).catch((error: unknown) => {
+    downloadSheet(typeof sheet === 'function' ? sheet() : sheet, paper).catch((error: unknown) => {
       console.error(error);
       setFailed(true);
     });

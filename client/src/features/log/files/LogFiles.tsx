@@ -9,7 +9,6 @@ import { ActionButton } from '@/ui/ActionButton';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickFile } from '@/ui/pickFile';
 import { Txt } from '@/ui/Txt';
-import { useMemo } from 'react';
 import { View } from 'react-native';
 
 import type { Shoot } from '@sphene/core/documents';
@@ -77,7 +76,6 @@ export function LogFiles(log: LogFilesProps) {
   const { shoot, setups, entries } = log;
   const documents = useAppSelector(byId);
   const flow = useImport(shoot.id);
-  const sheet = useMemo(() => logSheet(log), [log]);
   const { columns } = texts;
   const putReadings = () => {
     const shown = new Set(setups.map(({ id }) => id));
@@ -101,7 +99,7 @@ export function LogFiles(log: LogFilesProps) {
       </View>
       <ImportTable flow={flow} shootId={shoot.id} />
       {entries.length > MOST_PRINTED && <Txt tone="quiet">{texts.tooLong(MOST_PRINTED)}</Txt>}
-      <PrintPart sheet={sheet} />
+      <PrintPart sheet={() => logSheet(log)} />
     </Disclosure>
   );
 }
