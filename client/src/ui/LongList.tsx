@@ -1,4 +1,4 @@
-import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import { memo, type ReactNode, startTransition, useCallback, useState } from 'react';
 import {
   type LayoutChangeEvent,
   type NativeScrollEvent,
@@ -8,9 +8,9 @@ import {
 } from 'react-native';
 
 /** Screens of rows that are drawn over and under the one in view. */
-const SCREENS_KEPT = 1;
-/** Rows are chosen anew each time the view has moved by this part of a screen. */
-const STEP = 0.5;
+const SCREENS_KEPT = 1.5;
+/** Rows are chosen anew each time the view has moved by so many screens. */
+const STEP = 1;
 
 interface LongListProps<T> {
   /** over the rows, as tall as it likes */
@@ -48,39 +48,43 @@ function rowAt(begins: Float64Array, px: number): number {
   return from;
 }
 
-/** Rows that were measured, and a number that grows whenever one came out otherwise than it was. */
-function useHeights() {
-  const heights = useRef(new Map<string, number>());
-  const [version, setVersion] = useState(0);
-  const waiting = useRef(false);
-  const measured = useCallback((key: string, px: number) => {
-    if (heights.current.get(key) === px) return;
-    heights.current.set(key, px);
-    if (waiting.current) return;
-    waiting.current = true;
-    // all rows of a frame at once
-    requestAnimationFrame(() => {
-      waiting.current = false;
-      setVersion((now) => now + 1);
-    });
-  }, []);
-  return { heights, version, measured };
+/** What changes in one row moves nothing within another. */
+const BY_ITSELF = { contain: 'content' } as object;
+
+interface RowProps<T> {
+  id: string;
+  item: T;
+  render: (item: T) => ReactNode;
+  heights: Map<string, number>;
 }
+
+/** One row; while the list scrolls it stays as it is. */
+const Row = memo(function Row<T>({ id, item, render, heights }: RowProps<T>) {
+  const measured = useCallback(
+    ({ nativeEvent }: LayoutChangeEvent) => void heights.set(id, nativeEvent.layout.height),
+    [heights, id],
+  );
+  return (
+    <View onLayout={measured} style={BY_ITSELF}>
+      {render(item)}
+    </View>
+  );
+}) as <T>(props: RowProps<T>) => ReactNode;
 
 /** A list of thousands of rows under a head: only those about the view are drawn, whatever the head does. */
 export function LongList<T>({ head, items, keyOf, render, usualPx, mostPx }: LongListProps<T>) {
-  const { heights, version, measured } = useHeights();
+  // what is measured counts from the next step on: rows that stand in view flow by themselves meanwhile
+  const [heights] = useState(() => new Map<string, number>());
   const [view, setView] = useState({ fromPx: 0, tallPx: 800 });
   const [headPx, setHeadPx] = useState(0);
-  const begins = useMemo(
-    () => (version < 0 ? new Float64Array(1) : beginningsOf(items, keyOf, heights.current, usualPx)),
-    [items, keyOf, heights, usualPx, version],
-  );
+  const begins = beginningsOf(items, keyOf, heights, usualPx);
+  const headMeasured = useCallback(({ nativeEvent }: LayoutChangeEvent) => setHeadPx(nativeEvent.layout.height), []);
   const seen = ({ nativeEvent: { contentOffset, layoutMeasurement } }: NativeSyntheticEvent<NativeScrollEvent>) => {
     const tallPx = layoutMeasurement.height;
     const stepPx = Math.max(100, tallPx * STEP);
     const fromPx = Math.floor(contentOffset.y / stepPx) * stepPx;
-    if (fromPx !== view.fromPx || tallPx !== view.tallPx) setView({ fromPx, tallPx });
+    // between frames: rows that come into view soon must not hold up the thumb that brings them
+    if (fromPx !== view.fromPx || tallPx !== view.tallPx) startTransition(() => setView({ fromPx, tallPx }));
   };
   const over = SCREENS_KEPT * view.tallPx;
   const first = rowAt(begins, Math.max(0, view.fromPx - headPx - over));
@@ -95,16 +99,11 @@ export function LongList<T>({ head, items, keyOf, render, usualPx, mostPx }: Lon
       keyboardShouldPersistTaps="handled"
       contentContainerStyle={{ padding: 16, maxWidth: mostPx, width: '100%', alignSelf: 'center' }}
     >
-      <View onLayout={({ nativeEvent }: LayoutChangeEvent) => setHeadPx(nativeEvent.layout.height)}>{head}</View>
+      <View onLayout={headMeasured}>{head}</View>
       <View style={{ height: begins[first] ?? 0 }} />
-      {shown.map((item) => {
-        const key = keyOf(item);
-        return (
-          <View key={key} onLayout={({ nativeEvent }: LayoutChangeEvent) => measured(key, nativeEvent.layout.height)}>
-            {render(item)}
-          </View>
-        );
-      })}
+      {shown.map((item) => (
+        <Row key={keyOf(item)} id={keyOf(item)} item={item} render={render} heights={heights} />
+      ))}
       <View style={{ height: Math.max(0, (begins[items.length] ?? 0) - (begins[last + 1] ?? 0)) }} />
     </ScrollView>
   );
