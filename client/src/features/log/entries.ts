@@ -106,11 +106,10 @@ export const photoEntry = (photo: Photo): Entry => ({
   photo,
 });
 
-/** Every fact and every change of a setting of one setup, in no order. */
-export function setupEntries(state: RootState, setup: Setup): Entry[] {
+/** Every fact and every change of a setting of one setup, in no order. @param here this device; null: not known yet */
+export function setupEntries(state: RootState, setup: Setup, here: By | null): Entry[] {
   const kit = selectKit(state, setup.id);
   const context = { setup, kit };
-  const here = state.device.device;
   const changedAt = new Set(selectChanges(state, setup.id).map(({ at }) => at));
   const of = (kind: EntryKind, one: { id: string; at: string }, text: string): Entry => ({
     ...PLAIN,
@@ -168,9 +167,9 @@ export function setupEntries(state: RootState, setup: Setup): Entry[] {
 const MOST_FORETOLD = 60;
 
 /** What was foretold of the readings of a setup, by reading: how far off it was, with its ±. */
-export function foretoldOf(state: RootState, setup: Setup, clockMs: number): Map<string, string> {
+export function foretoldOf(state: RootState, setup: Setup): Map<string, string> {
   const facts = [...selectReadings(state, setup.id), ...selectSceneChanges(state, setup.id)];
-  const scene = meterScene(setup, selectKit(state, setup.id), facts, new Date(clockMs));
+  const scene = meterScene(setup, selectKit(state, setup.id), facts, new Date(state.device.clockMs));
   return new Map(
     readForetold(scene, MOST_FORETOLD).map(({ readingId, overStops, sdStops }) => [
       readingId,

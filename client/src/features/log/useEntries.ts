@@ -18,22 +18,20 @@ export interface LogOf {
   notes: ReadonlyMap<string, Note>;
 }
 
+const NOTHING_FORETOLD: ReadonlyMap<string, string> = new Map();
+
 /** Every fact and every change of a setup with its time, the newest first, and what was foretold of its readings. */
 export function useSetupLog(setup: Setup): LogOf & { foretold: ReadonlyMap<string, string> } {
   const documents = useAppSelector(byId);
   const device = useAppSelector((state) => state.device.device);
-  const clockMs = useAppSelector((state) => state.device.clockMs);
   const store = useStore<RootState>();
   const log = useMemo((): LogOf => {
     const notes = notesByEntry(ofType(documents, 'note'));
-    return { entries: setupEntries(store.getState(), setup).sort(newestFirst), notes };
-    // this device's name comes when it is known
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    return { entries: setupEntries(store.getState(), setup, device).sort(newestFirst), notes };
   }, [documents, setup, store, device]);
+  // what was foretold of a reading stays, however late it is: no ticking clock is followed
   const foretold = useMemo(
-    () => foretoldOf(store.getState(), setup, clockMs),
-    // what was foretold of a reading stays, however late it is
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    () => (documents[setup.id] === undefined ? NOTHING_FORETOLD : foretoldOf(store.getState(), setup)),
     [documents, setup, store],
   );
   return { ...log, foretold };
@@ -42,6 +40,7 @@ export function useSetupLog(setup: Setup): LogOf & { foretold: ReadonlyMap<strin
 /** The log of a whole shoot: its setups, its spots' photographs, and notes on it as a whole. */
 export function useShootLog(shootId: string): LogOf & { setups: Setup[] } {
   const documents = useAppSelector(byId);
+  const device = useAppSelector((state) => state.device.device);
   const store = useStore<RootState>();
   return useMemo(() => {
     const state = store.getState();
@@ -53,8 +52,8 @@ export function useShootLog(shootId: string): LogOf & { setups: Setup[] } {
       .map(photoEntry);
     const entries = setups.flatMap(({ id }) => {
       const setup = selectDocument(state, 'setup', id);
-      return setup === undefined ? [] : setupEntries(state, setup);
+      return setup === undefined ? [] : setupEntries(state, setup, device);
     });
     return { entries: [...entries, ...apart, ...ofSpots].sort(newestFirst), notes: notesByEntry(ofShoot), setups };
-  }, [documents, shootId, store]);
+  }, [documents, shootId, store, device]);
 }
