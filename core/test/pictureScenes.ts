@@ -6,7 +6,7 @@ import {
   FINE_CELL_CM,
   frameScene,
   type Framing,
-  type Model,
+  type Sculpture,
   modelOf,
   type Quality,
   renderSoft,
@@ -204,7 +204,7 @@ export const PICTURE_SCENES: PictureScene[] = [
   }),
 ];
 
-const sculptures = new Map<string, Pick<Model, 'tape' | 'grid'>>();
+const sculptures = new Map<string, Sculpture>();
 export const finished = <T>(steps: Generator<void, T>): T => {
   for (;;) {
     const { done, value } = steps.next();

@@ -7,7 +7,7 @@ import {
   FINE_CELL_CM,
   frameScene,
   type Framing,
-  type Model,
+  type Sculpture,
   modelOf,
   type PictureScene,
   type Quality,
@@ -33,7 +33,7 @@ export interface FramedRows {
   edges: EdgeWeights;
 }
 
-let sculpture: { lookKey: string; model: Pick<Model, 'tape' | 'grid'> } | null = null;
+let sculpture: { lookKey: string; model: Sculpture } | null = null;
 let framing: Framing | null = null;
 /** jobs under this number are not wanted any more */
 let wantedFrom = 0;

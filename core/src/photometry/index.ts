@@ -32,5 +32,5 @@ export {
   stepsToStops,
   stopsToRatio,
 } from './stops';
-export { reflectanceOfTone, TONE_RANGE, type ToneId, toneOfReflectance, TONES } from './tones';
+export { reflectanceOfTone, SKINS, TONE_RANGE, type ToneId, toneOfReflectance, TONES } from './tones';
 export { type NoFlashMeasured, separateFlashAv, shareFromFlashMinusAmbient } from './twoExposures';

@@ -1,9 +1,12 @@
 import { emptyDirect, shineOn } from './light/direct';
+import { addBounce, type Bounce, emptyHits, NODE_STEP, poolHits } from './light/bounce';
 import { type EdgeWeights, findEdges } from './light/edges';
 import { smoothVisible, spreadVisible } from './light/filter';
 import { addCatchLights, findMirrors, type Mirrors } from './light/mirrors';
 import { gatherSoft, smoothSoft, SOFT_SAMPLES, softLayer, spreadSoft } from './light/softLight';
-import { CARD, lightAt, lightOnGround, lightOnWall, type Source } from './light/source';
+import { patchesOf } from './light/patches';
+import type { Source } from './light/source';
+import { thrownOfSoft, thrownOfSource } from './light/thrown';
 import { markUndecided, traceVisible } from './light/visibility';
 import type { PictureScene } from './scene';
 import { MATERIAL } from './sculpture/bust';
@@ -23,6 +26,8 @@ export interface Framing {
   view: ViewBuffers;
   edges: EdgeWeights;
   mirrors: Mirrors;
+  /** how light comes back from ground, wall and people; known once the soft light was gathered */
+  bounce: Bounce | null;
   from: number;
   to: number;
   seenFrom: number;
@@ -39,7 +44,9 @@ export function frameScene(
   lensTilt = 0,
 ): Framing {
   const { from, to } = rows;
-  const [seenFrom, seenTo] = [Math.max(0, from - MARGIN), Math.min(height, to + MARGIN)];
+  const first = Math.max(0, from - MARGIN);
+  // in step with the nodes of the bounce, whoever has the rows
+  const [seenFrom, seenTo] = [first - (first % NODE_STEP), Math.min(height, to + MARGIN)];
   const view = emptyView(width, height, scene.view);
   seeRows(view, model, scene, seenFrom, seenTo);
   return {
@@ -52,6 +59,7 @@ export function frameScene(
     seenTo,
     edges: findEdges(view, model, scene, from, to),
     mirrors: findMirrors(view, model, scene, lensTilt, from, to),
+    bounce: null,
   };
 }
 
@@ -65,17 +73,26 @@ const finish = ({ view: { width }, from, to }: Framing, layer: Float32Array): La
   layer.slice(from * width * 3, to * width * 3);
 
 /**
- * The layer of the soft light from all round; must be rendered before those of the sources, which take the
- * shares of the half sphere from it.
+ * The layer of the soft light from all round; must be rendered before those of the sources: it finds out by which ways
+ * light comes back.
  */
 export function renderSoft(framing: Framing, quality: Quality): LayerRows {
   const { view, model, scene, mirrors, seenFrom, seenTo } = framing;
-  const light = new Float32Array(view.width * view.height * 3);
-  gatherSoft(view, model, scene, seenFrom, seenTo, SOFT_SAMPLES[quality], light);
+  const pixels = view.width * view.height;
+  const light = new Float32Array(pixels * 3);
+  const hits = emptyHits(view.width, seenFrom, seenTo, SOFT_SAMPLES[quality]);
+  const patches = framing.bounce?.patches ?? patchesOf(model, scene);
+  gatherSoft(view, model, scene, patches, seenTo, hits, light);
   smoothSoft(view, seenFrom, seenTo, 2, light);
   spreadSoft(view, seenFrom, seenTo, light);
+  const bounce = poolHits(view, patches, hits, seenTo, framing.bounce);
+  framing.bounce = bounce;
+  addBounce(bounce, view, seenFrom, seenTo, thrownOfSoft(patches, bounce.seen, model, scene), light);
+  const people = new Float32Array(pixels * 3);
+  const ofPeople = new Float32Array(patches.count * 3).fill(1, 0, patches.firstGround * 3);
+  addBounce(bounce, view, seenFrom, seenTo, ofPeople, people);
   const layer = new Float32Array(light.length);
-  softLayer(view, scene, seenFrom, seenTo, light, mirrors, layer);
+  softLayer(view, scene, seenFrom, seenTo, light, people, mirrors, layer);
   return finish(framing, layer);
 }
 
@@ -88,9 +105,6 @@ const HARD_SAMPLES = 12;
 const SOFT_EDGE_SAMPLES = 24;
 /** A source smaller than this, seen from the subject, draws hard edges: filtering would only blur them. Radians. */
 const HARD_SOURCE = 0.12;
-
-/** What people are lit by on average and throw back on each other, by channel. */
-const THROWN_BY_PEOPLE = [0.125, 0.09, 0.075] as const;
 
 function isHard(source: Source): boolean {
   if (source.kind === 'sun') return true;
@@ -147,35 +161,26 @@ export function* renderSource(
 
 /** Light, gloss, shadow and bounce together. */
 function assemble(
-  { view, scene, seenFrom, seenTo }: Framing,
+  { view, model, bounce, seenFrom, seenTo }: Framing,
   source: Source,
   onSurface: Float32Array,
   gloss: Float32Array,
   visible: Float32Array,
   catchLight: Float32Array,
 ): Float32Array {
-  const { width, albedo, material, sees } = view;
+  const { width, albedo, material } = view;
   const layer = new Float32Array(width * view.height * 3);
-  const onGround = lightOnGround(source, scene.groundY);
-  const onPeople =
-    lightAt(source, [0, -2, 4], [0, 0, 1], CARD, 4) + 0.5 * lightAt(source, [0, -2, 4], [0, 1, 0], CARD, 4);
-  const offGround = scene.groundAlbedo.map((value) => value * onGround);
-  const onWall = scene.backdrop.kind === 'wall' ? lightOnWall(source, scene.backdrop.z) : 0;
-  const offWall = scene.backdrop.albedo.map((value) => value * onWall);
+  if (bounce !== null) {
+    const thrown = thrownOfSource(bounce.patches, bounce.seen, model, source);
+    addBounce(bounce, view, seenFrom, seenTo, thrown, layer);
+  }
   for (let o = seenFrom * width; o < seenTo * width; o += 1) {
     if (material[o] === MATERIAL.sky) continue;
     const q = o * 3,
       share = Math.max(0, visible[o]!),
       light = onSurface[o]! * share,
-      shine = gloss[o]! * share + catchLight[o]!,
-      ground = sees.ground[o]!,
-      wall = sees.wall[o]!,
-      people = sees.people[o]! * onPeople;
-    for (let k = 0; k < 3; k += 1)
-      layer[q + k] =
-        (albedo[q + k]! * (light + ground * offGround[k]! + wall * offWall[k]! + people * THROWN_BY_PEOPLE[k]!)) /
-          Math.PI +
-        shine;
+      shine = gloss[o]! * share + catchLight[o]!;
+    for (let k = 0; k < 3; k += 1) layer[q + k] = (albedo[q + k]! * (light + layer[q + k]!)) / Math.PI + shine;
   }
   return layer;
 }

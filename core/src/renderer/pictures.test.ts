@@ -8,8 +8,12 @@ import { PICTURE_SCENES, type RenderedScene, renderScene, sceneOf } from '../../
 import { english } from '../english';
 import { pictureOf, toneMarks, weightsOf } from '../picture';
 import { greyCardValue, strengthsOf } from '../picture/weights';
+import { SKINS } from '../photometry';
 import { SAMPLE_KIT } from '../sample';
+import type { Setup } from '../setup';
 import { solve } from '../solution';
+import { labOf } from './base/rgb';
+import { TONE_MOST, TONE_STEPS, toneTable } from './base/tone';
 import type { Vec } from './base/vector';
 import { traceVisible } from './light/visibility';
 import { MATERIAL } from './sculpture/bust';
@@ -94,6 +98,68 @@ describe('golden pictures', () => {
     }
     expect(sum / rgba.length).toBeLessThan(1);
     expect(far / rgba.length).toBeLessThan(0.01);
+  });
+});
+
+describe('skin as a camera shows it', () => {
+  /** A face lit evenly from the front, correctly: what of its skin gets all of the light, as it is shown. */
+  const shownSkin = (skin: Setup['stage']['subject']['skin'], kelvin: number) => {
+    const light = { pointId: 'face', kelvin, greenCc: 0, from: 'typed' } as const;
+    const one = renderScene(
+      sceneOf('skin', {
+        subject: { skin },
+        stage: { sun: { by: 'hand', sideDeg: 0, altitudeDeg: 28 } },
+        colour: { ambient: [light], whiteBalance: { kelvin, greenCc: 0 } },
+        look: { exposeBy: 'face', holdBackStops: 0.3 },
+        faceEv: 13,
+        backgroundEv: 12,
+        wantedAv: 7,
+      }),
+    );
+    const { view } = one.framing;
+    const all = whole(one);
+    const { rgba } = one.composer.compose(one.layers, one.weights, {
+      clipsAboveStops: 3,
+      noiseBelowStops: 5,
+      marks: false,
+    });
+    const tone = 0.18 * 2 ** SKINS[skin].offsetStops;
+    const lit = [...view.material.keys()].filter((o) => {
+      const light = 0.2126 * all[o * 3]! + 0.7152 * all[o * 3 + 1]! + 0.0722 * all[o * 3 + 2]!;
+      return view.material[o] === MATERIAL.skin && Math.abs(Math.log2(light / tone)) < 0.15;
+    });
+    expect(lit.length).toBeGreaterThan(100);
+    const linear = (value: number) => (value <= 10 ? value / 255 / 12.92 : ((value / 255 + 0.055) / 1.055) ** 2.4);
+    const mean = (k: number) => lit.reduce((sum, o) => sum + linear(rgba[o * 4 + k]!), 0) / lit.length;
+    return labOf([mean(0), mean(1), mean(2)]);
+  };
+  /** The 8-bit grey of a lightness. */
+  const greyOf = (lightness: number) => {
+    const y = lightness > 8 ? ((lightness + 16) / 116) ** 3 : lightness / 903.3;
+    return 255 * (y <= 0.0031308 ? 12.92 * y : 1.055 * y ** (1 / 2.4) - 0.055);
+  };
+
+  it.each(['light', 'medium', 'deep'] as const)('%s skin comes to the level of its tone', (skin) => {
+    const [lightness] = shownSkin(skin, 5500);
+    const level = toneTable(3)[Math.round(((0.18 * 2 ** SKINS[skin].offsetStops) / TONE_MOST) * TONE_STEPS)]!;
+    expect(Math.abs(greyOf(lightness) - level)).toBeLessThanOrEqual(8);
+  });
+
+  // the named box: hue between red-orange and yellow-orange, 35° to 68°; chroma 12 to 42
+  it.each([
+    ['daylight', 5500],
+    ['shade', 7500],
+    ['tungsten', 3000],
+    ['dusk', 9500],
+  ])('keeps the hue of skin in %s at its white balance', (_, kelvin) => {
+    for (const skin of ['light', 'medium', 'deep'] as const) {
+      const [, a, b] = shownSkin(skin, kelvin);
+      const hue = (Math.atan2(b, a) * 180) / Math.PI;
+      expect(hue).toBeGreaterThan(35);
+      expect(hue).toBeLessThan(68);
+      expect(Math.hypot(a, b)).toBeGreaterThan(12);
+      expect(Math.hypot(a, b)).toBeLessThan(42);
+    }
   });
 });
 

@@ -30,8 +30,6 @@ export interface ViewBuffers {
   albedo: Float32Array;
   material: Uint8Array;
   person: Uint8Array;
-  /** share of the half sphere over the pixel that is ground and walls, and that is people */
-  sees: { ground: Float32Array; wall: Float32Array; people: Float32Array };
 }
 
 /** Regions that are levelled each by its own readings: people and what is near them, backdrop, sky. */
@@ -59,7 +57,6 @@ export function emptyView(width: number, height: number, viewpoint: Viewpoint): 
     albedo: three(),
     material: new Uint8Array(pixels),
     person: new Uint8Array(pixels),
-    sees: { ground: new Float32Array(pixels), wall: new Float32Array(pixels), people: new Float32Array(pixels) },
   };
 }
 

@@ -24,6 +24,8 @@ interface PictureCanvasProps {
   showing?: Showing;
   /** clipped highlights and lost shadows as patterns */
   marks?: boolean;
+  /** without a camera's contrast */
+  flat?: boolean;
   /** the metering points with the ladder's numbers */
   tones?: boolean;
   /** drawn instead while it is held */
@@ -112,6 +114,7 @@ export function PictureCanvas({
   widthPx,
   showing = 'all',
   marks = false,
+  flat = false,
   tones = false,
   instead = null,
   name,
@@ -140,6 +143,7 @@ export function PictureCanvas({
         clipsAboveStops,
         noiseBelowStops: Math.abs(noiseBelowStops),
         marks,
+        development: flat ? 'flat' : 'camera',
       });
       context.putImageData(new ImageData(developed.rgba, developed.width, developed.height), 0, 0);
       box.current?.setAttribute('aria-label', sayPicture(name, numbers, developed));
@@ -147,7 +151,7 @@ export function PictureCanvas({
       drawn.current?.(developed);
     });
     return () => clearTimeout(timer);
-  }, [setup, kit, numbers, picture, from, version, showing, marks, instead, name]);
+  }, [setup, kit, numbers, picture, from, version, showing, marks, flat, instead, name]);
   const ready = tones ? from.ready(picture) : null;
   toneRows.current = ready === null ? [] : toneMarks(setup, numbers, picture, ready.materials);
   const heightPx = (widthPx * picture.height) / picture.width;

@@ -96,6 +96,7 @@ function LargePicture({ picture, shown, drawn }: { picture: PictureOf; shown: Sh
         widthPx={widthPx}
         showing={showingOf(light)}
         marks={overlays.includes('marks')}
+        flat={overlays.includes('flat')}
         tones={overlays.includes('tones') && !held}
         instead={held ? drawn.before : null}
         name={held ? texts.pictureBefore : texts.pictureTitle}
@@ -164,6 +165,7 @@ function Controls({ picture, shown, drawn }: { picture: PictureOf; shown: Shown;
         choices={[
           { value: 'tones', label: texts.tones },
           { value: 'marks', label: texts.clippedAndLost },
+          { value: 'flat', label: texts.flat },
         ]}
       />
       <View style={{ flexDirection: 'row', gap: 8 }}>

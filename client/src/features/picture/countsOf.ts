@@ -4,7 +4,9 @@ import type { Picture as Developed } from '@sphene/core/renderer';
 const BINS = 64;
 
 /** A picture's histogram as frames have theirs. */
-export function countsOf({ histogram, width, height }: Developed): Pick<Frame, 'histogram' | 'clipped'> {
+export function countsOf(developed: Developed): Pick<Frame, 'histogram' | 'clipped'> {
+  const { width, height } = developed;
+  const histogram = developed.histogram();
   const channel = (at: number) =>
     Array.from({ length: BINS }, (_, bin) => {
       let sum = 0;

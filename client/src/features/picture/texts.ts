@@ -10,6 +10,7 @@ export const texts = catalogue({
   beingMade: (toned: string) => `${toned} Being made.`,
   besideAVariant: 'Beside a variant that was set aside',
   clippedAndLost: 'Clipped and lost',
+  flat: 'Flat',
   clippedLostInShadow: (toned: string, percent: string, percent2: string) =>
     `${toned} ${percent} clipped, ${percent2} lost in shadow.`,
   coarse: 'Coarse',

@@ -31,7 +31,7 @@ export const HAIR_WRAP = 0.3;
  * noise.
  * Sources: Lambert's cosine law; microfacet gloss (GGX, Schlick); two-lobe strands after Kajiya and Kay.
  */
-// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
+// eslint-disable-next-line complexity, max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function shineOn(
   view: ViewBuffers,
   model: Model,
@@ -112,6 +112,7 @@ export function shineOn(
       const nl = nx * lx + ny * ly + nz * lz;
       if (nl <= 0 && (!hair || nl < -HAIR_WRAP)) continue;
       if (nl > 0) onSurface += strength * nl;
+      if (f0 === 0 && !hair) continue;
       let hx = lx + vx,
         hy = ly + vy,
         hz = lz + vz;
@@ -129,7 +130,7 @@ export function shineOn(
         forward = forward > 0 ? forward * forward * forward : 0;
         const edge = 1 - nv;
         gloss += strength * wrapped * ((0.018 * s32 + 0.014 * s8) * 0.6 + 0.22 * forward * edge * edge);
-      } else if (f0 > 0 && nl > 0) {
+      } else if (nl > 0) {
         const nh = nx * hx + ny * hy + nz * hz,
           om = 1 - (vx * hx + vy * hy + vz * hz),
           om2 = om * om;

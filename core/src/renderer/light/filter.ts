@@ -115,6 +115,14 @@ export function spreadVisible(
         visible[o] = 1;
         continue;
       }
+      const left = j0 * width + i0,
+        right = left - i0 + Math.min(i0 + step, lastX),
+        down = (Math.min(j0 + step, lastY) - j0) * width;
+      const known = visible[left]!;
+      if (known >= 0 && visible[right] === known && visible[left + down] === known && visible[right + down] === known) {
+        visible[o] = known;
+        continue;
+      }
       let sum = 0,
         weights = 0,
         anySum = 0,

@@ -31,14 +31,34 @@ const GOLDEN_ANGLE = 2.399963;
 const LUMINANCE: Rgb = [0.2126, 0.7152, 0.0722];
 const DIRECTIONS = 2048;
 
-/** Light on a card that faces up, by channel: a cosine-weighted spiral of directions. */
-export function skyOnGround(sky: SkyModel): Rgb {
+/**
+ * Light on a card that faces up, by channel: a cosine-weighted spiral of directions.
+ * @param beforeWall a wall stands behind the people, of which the ground sees no end: it takes half of the sky
+ */
+export function skyOnGround(sky: SkyModel, beforeWall = false): Rgb {
   const sum = [0, 0, 0];
   const one = new Float64Array(3);
   for (let i = 0; i < DIRECTIONS; i += 1) {
     const u = (i + 0.5) / DIRECTIONS;
     const [r, y, turn] = [Math.sqrt(u), Math.sqrt(1 - u), i * GOLDEN_ANGLE];
-    skyRadiance(sky, r * Math.cos(turn), y, r * Math.sin(turn), one);
+    const z = r * Math.sin(turn);
+    if (beforeWall && z < 0) continue;
+    skyRadiance(sky, r * Math.cos(turn), y, z, one);
+    for (let k = 0; k < 3; k += 1) sum[k]! += (Math.PI / DIRECTIONS) * one[k]!;
+  }
+  return [sum[0]!, sum[1]!, sum[2]!];
+}
+
+/** Light on the wall behind, by channel: of the half of the sky before it. */
+export function skyOnWall(sky: SkyModel): Rgb {
+  const sum = [0, 0, 0];
+  const one = new Float64Array(3);
+  for (let i = 0; i < DIRECTIONS; i += 1) {
+    const u = (i + 0.5) / DIRECTIONS;
+    const [r, z, turn] = [Math.sqrt(u), Math.sqrt(1 - u), i * GOLDEN_ANGLE];
+    const y = r * Math.sin(turn);
+    if (y < 0) continue;
+    skyRadiance(sky, r * Math.cos(turn), y, z, one);
     for (let k = 0; k < 3; k += 1) sum[k]! += (Math.PI / DIRECTIONS) * one[k]!;
   }
   return [sum[0]!, sum[1]!, sum[2]!];

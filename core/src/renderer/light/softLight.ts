@@ -1,132 +1,81 @@
 import { smoothstep } from '../base/vector';
 import type { PictureScene } from '../scene';
 import { MATERIAL } from '../sculpture/bust';
-import { meetsPeople, type Model, passedShare } from '../sculpture/model';
+import type { Model } from '../sculpture/model';
 import type { ViewBuffers } from '../view';
+import { type Hits, keepHits } from './bounce';
+import { gatherAt, gathered } from './halfSphere';
 import type { Mirrors } from './mirrors';
-import { skyOnGround, skyRadiance } from './sky';
-import { facePattern } from './source';
+import type { Patches } from './patches';
+import { skyOnGround, skyOnWall, skyRadiance } from './sky';
+import { discPattern } from './source';
 
 /** Light by channel on every pixel. */
 export type SurfaceLight = Float32Array;
 
-const LIFT_CM = 0.15;
-const REACH_CM = 150;
-/** What people throw on each other, by channel: skin and cloth. */
-const PEOPLE_THROW = [0.19, 0.145, 0.12] as const;
+const LIFT_CM = 0.1;
 const KERNEL = [0.375, 0.25, 0.0625];
 
 /** Directions per pixel that the soft light is gathered from. */
-export const SOFT_SAMPLES = { draft: 6, fine: 20 } as const;
+export const SOFT_SAMPLES = { draft: 6, fine: 12 } as const;
 
 /**
- * Light from all round on every second pixel of rows, and which shares of its half sphere are people, ground and
- * the wall
- * behind: cosine-weighted rays, turned from pixel to pixel.
+ * Light from all round on every second pixel of rows, and what else their half spheres hold: cosine-weighted rays, turned
+ * from pixel to pixel.
  */
-// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function gatherSoft(
   view: ViewBuffers,
   model: Model,
   scene: PictureScene,
-  from: number,
+  patches: Patches,
   to: number,
-  samples: number,
+  hits: Hits,
   out: SurfaceLight,
 ): void {
-  const { width, place, normal, material, sees } = view;
-  const { sky, groundAlbedo, groundY, backdrop } = scene;
-  const pattern = facePattern(samples, true);
-  const on = skyOnGround(sky);
-  const radiance = new Float64Array(3);
-  const blocked = model.blockers.length > 0;
-  const wall = backdrop.kind === 'wall';
-  for (let j = from; j < to; j += 2)
+  const { width, place, normal, material } = view;
+  for (let j = hits.from; j < to; j += 2)
     for (let i = 0; i < width; i += 2) {
       const o = j * width + i,
-        q = o * 3,
-        m = material[o]!;
-      if (m === MATERIAL.sky) continue;
+        q = o * 3;
+      if (material[o] === MATERIAL.sky) continue;
       const nx = normal[q]!,
         ny = normal[q + 1]!,
         nz = normal[q + 2]!;
-      const x = place[q]! + nx * LIFT_CM,
-        y = place[q + 1]! + ny * LIFT_CM,
-        z = place[q + 2]! + nz * LIFT_CM;
       let noise = 0.06711056 * i + 0.00583715 * j;
       noise = 52.9829189 * (noise - Math.floor(noise));
       noise -= Math.floor(noise);
-      const cos = Math.cos(noise * 6.2831853),
-        sin = Math.sin(noise * 6.2831853);
-      // a basis round the normal. Source: Duff et al. 2017
-      const sign = nz >= 0 ? 1 : -1,
-        a = -1 / (sign + nz),
-        b = nx * ny * a;
-      const ux = 1 + sign * nx * nx * a,
-        uy = sign * b,
-        uz = -sign * nx,
-        vx = b,
-        vy = sign + ny * ny * a,
-        vz = -ny;
-      let red = 0,
-        green = 0,
-        blue = 0,
-        ground = 0,
-        behind = 0,
-        people = 0;
-      for (let k = 0; k < samples; k += 1) {
-        const p0 = pattern[k * 2]!,
-          p1 = pattern[k * 2 + 1]!;
-        const s = p0 * cos - p1 * sin,
-          t = p0 * sin + p1 * cos,
-          h = Math.sqrt(Math.max(0, 1 - s * s - t * t));
-        const dx = ux * s + vx * t + nx * h,
-          dy = uy * s + vy * t + ny * h,
-          dz = uz * s + vz * t + nz * h;
-        if (meetsPeople(model, x, y, z, dx, dy, dz, REACH_CM)) {
-          people += 1;
-          continue;
-        }
-        const share = blocked ? passedShare(model.blockers, x, y, z, dx, dy, dz, 1e9) : 1;
-        if (share <= 0) continue;
-        // the wall, unless the ground is met first
-        const meetsWall = wall && dz < -0.02 && (dy >= 0 || (backdrop.z - z) / dz < (groundY - y) / dy);
-        if (meetsWall) behind += share;
-        else if (dy < 0) ground += share;
-        if (!sky.closed && (meetsWall || dy < 0)) continue;
-        skyRadiance(sky, dx, Math.abs(dy), dz, radiance);
-        const floor = dy < 0 ? share * (0.25 + groundAlbedo[1]) : share;
-        red += floor * radiance[0]!;
-        green += floor * radiance[1]!;
-        blue += floor * radiance[2]!;
-      }
-      ground /= samples;
-      behind /= samples;
-      people /= samples;
-      sees.ground[o] = ground;
-      sees.wall[o] = behind;
-      sees.people[o] = people;
-      // what the sky gives ground and wall comes back from both alike
-      const one = Math.PI / samples,
-        fromGround = sky.closed ? 0 : ground + behind;
-      out[q] = red * one + fromGround * groundAlbedo[0] * on[0] + people * PEOPLE_THROW[0] * on[0];
-      out[q + 1] = green * one + fromGround * groundAlbedo[1] * on[1] + people * PEOPLE_THROW[1] * on[1];
-      out[q + 2] = blue * one + fromGround * groundAlbedo[2] * on[2] + people * PEOPLE_THROW[2] * on[2];
+      gatherAt(
+        model,
+        scene,
+        patches,
+        place[q]! + nx * LIFT_CM,
+        place[q + 1]! + ny * LIFT_CM,
+        place[q + 2]! + nz * LIFT_CM,
+        nx,
+        ny,
+        nz,
+        noise,
+        hits.samples,
+      );
+      keepHits(hits, i, j, gathered);
+      for (let k = 0; k < 3; k += 1) out[q + k] = Math.PI * gathered.sky[k]!;
     }
 }
 
 /**
- * What the soft light at unit strength gives a card with nothing in the way: cosine-weighted directions over its
- * half sphere.
+ * What the soft light at unit strength gives a card where the face is, with no people there: cosine-weighted directions
+ * over its half sphere, sky, ground and a wall behind.
  */
 export function softOnCard(
-  { sky, groundAlbedo }: Pick<PictureScene, 'sky' | 'groundAlbedo'>,
+  { sky, groundAlbedo, groundY, backdrop }: Pick<PictureScene, 'sky' | 'groundAlbedo' | 'groundY' | 'backdrop'>,
   [nx, ny, nz]: readonly [number, number, number],
 ): number {
   const count = 256;
-  const pattern = facePattern(count, true);
+  const pattern = discPattern(count);
   const radiance = new Float64Array(3);
-  const on = skyOnGround(sky);
+  const wall = backdrop.kind === 'wall';
+  const fromGround = groundAlbedo[1] * skyOnGround(sky, wall)[1];
+  const fromWall = wall ? backdrop.albedo[1] * skyOnWall(sky)[1] : 0;
   const sign = nz >= 0 ? 1 : -1,
     a = -1 / (sign + nz),
     b = nx * ny * a;
@@ -138,8 +87,10 @@ export function softOnCard(
     const dx = (1 + sign * nx * nx * a) * s + b * t + nx * h,
       dy = sign * b * s + (sign + ny * ny * a) * t + ny * h,
       dz = -sign * nx * s - ny * t + nz * h;
-    if (dy < 0 && !sky.closed) {
-      sum += groundAlbedo[1] * on[1];
+    const toGround = dy < 0 ? groundY / dy : Infinity;
+    const meetsWall = wall && dz < 0 && backdrop.z / dz < toGround;
+    if (!sky.closed && (meetsWall || dy < 0)) {
+      sum += meetsWall ? fromWall : fromGround;
       continue;
     }
     skyRadiance(sky, dx, Math.abs(dy), dz, radiance);
@@ -148,9 +99,9 @@ export function softOnCard(
   return sum / count;
 }
 
-/** Fills the soft light and the shares between every second pixel, guided by normal and place. */
+/** Fills the soft light between every second pixel, guided by normal and place. */
 export function spreadSoft(
-  { width, height, place, normal, material, sees: { ground, wall, people } }: ViewBuffers,
+  { width, height, place, normal, material }: ViewBuffers,
   from: number,
   to: number,
   light: SurfaceLight,
@@ -170,9 +121,6 @@ export function spreadSoft(
       let red = 0,
         green = 0,
         blue = 0,
-        g = 0,
-        v = 0,
-        p = 0,
         weights = 0;
       for (let b = 0; b < 2; b += 1)
         for (let a = 0; a < 2; a += 1) {
@@ -198,28 +146,21 @@ export function spreadSoft(
           red += w * light[r]!;
           green += w * light[r + 1]!;
           blue += w * light[r + 2]!;
-          g += w * ground[other]!;
-          v += w * wall[other]!;
-          p += w * people[other]!;
           weights += w;
         }
       if (weights <= 0) continue;
       light[q] = red / weights;
       light[q + 1] = green / weights;
       light[q + 2] = blue / weights;
-      ground[o] = g / weights;
-      wall[o] = v / weights;
-      people[o] = p / weights;
     }
 }
 
 /**
- * Smooths the soft light and the shares on every second pixel, where they are known: wide à-trous passes, since
- * both change slowly over a surface.
+ * Smooths the soft light on every second pixel, where it is known: wide à-trous passes, since it changes slowly over a
+ * surface.
  */
-// eslint-disable-next-line max-lines-per-function -- inner loop over pixels or cells: a call each costs more than it tells
 export function smoothSoft(
-  { width, place, normal, material, sees }: ViewBuffers,
+  { width, place, normal, material }: ViewBuffers,
   from: number,
   to: number,
   passes: number,
@@ -229,12 +170,6 @@ export function smoothSoft(
     last = to * width;
   let source = light.slice(first * 3, last * 3),
     target = source.slice();
-  let g0 = sees.ground.slice(first, last),
-    g1 = g0.slice(),
-    v0 = sees.wall.slice(first, last),
-    v1 = v0.slice(),
-    p0 = sees.people.slice(first, last),
-    p1 = p0.slice();
   for (let pass = 0; pass < passes; pass += 1) {
     const step = 2 << pass;
     for (let j = from; j < to; j += 2)
@@ -254,9 +189,6 @@ export function smoothSoft(
         let red = 0,
           green = 0,
           blue = 0,
-          g = 0,
-          v = 0,
-          p = 0,
           weights = 0;
         for (let b = -2; b <= 2; b += 1) {
           const jj = j + b * step;
@@ -281,9 +213,6 @@ export function smoothSoft(
             red += w * source[c]!;
             green += w * source[c + 1]!;
             blue += w * source[c + 2]!;
-            g += w * g0[at]!;
-            v += w * v0[at]!;
-            p += w * p0[at]!;
             weights += w;
           }
         }
@@ -292,44 +221,31 @@ export function smoothSoft(
         target[c] = red * one;
         target[c + 1] = green * one;
         target[c + 2] = blue * one;
-        g1[own] = g * one;
-        v1[own] = v * one;
-        p1[own] = p * one;
       }
     const light0 = source;
     source = target;
     target = light0;
-    const ground0 = g0;
-    g0 = g1;
-    g1 = ground0;
-    const wall0 = v0;
-    v0 = v1;
-    v1 = wall0;
-    const people0 = p0;
-    p0 = p1;
-    p1 = people0;
   }
   light.set(source, first * 3);
-  sees.ground.set(g0, first);
-  sees.wall.set(v0, first);
-  sees.people.set(p0, first);
 }
 
 /**
  * The layer of the soft light: surfaces, the sky itself, its sheen on skin and hair, and its mirror in eyes,
  * lenses and water.
+ * @param people the share of each half sphere that people fill, as by channel
  */
 export function softLayer(
-  { width, place, normal, towards, albedo, material, sees }: ViewBuffers,
+  { width, place, normal, towards, albedo, material }: ViewBuffers,
   scene: PictureScene,
   from: number,
   to: number,
   light: SurfaceLight,
+  people: Float32Array,
   mirrors: Mirrors,
   layer: Float32Array,
 ): void {
   const { sky, groundAlbedo, backdrop } = scene;
-  const on = skyOnGround(sky);
+  const on = skyOnGround(sky, backdrop.kind === 'wall');
   const radiance = new Float64Array(3);
   const reflected = (x: number, y: number, z: number, share: number, q: number) => {
     if (y > 0 || sky.closed) {
@@ -359,8 +275,7 @@ export function softLayer(
       ry = 2 * nv * ny - towards[q + 1]!,
       rz = 2 * nv * nz - towards[q + 2]!;
     const share =
-      (m === MATERIAL.skin ? 0.022 + 0.16 * edge ** 5 : 0.02 + 0.1 * edge ** 4) *
-      Math.max(0, 1 - 1.3 * sees.people[o]!);
+      (m === MATERIAL.skin ? 0.022 + 0.16 * edge ** 5 : 0.02 + 0.1 * edge ** 4) * Math.max(0, 1 - 1.3 * people[q]!);
     const over = smoothstep(-0.6, 0.6, ry);
     reflected(rx, Math.max(0.02, ry * 0.5 + 0.3), rz, share * over, q);
     reflected(rx, sky.closed ? 0.3 : -1, rz, share * (1 - over), q);

@@ -69,28 +69,84 @@ export function areaSource(
   };
 }
 
-/** Even places on a unit face, −1 to 1 in both directions: a spiral for round ones, a low-discrepancy lattice for rectangles. */
-export function facePattern(count: number, round: boolean): Float32Array {
-  const places = new Float32Array(count * 2);
-  for (let i = 0; i < count; i += 1) {
-    if (round) {
-      const [r, turn] = [Math.sqrt((i + 0.5) / count), i * 2.39996323];
-      places[i * 2] = r * Math.cos(turn);
-      places[i * 2 + 1] = r * Math.sin(turn);
-    } else {
-      places[i * 2] = 2 * ((0.5 + i * 0.7548776662) % 1) - 1;
-      places[i * 2 + 1] = 2 * ((0.5 + i * 0.569840291) % 1) - 1;
-    }
-  }
-  return places;
+/** Patterns that were asked for, by their name. */
+const patterns = new Map<string, Float32Array>();
+function kept(name: string, made: () => number[]): Float32Array {
+  const pattern = patterns.get(name) ?? Float32Array.from(made());
+  patterns.set(name, pattern);
+  return pattern;
 }
 
-/** Places on a source's face, x y z after each other, cm. */
+/** Places spread over a unit disc by a spiral, x y after each other, to be turned from pixel to pixel. */
+export const discPattern = (count: number): Float32Array =>
+  kept(`disc ${count}`, () =>
+    Array.from({ length: count }, (_, i) => {
+      const [r, turn] = [Math.sqrt((i + 0.5) / count), i * 2.39996323];
+      return [r * Math.cos(turn), r * Math.sin(turn)];
+    }).flat(),
+  );
+
+/** Places spread over a square, −1 to 1, by a lattice, to be moved from pixel to pixel. Source: Roberts, R2 sequence. */
+export const squarePattern = (count: number): Float32Array =>
+  kept(`square ${count}`, () =>
+    Array.from({ length: count }, (_, i) => [
+      2 * ((0.5 + i * 0.7548776662) % 1) - 1,
+      2 * ((0.5 + i * 0.569840291) % 1) - 1,
+    ]).flat(),
+  );
+
+/** The sides of the most square grid of so many cells. */
+function gridOf(count: number): readonly [number, number] {
+  let less = Math.floor(Math.sqrt(count));
+  while (count % less !== 0) less -= 1;
+  return [count / less, less];
+}
+
+/** How many places each ring of a disc takes, innermost first: 4, 12, 20 … or 4, 8, 12 …, whichever comes to the count. */
+function ringsOf(count: number): number[] {
+  for (const step of [8, 4]) {
+    const rings: number[] = [];
+    for (let left = count, own = 4; left > 0; left -= own, own += step) rings.push(own);
+    if (rings.reduce((sum, own) => sum + own, 0) === count) return rings;
+  }
+  throw new Error(`a disc is not sampled by ${count} places`);
+}
+
+/** An octagon as wide as a disc is larger than it: its places lie farther out by this. */
+const OCTAGON_OUT = Math.sqrt((4 * 0.8284) / Math.PI);
+
+/**
+ * Middles of cells of the same size on a unit face, −1 to 1, alike on both sides of its middle lines: rows and columns on
+ * a rectangle, more along its longer side; rings on what is round.
+ */
+function evenPattern(outline: Outline, count: number, lies: boolean): Float32Array {
+  return kept(`${outline} ${count} ${lies}`, () => {
+    if (outline === 'rectangle') {
+      const [more, less] = gridOf(count);
+      const [columns, rows] = lies ? [more, less] : [less, more];
+      return Array.from({ length: count }, (_, i) => [
+        (2 * (i % columns) + 1) / columns - 1,
+        (2 * Math.floor(i / columns) + 1) / rows - 1,
+      ]).flat();
+    }
+    let inside = 0;
+    return ringsOf(count).flatMap((own) => {
+      const r = Math.sqrt((inside + own / 2) / count) * (outline === 'octagon' ? OCTAGON_OUT : 1);
+      inside += own;
+      return Array.from({ length: own }, (_, i) => {
+        const turn = ((i + 0.5) / own) * 2 * Math.PI;
+        return [r * Math.cos(turn), r * Math.sin(turn)];
+      }).flat();
+    });
+  });
+}
+
+/** Even places on a source's face, x y z after each other, cm. */
 export function facePlaces(
   { centre, across, up, halfAcross, halfUp, outline }: AreaSource,
   count: number,
 ): Float64Array {
-  const pattern = facePattern(count, outline !== 'rectangle');
+  const pattern = evenPattern(outline, count, halfAcross >= halfUp);
   const places = new Float64Array(count * 3);
   for (let k = 0; k < count; k += 1)
     for (let c = 0; c < 3; c += 1)
@@ -129,36 +185,6 @@ export function lightAt(source: Source, place: Vec, facing: Vec, response: Respo
   }
   return sum / samples;
 }
-
-const BOUNCE_POINTS = 24;
-
-/** Mean light of a source at unit strength over places in a ring, by their distance from its middle and their turn. */
-function lightOver(
-  source: Source,
-  least: number,
-  most: number,
-  facing: Vec,
-  placeAt: (r: number, turn: number) => Vec,
-): number {
-  let sum = 0;
-  for (let i = 0; i < BOUNCE_POINTS; i += 1)
-    sum += lightAt(
-      source,
-      placeAt(least + (most - least) * Math.sqrt((i + 0.5) / BOUNCE_POINTS), i * 2.4),
-      facing,
-      CARD,
-      4,
-    );
-  return sum / BOUNCE_POINTS;
-}
-
-/** What a source at unit strength gives the ground round the subject, for the light that comes back from it. */
-export const lightOnGround = (source: Source, groundY: number): number =>
-  lightOver(source, 30, 200, [0, 1, 0], (r, turn) => [r * Math.sin(turn), groundY, r * Math.cos(turn)]);
-
-/** What a source at unit strength gives the wall behind the subject, as much of it as counts there: about as wide as it is far. */
-export const lightOnWall = (source: Source, wallZ: number): number =>
-  lightOver(source, 0, Math.max(100, -wallZ), [0, 0, 1], (r, turn) => [r * Math.sin(turn), r * Math.cos(turn), wallZ]);
 
 /** A place in front of a face, for measuring what falls on it. */
 export const inFrontOf = (source: AreaSource, byCm: number): Vec => along(source.centre, source.axis, byCm);

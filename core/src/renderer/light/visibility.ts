@@ -3,10 +3,10 @@ import { MATERIAL } from '../sculpture/bust';
 import { meetsPeople, type Model, passedShare } from '../sculpture/model';
 import type { ViewBuffers } from '../view';
 import { HAIR_WRAP } from './direct';
-import { BEAM_STEPS, facePattern, type Source, SUN_RADIUS } from './source';
+import { BEAM_STEPS, discPattern, type Source, squarePattern, SUN_RADIUS } from './source';
 
-/** Rays start this far off the surface, cm: lids are only twice as thick. */
-const LIFT_CM = 0.12;
+/** Rays start this far off the surface, cm: a lid is three times as thick. */
+const LIFT_CM = 0.06;
 const LIFT_BEHIND_CM = 0.3;
 /** Single strands soften what the sun draws on hair. */
 const SUN_ON_HAIR = 8;
@@ -49,7 +49,7 @@ export function traceVisible(
   const { width, place, normal, material, lens } = view;
   const area = source.kind === 'area';
   const round = !area || source.outline !== 'rectangle';
-  const pattern = facePattern(samples, round);
+  const pattern = round ? discPattern(samples) : squarePattern(samples);
   const beam = area ? source.beam : new Float32Array(1);
   const towards: Vec = area ? [0, 0, 0] : source.towards;
   const side: Vec = area

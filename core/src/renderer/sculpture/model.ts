@@ -2,6 +2,7 @@ import type { Blocker, PictureScene } from '../scene';
 import { bakeGrid, type BrickGrid, traceGrid } from './brickGrid';
 import { BUST_BOX, sculptBust } from './bust';
 import { type Tape } from './distanceTape';
+import { type Surface, surfaceOf } from './surface';
 
 /** One head and its turn, as rays need it. */
 interface Instance {
@@ -12,10 +13,15 @@ interface Instance {
   sin: number;
 }
 
-/** The people as rays meet them: one sculpture, placed and turned for each. */
-export interface Model {
+/** A bust as it was sculpted: its field, the field baked for rays, and its surface in patches. */
+export interface Sculpture {
   tape: Tape;
   grid: BrickGrid;
+  surface: Surface;
+}
+
+/** The people as rays meet them: one sculpture, placed and turned for each. */
+export interface Model extends Sculpture {
   people: Instance[];
   /** where the simple bodies under the busts end, cm; null: the frame ends above them */
   bodyTo: number | null;
@@ -23,23 +29,23 @@ export interface Model {
 }
 
 /** Cells of the baked sculpture: fine enough for shadows of lids and lips; normals come from the exact field. */
-export const FINE_CELL_CM = 0.3;
+export const FINE_CELL_CM = 0.2;
 
 const NEAR_CM = 0.02;
 
 /** Bakes the sculpture of a look; it holds for every scene with the same look. */
-export function bakeSculpture(look: PictureScene['look'], cellCm: number): Pick<Model, 'tape' | 'grid'> {
+export function bakeSculpture(look: PictureScene['look'], cellCm: number): Sculpture {
   const tape = sculptBust(look);
-  return { tape, grid: bakeGrid(tape, BUST_BOX, cellCm) };
+  const grid = bakeGrid(tape, BUST_BOX, cellCm);
+  return { tape, grid, surface: surfaceOf(grid, tape) };
 }
 
 /** Places a sculpture for each person of a scene. */
 export const modelOf = (
-  { tape, grid }: Pick<Model, 'tape' | 'grid'>,
+  sculpture: Sculpture,
   { people, blockers, bodies, groundY }: Pick<PictureScene, 'people' | 'blockers' | 'bodies' | 'groundY'>,
 ): Model => ({
-  tape,
-  grid,
+  ...sculpture,
   blockers,
   bodyTo: bodies ? groundY : null,
   people: people.map(({ at: [x, y, z], turn }) => ({ x, y, z, cos: Math.cos(turn), sin: Math.sin(turn) })),

@@ -1,9 +1,10 @@
-import type { Rgb } from '../base/rgb';
+import { reflectanceOfTone, SKINS } from '../../photometry';
+import { reflectanceOf, type Rgb } from '../base/rgb';
 import { smoothstep } from '../base/vector';
 import { EYE, HAIR_REGISTER, MATERIAL } from './bust';
 import { registers, type Tape } from './distanceTape';
 
-const LIP: Rgb = [0.33, 0.15, 0.135];
+const LIP: Rgb = [0.36, 0.18, 0.16];
 const CLOTH: Rgb = [0.115, 0.125, 0.145];
 const HAT: Rgb = [0.2, 0.155, 0.11];
 const FRAME: Rgb = [0.02, 0.02, 0.02];
@@ -11,12 +12,15 @@ const LASH: Rgb = [0.03, 0.02, 0.016];
 /** The lids tilt by this much, radians. */
 const LID_TILT = -0.07;
 
-/** Skin from light to deep, and hair dark and light: reflectance, linear. Usual values of measured skin. */
+const skinOf = ({ offsetStops, a, b }: (typeof SKINS)[keyof typeof SKINS]): Rgb =>
+  reflectanceOf(reflectanceOfTone(offsetStops), a, b);
+/** Skin from light to deep: reflectance, linear, by the table of tones. */
 export const SKIN_TONES = {
-  light: [0.43, 0.3, 0.235],
-  medium: [0.27, 0.165, 0.115],
-  deep: [0.11, 0.063, 0.043],
+  light: skinOf(SKINS.light),
+  medium: skinOf(SKINS.medium),
+  deep: skinOf(SKINS.deep),
 } as const satisfies Record<string, Rgb>;
+/** Hair dark and light: reflectance, linear. */
 export const HAIR_TONES = { dark: [0.055, 0.036, 0.024], light: [0.34, 0.235, 0.125] } as const satisfies Record<
   string,
   Rgb
@@ -24,10 +28,13 @@ export const HAIR_TONES = { dark: [0.055, 0.036, 0.024], light: [0.34, 0.235, 0.
 export type SkinTone = keyof typeof SKIN_TONES;
 export type HairTone = keyof typeof HAIR_TONES;
 
-const hash = (x: number, y: number): number => {
-  const s = Math.sin(x * 127.1 + y * 311.7) * 43758.5453;
-  return s - Math.floor(s);
-};
+/** An even number from 0 to 1 for a cell: integer mixing, so that every machine paints alike. Source: Mueller's hash. */
+function hash(x: number, y: number): number {
+  let h = Math.imul(x, 374761393) + Math.imul(y, 668265263);
+  h = Math.imul(h ^ (h >>> 15), 0x45d9f3b);
+  h = Math.imul(h ^ (h >>> 15), 0x45d9f3b);
+  return ((h ^ (h >>> 15)) >>> 0) / 4294967296;
+}
 /** Smooth noise over a plane, 0 to 1; the same everywhere and always. */
 export function planeNoise(x: number, y: number): number {
   const i = Math.floor(x),
