@@ -22,16 +22,12 @@ run('npx', ['tsx', 'scripts/benchPops.ts'], { stdio: 'inherit' });
 run('npx', ['tsx', 'scripts/benchEstimate.ts'], { stdio: 'inherit' });
 run('node', ['--expose-gc', '--import', 'tsx', 'scripts/benchImport.ts'], { stdio: 'inherit' });
 // bundled, as the product is: an interpreter of modules slows inner loops down
-run('npx', [
-  'esbuild',
-  'scripts/benchRenderer.ts',
-  '--bundle',
-  '--platform=node',
-  '--format=esm',
-  '--outfile=test-results/benchRenderer.mjs',
-  '--log-level=error',
-]);
-run('node', ['test-results/benchRenderer.mjs'], { stdio: 'inherit' });
+for (const name of ['benchRenderer', 'benchLight']) {
+  const built = `test-results/${name}.mjs`;
+  const how = ['--bundle', '--platform=node', '--format=esm', `--outfile=${built}`, '--log-level=error'];
+  run('npx', ['esbuild', `scripts/${name}.ts`, ...how]);
+  run('node', [built], { stdio: 'inherit' });
+}
 
 const scripts = path.join(ROOT, 'client/dist/_expo/static/js/web');
 if (!existsSync(scripts) || !existsSync(path.join(ROOT, 'server/dist/main.mjs'))) run('npm', ['run', 'build']);

@@ -69,3 +69,13 @@ for (let i = 0; i < 54; i += 1) sixWeights[i] = (weights[i % weights.length] ?? 
 const compose = () => composer.compose(six, sixWeights, { clipsAboveStops: 3, noiseBelowStops: 5, marks: false });
 time(60, compose);
 print('composing six layers (wanted 8 or less)', time(101, compose));
+
+/** What a worker with all rows and a page hold, megabytes. */
+const megabytes = (arrays: readonly object[]) =>
+  arrays.reduce<number>((sum, one) => sum + (ArrayBuffer.isView(one) ? one.byteLength : 0), 0) / 1e6;
+const { view, bounce } = framing;
+console.log(
+  `memory: a sculpture ${megabytes(Object.values(sculpture.grid)).toFixed(1)} MB, a framing ` +
+    `${megabytes([...Object.values(view), ...Object.values(bounce ?? {})]).toFixed(1)} MB, a layer ` +
+    `${megabytes([layers[0] ?? new Float32Array(0)]).toFixed(1)} MB`,
+);

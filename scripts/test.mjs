@@ -89,6 +89,7 @@ async function checkTypes() {
 async function checkText() {
   await checkBeside('Lint', 'eslint', '.');
   await checkBeside('Drawing of the rooms', 'node', 'scripts/architecture.mjs', '--check');
+  await checkBeside('Module of the sums', 'node', 'scripts/wasm.mjs', '--check');
   await checkBeside('Licences', 'node', 'scripts/licences.mjs', '--check');
   await checkBeside('Format', 'prettier', '--check', '--log-level=warn', '.');
 }

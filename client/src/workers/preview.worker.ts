@@ -4,7 +4,6 @@ import { encode } from 'fast-png';
 import {
   bakeSculpture,
   type EdgeWeights,
-  FINE_CELL_CM,
   frameScene,
   type Framing,
   type Sculpture,
@@ -23,9 +22,14 @@ export interface FramingJob {
   width: number;
   height: number;
   lookKey: string;
+  /** how finely the sculpture is baked, cm */
+  cellCm: number;
   from: number;
   to: number;
 }
+
+/** A first, small look at a scene, or the whole of it. */
+export type FramingSize = 'first' | 'whole';
 
 /** What a worker found of its rows. */
 export interface FramedRows {
@@ -33,8 +37,11 @@ export interface FramedRows {
   edges: EdgeWeights;
 }
 
-let sculpture: { lookKey: string; model: Sculpture } | null = null;
-let framing: Framing | null = null;
+/** The last sculptures, by their look and fineness: a coarse and a fine one of the same look. */
+const sculptures = new Map<string, Sculpture>();
+const MOST_SCULPTURES = 2;
+/** What was framed last at each size. */
+const framings = new Map<FramingSize, Framing>();
 /** jobs under this number are not wanted any more */
 let wantedFrom = 0;
 
@@ -50,17 +57,34 @@ const breathe = () =>
 
 const api = {
   /** Sees its rows of a framing; bakes the sculpture first when it is another one. */
-  frame({ scene, lensTilt, width, height, lookKey, from, to }: FramingJob): FramedRows {
-    if (sculpture?.lookKey !== lookKey) sculpture = { lookKey, model: bakeSculpture(scene.look, FINE_CELL_CM) };
-    framing = frameScene(scene, modelOf(sculpture.model, scene), width, height, { from, to }, lensTilt);
+  frame(size: FramingSize, { scene, lensTilt, width, height, lookKey, cellCm, from, to }: FramingJob): FramedRows {
+    const key = `${lookKey} ${cellCm}`;
+    const sculpture = sculptures.get(key) ?? bakeSculpture(scene.look, cellCm);
+    sculptures.delete(key);
+    sculptures.set(key, sculpture);
+    const [oldest] = sculptures.keys();
+    if (sculptures.size > MOST_SCULPTURES && oldest !== undefined) sculptures.delete(oldest);
+    const framing = frameScene(scene, modelOf(sculpture, scene), width, height, { from, to }, lensTilt);
+    framings.set(size, framing);
     return { materials: framing.view.material.slice(from * width, to * width), edges: framing.edges };
   },
 
+  /** Forgets a framing that nothing is rendered of any more. */
+  drop(size: FramingSize): void {
+    framings.delete(size);
+  },
+
   /** Renders its rows of a layer; `null` source: the soft light. @returns null when it was called off */
-  async layer(job: number, source: Source | null, quality: Quality, seed: number): Promise<Float32Array | null> {
+  async layer(
+    job: number,
+    size: FramingSize,
+    source: Source | null,
+    quality: Quality,
+    seed: number,
+  ): Promise<Float32Array | null> {
     await breathe();
-    const seen = framing;
-    if (seen === null || job < wantedFrom) return null;
+    const seen = framings.get(size);
+    if (seen === undefined || job < wantedFrom) return null;
     if (source === null) return done(renderSoft(seen, quality));
     const steps = renderSource(seen, source, quality, seed);
     for (;;) {

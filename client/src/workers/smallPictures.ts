@@ -1,5 +1,5 @@
 import type { PictureOf } from '@sphene/core/picture';
-import { type MadePicture, PictureMaker, type PictureSource } from './pictureMaker';
+import { type MadePicture, PictureMaker, pictureMaker, type PictureSource } from './pictureMaker';
 
 /** Small pictures kept, the newest used last. */
 const MOST_KEPT = 60;
@@ -10,7 +10,7 @@ const keyOf = ({ sceneKey, layers, width, height }: PictureOf): string =>
 
 /** Makes small pictures for lists and comparisons one after the other, each once, beside the large one and coarsely. */
 class SmallPictures implements PictureSource {
-  private readonly maker = new PictureMaker(1, 'draft');
+  private readonly maker = new PictureMaker(1, 'draft', 'small picture');
   private readonly made = new Map<string, MadePicture>();
   private readonly wanted = new Map<string, PictureOf>();
   private readonly listeners = new Set<() => void>();
@@ -61,6 +61,8 @@ class SmallPictures implements PictureSource {
     this.wanted.delete(working);
     this.working = null;
     if (made !== null) this.keep(working, made);
+    // once the list is drawn, the maker of large pictures gets ready for what is opened next
+    if (this.wanted.size === 0 && made !== null) pictureMaker().warmUp(picture);
     // not from within the maker's own run
     setTimeout(() => this.next());
   }

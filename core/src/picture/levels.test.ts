@@ -11,18 +11,19 @@ import {
   isOpening,
   lampAt,
   lightConfig,
+  pointPlace,
   type Receiver,
   receiverOf,
   standing,
   type Standing,
   withoutSending,
 } from '../gain';
-import { CARD, DOME, lightAt, type Vec } from '../renderer';
+import { CARD, DOME, lightAt, softOnCard, type Vec } from '../renderer';
 import { SAMPLE_HALL, SAMPLE_KIT, sampleId } from '../sample';
 import { direction } from '../scene';
 import { newLight, type Panel, PLAIN_READING, type PlacedLamp, type Reading, type Setup } from '../setup';
 import { type SolutionNumbers, solveNumbers } from '../solution';
-import { pictureOf } from './pictureOf';
+import { pictureOf, toVec } from './pictureOf';
 import { strengthsOf } from './weights';
 
 const CLOCK = new Date('2026-02-27T16:00:00Z');
@@ -33,6 +34,8 @@ const TO_CAMERA: Vec = [0, 0, 1];
 /** Six stops under mid grey a layer is not seen beside the others. */
 const UNSEEN = 2 ** -6;
 const WITHIN_STOPS = 0.15;
+/** All layers together after levelling, on a card. */
+const LEVELLED_WITHIN_STOPS = 0.05;
 
 const read = (pointId: string, number: number, ev: number): Reading => ({
   ...PLAIN_READING,
@@ -204,6 +207,24 @@ function byPicture(setup: Setup, numbers: SolutionNumbers) {
   return { straight, thrown };
 }
 
+/** What a card at a metered point gets of all layers, linear against mid grey; a light counts as a dome there reads it. */
+function onPoint(setup: Setup, numbers: SolutionNumbers, role: 'face' | 'background'): number {
+  const picture = pictureOf(setup, SAMPLE_KIT, numbers);
+  const strengths = strengthsOf(setup, SAMPLE_KIT, numbers, picture);
+  const region = role === 'face' ? 0 : 1;
+  const place = pointPlace({ role }, setup);
+  if (strengths === null || place === null) return NaN;
+  const dome: Vec = [place.faces.x, place.faces.y, place.faces.z];
+  return picture.layers.reduce((sum, { id, kind, source }) => {
+    const weight = strengths.at.get(id)?.[region] ?? NaN;
+    if (source === null) return sum + (weight * softOnCard(picture.scene, TO_CAMERA)) / Math.PI;
+    // what is there lights a backdrop as a card
+    const isCard = role === 'background' && kind === 'ambient';
+    const light = lightAt(source, toVec(place.at), isCard ? TO_CAMERA : dome, isCard ? CARD : DOME);
+    return sum + (weight * light) / Math.PI;
+  }, 0);
+}
+
 describe('the picture takes its levels from the one gain', () => {
   it('on 500 stages a card at the face gets of each light, lamp and panel what the numbers say', () => {
     fc.assert(
@@ -223,6 +244,22 @@ describe('the picture takes its levels from the one gain', () => {
             if (Math.max(level, drawn) < UNSEEN) continue;
             expect([id, Math.abs(Math.log2(drawn / level)) < WITHIN_STOPS]).toEqual([id, true]);
           }
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('on 500 stages all layers together come to the ladder at each metered point', () => {
+    fc.assert(
+      fc.property(stage, (one) => {
+        const setup = setupOf({ ...one, panel: null });
+        const readings = [read('face', 301, 9), read('background', 302, 8.5)];
+        const { numbers } = solveNumbers(setup, SAMPLE_KIT, readings, CLOCK);
+        for (const role of ['face', 'background'] as const) {
+          const total = numbers.points.find((point) => point.role === role)?.totalStops ?? NaN;
+          const drawn = Math.log2(onPoint(setup, numbers, role));
+          expect([role, Math.abs(drawn - total) < LEVELLED_WITHIN_STOPS]).toEqual([role, true]);
+        }
       }),
       { numRuns: 500 },
     );

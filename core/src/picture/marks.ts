@@ -32,10 +32,16 @@ function project({ scene: { view }, width, height }: PictureOf, place: Vec): { x
   return x > 0 && x < 1 && y > 0 && y < 1 ? { x, y } : null;
 }
 
+/** What each pixel of a picture is, as the renderer found it at some size. */
+export interface Seen {
+  materials: Uint8Array;
+  width: number;
+  height: number;
+}
+
 /** The first pixel of a material near the upper corner away from the key. */
 function findMaterial(
-  { width, height }: PictureOf,
-  materials: Uint8Array,
+  { materials, width, height }: Seen,
   material: number,
   side: number,
 ): { x: number; y: number } | null {
@@ -47,16 +53,8 @@ function findMaterial(
   return null;
 }
 
-/**
- * The tones of the metering points on the picture: the ladder's numbers at their places. @param materials what
- * each pixel is, as the renderer found it
- */
-export function toneMarks(
-  setup: Setup,
-  solution: SolutionNumbers,
-  picture: PictureOf,
-  materials: Uint8Array,
-): ToneMark[] {
+/** The tones of the metering points on the picture: the ladder's numbers at their places. */
+export function toneMarks(setup: Setup, solution: SolutionNumbers, picture: PictureOf, seen: Seen): ToneMark[] {
   const side = (setup.lights.find(({ role }) => role === 'key')?.sideDeg ?? 40) < 0 ? -1 : 1;
   const turn = setup.stage.subject.turnDeg * (Math.PI / 180);
   return solution.points.flatMap(({ pointId, role, name, placedStops }): ToneMark[] => {
@@ -70,10 +68,9 @@ export function toneMarks(
             local[2] * Math.cos(turn) - local[0] * Math.sin(turn),
           ])
         : role === 'background'
-          ? (findMaterial(picture, materials, MATERIAL.backdrop, side) ??
-            findMaterial(picture, materials, MATERIAL.sky, side))
+          ? (findMaterial(seen, MATERIAL.backdrop, side) ?? findMaterial(seen, MATERIAL.sky, side))
           : role === 'sky'
-            ? findMaterial(picture, materials, MATERIAL.sky, -side)
+            ? findMaterial(seen, MATERIAL.sky, -side)
             : null;
     return at === null ? [] : [{ pointId, name, ...at, placedStops }];
   });

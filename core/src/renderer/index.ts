@@ -9,6 +9,6 @@ export { softOnCard } from './light/softLight';
 export { areaSource, beamTable, CARD, cosineBeam, DOME, lightAt, type Outline, type Source } from './light/source';
 export { BACKDROPS, type Blocker, type Person, type PictureScene } from './scene';
 export { MATERIAL } from './sculpture/bust';
-export { bakeSculpture, FINE_CELL_CM, modelOf, type Sculpture } from './sculpture/model';
+export { bakeSculpture, FINE_CELL_CM, FIRST_CELL_CM, modelOf, type Sculpture, SMALL_CELL_CM } from './sculpture/model';
 export { HAIR_TONES, SKIN_TONES } from './sculpture/paint';
 export { lensOf } from './view';

@@ -65,6 +65,8 @@ export function frameScene(
 
 /** How carefully a layer is rendered. */
 export type Quality = 'draft' | 'fine';
+/** Rays that ask a patch for the soft light on it. */
+const PATCH_RAYS = { draft: 6, fine: 20 } as const;
 
 /** A layer at unit strength: linear red, green and blue of the framing's own rows. */
 export type LayerRows = Float32Array;
@@ -87,7 +89,14 @@ export function renderSoft(framing: Framing, quality: Quality): LayerRows {
   spreadSoft(view, seenFrom, seenTo, light);
   const bounce = poolHits(view, patches, hits, seenTo, framing.bounce);
   framing.bounce = bounce;
-  addBounce(bounce, view, seenFrom, seenTo, thrownOfSoft(patches, bounce.seen, model, scene), light);
+  addBounce(
+    bounce,
+    view,
+    seenFrom,
+    seenTo,
+    thrownOfSoft(patches, bounce.seen, model, scene, PATCH_RAYS[quality]),
+    light,
+  );
   const people = new Float32Array(pixels * 3);
   const ofPeople = new Float32Array(patches.count * 3).fill(1, 0, patches.firstGround * 3);
   addBounce(bounce, view, seenFrom, seenTo, ofPeople, people);

@@ -338,12 +338,10 @@ describe('the picture and the ladder agree', () => {
 
   it("marks carry the ladder's own numbers, and lie on what they name", () => {
     const one = show('rim');
-    const marks = toneMarks(
-      scene('rim').setup,
-      one.solution,
-      one.picture,
-      renderScene(scene('rim'), 1, 'draft').framing.view.material,
-    );
+    const marks = toneMarks(scene('rim').setup, one.solution, one.picture, {
+      ...one.framing.view,
+      materials: one.framing.view.material,
+    });
     expect(marks.map(({ pointId }) => pointId).sort()).toEqual(['background', 'face', 'hair']);
     for (const { pointId, placedStops, x, y } of marks) {
       expect(placedStops).toBe(one.solution.points.find((point) => point.pointId === pointId)?.placedStops);

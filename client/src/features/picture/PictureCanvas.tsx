@@ -134,7 +134,14 @@ export function PictureCanvas({
     const timer = setTimeout(() => {
       const context = canvas.current?.getContext('2d');
       if (context == null) return;
-      if (instead !== null) return context.putImageData(instead, 0, 0);
+      const put = (image: ImageData) => {
+        // a first look is smaller than the picture that comes after it
+        const { width, height } = context.canvas;
+        if (width !== image.width) context.canvas.width = image.width;
+        if (height !== image.height) context.canvas.height = image.height;
+        context.putImageData(image, 0, 0);
+      };
+      if (instead !== null) return put(instead);
       const ready = from.ready(picture);
       const weights = weightsOf(setup, kit, numbers, picture, showing);
       if (ready === null || weights === null) return;
@@ -145,7 +152,7 @@ export function PictureCanvas({
         marks,
         development: flat ? 'flat' : 'camera',
       });
-      context.putImageData(new ImageData(developed.rgba, developed.width, developed.height), 0, 0);
+      put(new ImageData(developed.rgba, developed.width, developed.height));
       box.current?.setAttribute('aria-label', sayPicture(name, numbers, developed));
       box.current?.setAttribute('data-drawn', String(version));
       drawn.current?.(developed);
@@ -153,7 +160,8 @@ export function PictureCanvas({
     return () => clearTimeout(timer);
   }, [setup, kit, numbers, picture, from, version, showing, marks, flat, instead, name]);
   const ready = tones ? from.ready(picture) : null;
-  toneRows.current = ready === null ? [] : toneMarks(setup, numbers, picture, ready.materials);
+  toneRows.current =
+    ready === null ? [] : toneMarks(setup, numbers, picture, { ...ready.composer.picture, materials: ready.materials });
   const heightPx = (widthPx * picture.height) / picture.width;
   return (
     <View

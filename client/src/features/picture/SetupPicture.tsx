@@ -23,7 +23,7 @@ export const widthIn = ({ width, height }: RoomPx, picture: RoomPx): number =>
 
 /**
  * The picture of the setup on screen, as large as its room.
- * @param waits it is not made yet
+ * @param waits there is a first look at it only as yet
  * @param onPress what a tap does; none: it opens the picture with all that can be done with it
  */
 export function SetupPicture({

@@ -9,13 +9,13 @@ import type { SolutionNumbers } from '@sphene/core/solution';
 
 /**
  * Has the picture of the setup on screen made, coarsely at once and finely when nothing moves.
- * @param wanted false: not yet
+ * @param wanted false: a first look at it is enough as yet
  */
 export function usePicture(setup: Setup, kit: Kit, numbers: SolutionNumbers, wanted = true): PictureOf {
   const focused = useIsFocused();
   const picture = useMemo(() => pictureOf(setup, kit, numbers), [setup, kit, numbers]);
   useEffect(() => {
-    if (focused && wanted) pictureMaker().show(picture);
+    if (focused) pictureMaker().show(picture, !wanted);
   }, [picture, focused, wanted]);
   return picture;
 }
@@ -24,9 +24,8 @@ export function usePicture(setup: Setup, kit: Kit, numbers: SolutionNumbers, wan
 const CALM_MS = 2500;
 
 /**
- * True once nobody has touched the page for a moment, and from then on: where the picture is one part of many, it
- * must not
- * take the device's strength from what is being entered.
+ * True once nobody has touched the page for a moment, and from then on: where the picture is one part of many, more than
+ * a first look must not take the device's strength from what is being entered.
  */
 export function useCalm(): boolean {
   const [calm, setCalm] = useState(false);

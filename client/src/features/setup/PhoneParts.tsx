@@ -4,6 +4,7 @@ import { type Part, PARTS } from '@/setupView/shortcuts';
 import { ChosenWedge } from '@/ui/Chip';
 import { ladderPx } from '@/ui/Ladder';
 import { Txt } from '@/ui/Txt';
+import { useAppSelector } from '@/store/store';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
 import { useLayoutEffect, useRef, useState } from 'react';
@@ -78,13 +79,16 @@ export function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) 
   const compact = scrolled || strip;
   const headPx = HEAD_TOP_PX + dialsPx + ladderPx(tones, strip) + TABS_PX;
   // what shrinks while it is scrolled opens again at the top: the part keeps its place meanwhile. Room for one more tone comes in the
-  // same frame as the tone, or a button would slip from under a finger that is down on it
+  // same frame as the tone, or a button would slip from under a finger that is down on it. Nothing is measured while something is under
+  // the thumb: the page would lay itself out twice in each frame
+  const held = useAppSelector((state) => state.documents.draft !== null);
   useLayoutEffect(() => {
+    if (held) return;
     const tall = dialsBox.current?.offsetHeight ?? 0;
     // a screen that lies hidden under another has no height
     const isHidden = dialsBox.current?.offsetParent == null;
     if (!scrolled && !isHidden) setDialsPx(tall);
-  }, [scrolled, part, numbers]);
+  }, [scrolled, part, numbers, held]);
   return (
     <View style={{ flex: 1 }}>
       <View style={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1, backgroundColor: palette.ground }}>

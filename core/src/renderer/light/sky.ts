@@ -36,6 +36,15 @@ const DIRECTIONS = 2048;
  * @param beforeWall a wall stands behind the people, of which the ground sees no end: it takes half of the sky
  */
 export function skyOnGround(sky: SkyModel, beforeWall = false): Rgb {
+  const known = onGround[beforeWall ? 1 : 0];
+  const light = known.get(sky) ?? gatherOnGround(sky, beforeWall);
+  known.set(sky, light);
+  return light;
+}
+/** Light on the ground under skies that are still in use: without and with a wall. */
+const onGround = [new WeakMap<SkyModel, Rgb>(), new WeakMap<SkyModel, Rgb>()] as const;
+
+function gatherOnGround(sky: SkyModel, beforeWall: boolean): Rgb {
   const sum = [0, 0, 0];
   const one = new Float64Array(3);
   for (let i = 0; i < DIRECTIONS; i += 1) {
@@ -80,8 +89,9 @@ function normalised(sky: SkyModel): SkyModel {
 
 /** A clear sky: blue overhead, paler at the horizon, a glow round the sun; lower suns glow warmer and wider. */
 export function openSky(toSun: Vec): SkyModel {
+  if (lastSky?.toSun.every((value, k) => value === toSun[k])) return lastSky;
   const low = toSun[1] < 0.12;
-  return normalised({
+  lastSky = normalised({
     zenith: low ? [0.12, 0.26, 0.72] : [0.22, 0.42, 0.95],
     horizon: low ? [0.55, 0.62, 0.85] : [0.75, 0.9, 1.05],
     glow: low ? [1, 0.42, 0.16] : [2.5, 2.2, 1.7],
@@ -90,16 +100,19 @@ export function openSky(toSun: Vec): SkyModel {
     closed: false,
     scale: 1,
   });
+  return lastSky;
 }
+/** The last open sky: while things are moved under it, it is asked for over and over. */
+let lastSky: SkyModel | null = null;
 
+const ROOM = normalised({
+  zenith: [1.25, 1.25, 1.25],
+  horizon: [0.85, 0.85, 0.85],
+  glow: [0, 0, 0],
+  glowPower: 1,
+  toSun: [0, 1, 0],
+  closed: true,
+  scale: 1,
+});
 /** A room: light from its walls and ceiling, a little more from above. */
-export const room = (): SkyModel =>
-  normalised({
-    zenith: [1.25, 1.25, 1.25],
-    horizon: [0.85, 0.85, 0.85],
-    glow: [0, 0, 0],
-    glowPower: 1,
-    toSun: [0, 1, 0],
-    closed: true,
-    scale: 1,
-  });
+export const room = (): SkyModel => ROOM;

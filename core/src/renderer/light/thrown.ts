@@ -4,8 +4,7 @@ import { gatherAt, gathered } from './halfSphere';
 import type { Patches } from './patches';
 import { BEAM_STEPS, facePlaces, type Source } from './source';
 
-/** Rays that ask a patch for the soft light on it, and places on a source that it is asked for. */
-const SOFT_RAYS = 20;
+/** Places on a source that a patch is asked for. */
 const PLACES_ON_SOURCE = 4;
 const LIFT_CM = 0.3;
 const CM2 = 1e4;
@@ -76,8 +75,17 @@ export function thrownOfSource(patches: Patches, seen: Uint8Array, model: Model,
   });
 }
 
-/** What each patch throws back of the soft light at unit strength, by channel; only of patches that are `seen`. */
-export function thrownOfSoft(patches: Patches, seen: Uint8Array, model: Model, scene: PictureScene): Float32Array {
+/**
+ * What each patch throws back of the soft light at unit strength, by channel; only of patches that are `seen`.
+ * @param rays how many ask each place of it
+ */
+export function thrownOfSoft(
+  patches: Patches,
+  seen: Uint8Array,
+  model: Model,
+  scene: PictureScene,
+  rays: number,
+): Float32Array {
   const { place, normal, firstGround } = patches;
   const firstRep = patches.from[firstGround]!;
   return thrownBy(patches, seen, (r, out) => {
@@ -96,7 +104,7 @@ export function thrownOfSoft(patches: Patches, seen: Uint8Array, model: Model, s
       normal[q + 1]!,
       normal[q + 2]!,
       (r * 0.618034) % 1,
-      SOFT_RAYS,
+      rays,
     );
     for (let k = 0; k < 3; k += 1) out[k] = Math.PI * gathered.sky[k]!;
   });

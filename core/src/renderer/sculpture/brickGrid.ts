@@ -43,8 +43,8 @@ export function bakeGrid(tape: Tape, [, y0, z0, x1, y1, z1]: Box, cellCm: number
   const [nx, ny, nz] = [Math.ceil(x1 / brick), Math.ceil((y1 - y0) / brick), Math.ceil((z1 - z0) / brick)];
   const index = new Int32Array(nx * ny * nz).fill(-1);
   const coarse = new Float32Array(nx * ny * nz);
-  let data = new Float32Array(2048 * SAMPLES);
-  let lists = new Uint16Array(1 << 18);
+  let data = new Float32Array(256 * SAMPLES);
+  let lists = new Uint16Array(1 << 14);
   const tapeAt = [0];
   let [bricks, listed] = [0, 0];
   const [xs, ys, zs] = [new Float64Array(SAMPLES), new Float64Array(SAMPLES), new Float64Array(SAMPLES)];

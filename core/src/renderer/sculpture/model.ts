@@ -30,6 +30,9 @@ export interface Model extends Sculpture {
 
 /** Cells of the baked sculpture: fine enough for shadows of lids and lips; normals come from the exact field. */
 export const FINE_CELL_CM = 0.2;
+/** Cells for small pictures, and for a first look: baked many times as quickly. */
+export const SMALL_CELL_CM = 0.3;
+export const FIRST_CELL_CM = 0.6;
 
 const NEAR_CM = 0.02;
 
