@@ -326,6 +326,12 @@ for (const [size, viewport] of SIZES)
     await page.keyboard.up('Enter');
     // how much brighter is not looked at here: the picture may still follow the last press
     await expect.poll(pixels).toBeGreaterThan(all);
+    // a camera's contrast is left out and comes back
+    const developed = await pixels();
+    await page.getByRole('checkbox', { name: 'Flat' }).click();
+    await expect.poll(pixels).not.toBe(developed);
+    await page.getByRole('checkbox', { name: 'Flat' }).click();
+    await expect.poll(pixels).toBe(developed);
     await page.getByRole('checkbox', { name: 'Clipped and lost' }).click();
     await expect(page.getByRole('img', { name: /^Histogram of the picture/ })).toBeVisible();
     await expect(
