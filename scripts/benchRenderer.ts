@@ -76,6 +76,6 @@ const megabytes = (arrays: readonly object[]) =>
 const { view, bounce } = framing;
 console.log(
   `memory: a sculpture ${megabytes(Object.values(sculpture.grid)).toFixed(1)} MB, a framing ` +
-    `${megabytes([...Object.values(view), ...Object.values(bounce ?? {})]).toFixed(1)} MB, a layer ` +
+    `${megabytes([...(Object.values(view) as object[]), ...(Object.values(bounce ?? {}) as object[])]).toFixed(1)} MB, a layer ` +
     `${megabytes([layers[0] ?? new Float32Array(0)]).toFixed(1)} MB`,
 );
