@@ -3,8 +3,9 @@ import { PictureMaker } from '@/workers/pictureMaker';
 import type { LayerSource, PictureOf } from '@sphene/core/picture';
 import type { Quality } from '@sphene/core/renderer';
 
-const WIDTH = 2,
-  HEIGHT = 4;
+const WIDTH = 5,
+  HEIGHT = 10;
+type Size = 'first' | 'whole';
 
 /** A worker that answers when the test says so: half of the rows of whatever it is asked for. */
 class FakeWorker {
@@ -14,7 +15,7 @@ class FakeWorker {
   static broken = false;
   terminated = false;
   private wantedFrom = 0;
-  private rows = 0;
+  private readonly pixels = new Map<Size, number>();
   constructor() {
     FakeWorker.all.push(this);
   }
@@ -29,19 +30,23 @@ class FakeWorker {
       });
   };
   readonly api = {
-    frame: async ({ from, to }: { from: number; to: number }) => {
-      FakeWorker.asked.push(`frame ${from}-${to}`);
+    frame: async (size: Size, { from, to, width }: { from: number; to: number; width: number }) => {
+      FakeWorker.asked.push(`${size} frame ${from}-${to}`);
       await this.turn();
-      this.rows = to - from;
+      this.pixels.set(size, (to - from) * width);
       return {
-        materials: new Uint8Array(this.rows * WIDTH),
+        materials: new Uint8Array((to - from) * width),
         edges: { pixels: new Int32Array(0), shares: new Float32Array(0), from: 0 },
       };
     },
-    layer: async (job: number, source: unknown, quality: Quality) => {
-      FakeWorker.asked.push(`${String(source)} ${quality}`);
+    layer: async (job: number, size: Size, source: unknown, quality: Quality) => {
+      FakeWorker.asked.push(`${size} ${String(source)} ${quality}`);
       await this.turn();
-      return job < this.wantedFrom ? null : new Float32Array(this.rows * WIDTH * 3).fill(quality === 'fine' ? 2 : 1);
+      const figures = (this.pixels.get(size) ?? 0) * 3;
+      return job < this.wantedFrom ? null : new Float32Array(figures).fill(quality === 'fine' ? 2 : 1);
+    },
+    drop: (size: Size) => {
+      this.pixels.delete(size);
     },
     callOff: (before: number) => {
       this.wantedFrom = before;
@@ -105,13 +110,16 @@ describe('the maker of pictures', () => {
     await until(maker, 'finished');
     expect(FakeWorker.all).toHaveLength(2);
     expect(FakeWorker.asked.filter((_, index) => index % 2 === 0)).toEqual([
-      'frame 0-2',
-      'sun draft',
-      'key draft',
-      'sun fine',
-      'key fine',
+      'first frame 0-2',
+      'first sun draft',
+      'first key draft',
+      'whole frame 0-5',
+      'whole sun draft',
+      'whole key draft',
+      'whole sun fine',
+      'whole key fine',
     ]);
-    expect(FakeWorker.asked[1]).toBe('frame 2-4');
+    expect(FakeWorker.asked[1]).toBe('first frame 2-4');
     expect(levels(maker, both)).toEqual(['2', '2']);
   });
 
@@ -123,7 +131,7 @@ describe('the maker of pictures', () => {
     maker.show(picture([layer('sun'), layer('key', 'key, farther')]));
     await settle();
     await until(maker, 'finished');
-    expect(new Set(FakeWorker.asked)).toEqual(new Set(['key draft', 'key fine']));
+    expect(new Set(FakeWorker.asked)).toEqual(new Set(['whole key draft', 'whole key fine']));
     FakeWorker.asked.splice(0);
     maker.show(picture([layer('key', 'key, farther')]));
     await settle();
@@ -154,7 +162,7 @@ describe('the maker of pictures', () => {
     FakeWorker.held = [];
     const first = picture([layer('key')]);
     maker.show(first);
-    for (let i = 0; i < 2; i += 1) {
+    for (let i = 0; i < 4; i += 1) {
       await settle();
       await release();
     }
@@ -178,7 +186,36 @@ describe('the maker of pictures', () => {
     await settle();
     await until(maker, 'finished');
     expect(levels(maker, hall)).toEqual(['2']);
-    expect(FakeWorker.asked.filter((what) => what.startsWith('frame'))).toHaveLength(4);
+    expect(FakeWorker.asked.filter((what) => what.includes('frame'))).toHaveLength(8);
+  });
+
+  it('a first look is small, stands until the whole does, and is all where no more is wanted yet', async () => {
+    const maker = new PictureMaker();
+    const of = picture([layer('key')]);
+    maker.show(of, true);
+    await settle();
+    await until(maker, 'waiting');
+    expect(new Set(FakeWorker.asked)).toEqual(new Set(['first frame 0-2', 'first frame 2-4', 'first key draft']));
+    const size = () => [maker.ready(of)?.composer.width, maker.ready(of)?.composer.height];
+    expect(size()).toEqual([2, 4]);
+    FakeWorker.held = [];
+    maker.show(of);
+    await settle();
+    await release();
+    expect(size()).toEqual([2, 4]);
+    await release();
+    expect(size()).toEqual([WIDTH, HEIGHT]);
+  });
+
+  it('gets ready for a first look only where nothing is wanted', async () => {
+    const maker = new PictureMaker();
+    maker.warmUp(picture([layer('key')], 'hall'));
+    await settle();
+    await until(maker, 'waiting');
+    FakeWorker.asked.splice(0);
+    maker.warmUp(picture([layer('key')], 'terrace'));
+    await settle();
+    expect(FakeWorker.asked).toEqual([]);
   });
 
   it('a worker that breaks is said; trying again starts new ones', async () => {

@@ -110,7 +110,7 @@ describe('the client', () => {
     const page = await server.app.request('/setup/abc');
     expect([page.status, page.headers.get('cache-control')]).toEqual([200, 'no-cache']);
     expect(await page.text()).toContain('<title>Sphene</title>');
-    expect(page.headers.get('content-security-policy')).toMatch(/script-src 'self' 'sha256-/);
+    expect(page.headers.get('content-security-policy')).toMatch(/script-src 'self' 'wasm-unsafe-eval' 'sha256-/);
     expect((await server.app.request('/nothing.png')).status).toBe(404);
     expect((await server.app.request('/../package.json')).status).toBe(404);
     expect((await server.app.request('/api/nothing')).status).toBe(404);

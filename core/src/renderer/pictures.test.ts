@@ -3,6 +3,7 @@ import { decode, encode } from 'fast-png';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+import { labOf } from '../../test/lab';
 import { usualPanel } from '../../test/panels';
 import { PICTURE_SCENES, type RenderedScene, renderScene, sceneOf } from '../../test/pictureScenes';
 import { english } from '../english';
@@ -12,7 +13,6 @@ import { SKINS } from '../photometry';
 import { SAMPLE_KIT } from '../sample';
 import type { Setup } from '../setup';
 import { solve } from '../solution';
-import { labOf } from './base/rgb';
 import { TONE_MOST, TONE_STEPS, toneTable } from './base/tone';
 import type { Vec } from './base/vector';
 import { traceVisible } from './light/visibility';

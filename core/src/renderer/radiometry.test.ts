@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 
+import { labOf } from '../../test/lab';
 import { finished, PICTURE_SCENES, renderScene } from '../../test/pictureScenes';
 import { rectangleConfigurationFactor } from '../modifiers/areaSource';
 import { SKINS } from '../photometry';
@@ -322,6 +323,9 @@ describe('developing', () => {
     ] as const) {
       const { offsetStops } = SKINS[name];
       expect(Math.log2(cardOf(SKIN_TONES[name]) / 0.18)).toBeCloseTo(offsetStops, 3);
+      const [, a, b] = labOf(SKIN_TONES[name]);
+      expect(a).toBeCloseTo(SKINS[name].a, 1);
+      expect(b).toBeCloseTo(SKINS[name].b, 1);
       for (const clips of CLIPPINGS.filter((one) => one >= 2)) {
         expect(shown(offsetStops, clips)).toBeGreaterThanOrEqual(levels[0]);
         expect(shown(offsetStops, clips)).toBeLessThanOrEqual(levels[1]);

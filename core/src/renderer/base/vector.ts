@@ -2,11 +2,6 @@
 export type Vec = readonly [number, number, number];
 
 export const minus = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-export const along = (a: Vec, direction: Vec, by: number): Vec => [
-  a[0] + direction[0] * by,
-  a[1] + direction[1] * by,
-  a[2] + direction[2] * by,
-];
 export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 export const cross = (a: Vec, b: Vec): Vec => [
   a[1] * b[2] - a[2] * b[1],

@@ -1,4 +1,4 @@
-import { along, cross, dot, lengthOf, minus, unit, type Vec } from '../base/vector';
+import { cross, dot, lengthOf, minus, unit, type Vec } from '../base/vector';
 
 /** The outline of a luminous face. */
 export type Outline = 'rectangle' | 'round' | 'octagon';
@@ -185,6 +185,3 @@ export function lightAt(source: Source, place: Vec, facing: Vec, response: Respo
   }
   return sum / samples;
 }
-
-/** A place in front of a face, for measuring what falls on it. */
-export const inFrontOf = (source: AreaSource, byCm: number): Vec => along(source.centre, source.axis, byCm);
