@@ -31,47 +31,43 @@ const GOLDEN_ANGLE = 2.399963;
 const LUMINANCE: Rgb = [0.2126, 0.7152, 0.0722];
 const DIRECTIONS = 2048;
 
-/**
- * Light on a card that faces up, by channel: a cosine-weighted spiral of directions.
- * @param beforeWall a wall stands behind the people, of which the ground sees no end: it takes half of the sky
- */
-export function skyOnGround(sky: SkyModel, beforeWall = false): Rgb {
-  const known = onGround[beforeWall ? 1 : 0];
-  const light = known.get(sky) ?? gatherOnGround(sky, beforeWall);
-  known.set(sky, light);
+type Card = 'ground' | 'walledGround' | 'wall';
+/** Light on cards under skies that are still in use: pictures ask for it at every change of a weight. */
+const known = {
+  ground: new WeakMap<SkyModel, Rgb>(),
+  walledGround: new WeakMap<SkyModel, Rgb>(),
+  wall: new WeakMap<SkyModel, Rgb>(),
+};
+
+/** Light on a card that lies or stands under a sky, by channel: a cosine-weighted spiral of directions about its normal. */
+function skyOn(card: Card, sky: SkyModel): Rgb {
+  const before = known[card].get(sky);
+  if (before !== undefined) return before;
+  const sum = [0, 0, 0];
+  const one = new Float64Array(3);
+  for (let i = 0; i < DIRECTIONS; i += 1) {
+    const u = (i + 0.5) / DIRECTIONS;
+    const [r, along, turn] = [Math.sqrt(u), Math.sqrt(1 - u), i * GOLDEN_ANGLE];
+    const [x, aside] = [r * Math.cos(turn), r * Math.sin(turn)];
+    // what lies under the horizon, or in the wall, sends nothing of the sky
+    if (card !== 'ground' && aside < 0) continue;
+    skyRadiance(sky, x, card === 'wall' ? aside : along, card === 'wall' ? along : aside, one);
+    for (let k = 0; k < 3; k += 1) sum[k]! += (Math.PI / DIRECTIONS) * one[k]!;
+  }
+  const light: Rgb = [sum[0]!, sum[1]!, sum[2]!];
+  known[card].set(sky, light);
   return light;
 }
-/** Light on the ground under skies that are still in use: without and with a wall. */
-const onGround = [new WeakMap<SkyModel, Rgb>(), new WeakMap<SkyModel, Rgb>()] as const;
 
-function gatherOnGround(sky: SkyModel, beforeWall: boolean): Rgb {
-  const sum = [0, 0, 0];
-  const one = new Float64Array(3);
-  for (let i = 0; i < DIRECTIONS; i += 1) {
-    const u = (i + 0.5) / DIRECTIONS;
-    const [r, y, turn] = [Math.sqrt(u), Math.sqrt(1 - u), i * GOLDEN_ANGLE];
-    const z = r * Math.sin(turn);
-    if (beforeWall && z < 0) continue;
-    skyRadiance(sky, r * Math.cos(turn), y, z, one);
-    for (let k = 0; k < 3; k += 1) sum[k]! += (Math.PI / DIRECTIONS) * one[k]!;
-  }
-  return [sum[0]!, sum[1]!, sum[2]!];
-}
+/**
+ * Light on the ground, by channel.
+ * @param beforeWall a wall stands behind the people, of which the ground sees no end: it takes half of the sky
+ */
+export const skyOnGround = (sky: SkyModel, beforeWall = false): Rgb =>
+  skyOn(beforeWall ? 'walledGround' : 'ground', sky);
 
 /** Light on the wall behind, by channel: of the half of the sky before it. */
-export function skyOnWall(sky: SkyModel): Rgb {
-  const sum = [0, 0, 0];
-  const one = new Float64Array(3);
-  for (let i = 0; i < DIRECTIONS; i += 1) {
-    const u = (i + 0.5) / DIRECTIONS;
-    const [r, z, turn] = [Math.sqrt(u), Math.sqrt(1 - u), i * GOLDEN_ANGLE];
-    const y = r * Math.sin(turn);
-    if (y < 0) continue;
-    skyRadiance(sky, r * Math.cos(turn), y, z, one);
-    for (let k = 0; k < 3; k += 1) sum[k]! += (Math.PI / DIRECTIONS) * one[k]!;
-  }
-  return [sum[0]!, sum[1]!, sum[2]!];
-}
+export const skyOnWall = (sky: SkyModel): Rgb => skyOn('wall', sky);
 
 /** The same sky, scaled so that a card facing up gets 1, and neutral on it: its colour comes with its weight. */
 function normalised(sky: SkyModel): SkyModel {
