@@ -79,24 +79,17 @@ function isPostmasterOf(folder, pid) {
   }
 }
 
-/** True when something accepts a connection there. */
-const accepts = (port) =>
-  new Promise((done) => {
-    const socket = net.connect(port, '127.0.0.1');
-    socket.once('error', () => done(false));
-    socket.once('connect', () => {
-      socket.destroy();
-      done(true);
-    });
-  });
+/** True when the server there answers in its own words: the kernel takes connections for one that is just dying. */
+const answers = (bin, port) =>
+  runAs({}, path.join(bin, 'pg_isready'), ['-q', '-t', '5', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
 
 /** Where this folder's server answers; null when it has none. One that is starting or ending is waited for. */
-async function portOfRunning(folder) {
+async function portOfRunning(folder, bin) {
   for (const until = Date.now() + 60_000; Date.now() < until; await pause(50)) {
     const running = readPostmaster(folder);
     if (!running || !isPostmasterOf(folder, running.pid)) return null;
     // a killed server's file says *ready* for as long as the kernel takes to end it
-    if (running.status === 'ready' && (await accepts(running.port))) return running.port;
+    if (running.status === 'ready' && answers(bin, running.port)) return running.port;
   }
   throw new Error(`The server of ${folder} runs, but does not answer.`);
 }
@@ -233,7 +226,7 @@ async function start(name, throwAway) {
   const password = fs.readFileSync(path.join(folder, 'app-password'), 'utf8').trim();
 
   let child = null;
-  let port = await portOfRunning(folder);
+  let port = await portOfRunning(folder, bin);
   if (port === null) {
     // A dead pid is PostgreSQL's own business; only a pid that another program has now would stop it from starting.
     const left = readPostmaster(folder);

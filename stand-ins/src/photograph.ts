@@ -7,10 +7,10 @@ import {
   Composer,
   frameScene,
   type Framing,
-  type Model,
   modelOf,
   renderSoft,
   renderSource,
+  type Sculpture,
 } from '@sphene/core/renderer';
 import type { Reading, Setup } from '@sphene/core/setup';
 import { solve } from '@sphene/core/solution';
@@ -51,7 +51,7 @@ async function finished<T>(steps: Generator<void, T>): Promise<T> {
  * is kept for the next picture.
  */
 export class Photographer {
-  private sculpture: { key: string; model: Pick<Model, 'tape' | 'grid'> } | null = null;
+  private sculpture: { key: string; model: Sculpture } | null = null;
   private framing: { key: string; framing: Framing; composer: Composer } | null = null;
   private readonly layers = new Map<string, Float32Array>();
 
