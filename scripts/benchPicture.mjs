@@ -92,7 +92,7 @@ export async function benchPicture(browser, url) {
     `The power slider: ${slid.perSecond.toFixed(0)} frames a second (wanted 50 or more), longest task ${slid.longestMs.toFixed(0)} ms`,
   );
   const frames = await tab.evaluate(() =>
-    performance.getEntriesByName('picture frame whole').map(({ duration }) => duration),
+    performance.getEntriesByName('picture frame').map(({ duration }) => duration),
   );
   console.log(`Bust and view, on two workers, once per framing:    ${median(frames).toFixed(0)} ms`);
   await context.close();
@@ -103,33 +103,56 @@ export async function benchPicture(browser, url) {
 const FIRSTS = 5;
 const FIRST_MS = 700;
 
-/** How long the picture of a setup that is opened from the list takes until it is drawn, from the tap on *Stage*. */
-export async function benchFirst(browser, url) {
-  const times = [];
-  for (let i = 0; i < FIRSTS; i += 1) {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-    const tab = await context.newPage();
+const SHOOT = '/shoot/019c9c00-0000-7000-8000-000000000001';
+const drawnIn = (place) => place.locator('[data-drawn]').first().waitFor();
+/** Ways to a setup. */
+const WAYS = {
+  'its card showed it small': async (tab, url) => {
+    await tab.goto(url + SHOOT);
+    const card = tab.getByRole('link', { name: /^Blue hour by the cabin/ });
+    await drawnIn(card);
+    await card.click();
+  },
+  'another was drawn before': async (tab, url) => {
     await tab.goto(url);
-    await tab.waitForFunction(() => performance.getEntriesByName('picture first seen').length > 0);
+    await drawnIn(tab);
     await tab.getByText('Blue hour by the cabin').first().click();
-    const stage = tab.getByRole('tab', { name: 'Stage' });
-    await stage.waitFor();
-    await tab.evaluate(() => {
-      addEventListener('click', () => (globalThis.tappedAt = performance.now()), { capture: true, once: true });
-      const look = () => {
-        const drawn = [...document.querySelectorAll('[data-drawn] canvas')].some((one) => one.checkVisibility());
-        if (drawn && globalThis.tappedAt !== undefined) globalThis.drawnAt = performance.now();
-        else requestAnimationFrame(look);
-      };
-      look();
-    });
-    await stage.click();
-    await tab.waitForFunction(() => globalThis.drawnAt !== undefined);
-    times.push(await tab.evaluate(() => globalThis.drawnAt - globalThis.tappedAt));
-    await context.close();
+  },
+  'nothing was there yet': (tab, url) => tab.goto(url + HALL),
+};
+
+/** How long the first picture of a setup takes until it is drawn, from the tap on *Stage*, which comes at once. */
+export async function benchFirst(browser, url) {
+  for (const [name, open] of Object.entries(WAYS)) {
+    const times = [];
+    for (let i = 0; i < FIRSTS; i += 1) {
+      const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+      const tab = await context.newPage();
+      await open(tab, url);
+      times.push(await firstPicture(tab));
+      await context.close();
+    }
+    console.log(
+      `The first picture of a setup stands, coarsely, after ${median(times).toFixed(0)} ms where ${name}, median of ` +
+        `${FIRSTS} between ${Math.min(...times).toFixed(0)} and ${Math.max(...times).toFixed(0)} (wanted ${FIRST_MS} or less)`,
+    );
   }
-  console.log(
-    `The first picture of a setup stands, coarsely, after ${median(times).toFixed(0)} ms, median of ${FIRSTS} between ` +
-      `${Math.min(...times).toFixed(0)} and ${Math.max(...times).toFixed(0)} (wanted ${FIRST_MS} or less)`,
-  );
+}
+
+async function firstPicture(tab) {
+  const stage = tab.getByRole('tab', { name: 'Stage' });
+  await stage.waitFor();
+  await tab.evaluate(() => {
+    addEventListener('click', () => (globalThis.tappedAt = performance.now()), { capture: true, once: true });
+    const look = () => {
+      // the list lies hidden under the setup, with its own pictures
+      const drawn = [...document.querySelectorAll('[data-drawn] canvas')].some((one) => one.checkVisibility());
+      if (drawn && globalThis.tappedAt !== undefined) globalThis.drawnAt = performance.now();
+      else requestAnimationFrame(look);
+    };
+    look();
+  });
+  await stage.click();
+  await tab.waitForFunction(() => globalThis.drawnAt !== undefined);
+  return tab.evaluate(() => globalThis.drawnAt - globalThis.tappedAt);
 }

@@ -61,6 +61,7 @@ describe('the narrow hooks of an open setup', () => {
   const hands: SetupView['hands'] = {
     change: () => undefined,
     changeOne: () => undefined,
+    draft: () => undefined,
     activatePoint: () => undefined,
     readingsPlace: { current: null },
   };
@@ -72,6 +73,7 @@ describe('the narrow hooks of an open setup', () => {
     advice: advise(),
     hands,
     activePointId: 'face',
+    dragged: false,
   };
 
   it('draw anew only what reads what changed', () => {

@@ -1,16 +1,24 @@
-import { useAppSelector } from '@/store/store';
-import { type ReactNode, useDeferredValue } from 'react';
+import { type ReactNode, startTransition, useEffect, useState } from 'react';
 
-import { SetupProvider, useSetupView } from './setupContext';
+import { SetupProvider, useDragged, useSetupView } from './setupContext';
+
+/** A thumb that rests for this long lets the other parts catch up. */
+const REST_MS = 200;
 
 /**
- * Parts that come a moment after what is being dragged: until it rests they see the setup as it was when the page last had
- * time. Nothing else is put off, so that no button ever acts on what has passed. Its children are memoised components, or
- * nothing is won.
+ * Parts that stay as they are while something is dragged elsewhere, and catch up when the thumb rests: what is dragged has
+ * the page to itself. Nothing else is put off, so that no button ever acts on what has passed. Its children are memoised
+ * components, or nothing is won.
  */
 export function LaterSetup({ children }: { children: ReactNode }) {
   const view = useSetupView();
-  const later = useDeferredValue(view);
-  const dragged = useAppSelector((state) => state.documents.draft !== null);
-  return <SetupProvider view={dragged ? later : view}>{children}</SetupProvider>;
+  const dragged = useDragged();
+  const [rested, setRested] = useState(view);
+  if (!dragged && rested !== view) setRested(view);
+  useEffect(() => {
+    if (!dragged) return;
+    const timer = setTimeout(() => startTransition(() => setRested(view)), REST_MS);
+    return () => clearTimeout(timer);
+  }, [view, dragged]);
+  return <SetupProvider view={dragged ? rested : view}>{children}</SetupProvider>;
 }

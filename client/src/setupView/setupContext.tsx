@@ -19,6 +19,8 @@ export interface Hands {
   /** changes settings and logs them */
   change: (...settings: Setting[]) => void;
   changeOne: <P extends SettingPath>(path: P, value: Setting['value']) => void;
+  /** shows settings while a control is being moved, as fast as the page can draw them; null: it was let go without a change */
+  draft: (settings: Setting[] | null) => void;
   activatePoint: (id: string | null) => void;
   /** where the readings of the active point stand on screen */
   readingsPlace: RefObject<HTMLElement | null>;
@@ -35,6 +37,8 @@ export interface SetupView {
   hands: Hands;
   /** the point that is metered next; chosen by hand, else the first that has no reading */
   activePointId: string;
+  /** whether something is under the thumb */
+  dragged: boolean;
 }
 
 const ViewContext = createContext<SetupView | null>(null);
@@ -44,6 +48,7 @@ const NumbersContext = createContext<SolutionNumbers | null>(null);
 const AdviceContext = createContext<SolutionAdvice | null>(null);
 const HandsContext = createContext<Hands | null>(null);
 const PointContext = createContext<string | null>(null);
+const DraggedContext = createContext<boolean | null>(null);
 
 function useOf<T>(context: Context<T | null>): T {
   const value = useContext(context);
@@ -65,6 +70,8 @@ export const useAdvice = (): SolutionAdvice => useOf(AdviceContext);
 export const useChange = (): Hands => useOf(HandsContext);
 /** The point that is metered next. */
 export const useActivePoint = (): string => useOf(PointContext);
+/** Whether something is under the thumb. */
+export const useDragged = (): boolean => useOf(DraggedContext);
 
 /** Puts a setup on screen: each hook above reads its own part of the view. */
 export function SetupProvider({ view, children }: { view: SetupView; children: ReactNode }) {
@@ -75,7 +82,9 @@ export function SetupProvider({ view, children }: { view: SetupView; children: R
           <NumbersContext value={view.numbers}>
             <AdviceContext value={view.advice}>
               <HandsContext value={view.hands}>
-                <PointContext value={view.activePointId}>{children}</PointContext>
+                <PointContext value={view.activePointId}>
+                  <DraggedContext value={view.dragged}>{children}</DraggedContext>
+                </PointContext>
               </HandsContext>
             </AdviceContext>
           </NumbersContext>

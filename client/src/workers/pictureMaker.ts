@@ -1,15 +1,6 @@
-import { type Remote, wrap } from 'comlink';
-
 import type { LayerSource, PictureOf } from '@sphene/core/picture';
-import {
-  Composer,
-  type EdgeWeights,
-  FINE_CELL_CM,
-  FIRST_CELL_CM,
-  type Quality,
-  SMALL_CELL_CM,
-} from '@sphene/core/renderer';
-import type { FramingSize, PreviewApi } from './preview.worker';
+import { Composer, type EdgeWeights, FINE_CELL_CM, type Quality, SMALL_CELL_CM } from '@sphene/core/renderer';
+import type { PictureWorkers } from './pictureWorkers';
 
 /** A layer as far as it is rendered. */
 interface Rendered {
@@ -43,12 +34,28 @@ export interface PictureSource {
 /** How far a picture has come. */
 export type MakingState = 'waiting' | 'finished' | 'sculpting' | 'draft' | 'refining' | 'stopped' | 'failed';
 
-type Job = { size: FramingSize } & ({ kind: 'frame' } | { kind: 'layer'; layer: LayerSource; quality: Quality });
+/** Who makes the first look at a scene, small and coarse, so that something stands there at once. */
+export interface FirstLook {
+  ready: (picture: PictureOf) => MadePicture | null;
+  /** Resolves once it is there, or another one is asked for; rejects when it cannot be made. */
+  make: (picture: PictureOf) => Promise<void>;
+}
+
+type Job = { kind: 'first' | 'frame' } | { kind: 'layer'; layer: LayerSource; quality: Quality };
+
+export interface MakerOptions {
+  workers: PictureWorkers;
+  /** how many of the workers share the rows */
+  share?: number;
+  /** the quality that it ends with */
+  finest?: Quality;
+  /** what the workers know its scene by, and what its measures are called in the browser's timeline */
+  name?: string;
+  /** none: nothing stands before the whole does */
+  firstLook?: FirstLook | null;
+}
 
 const SEED = 1;
-const WORKERS = 2;
-/** The first look at a scene has such a part of the picture's sides. */
-const FIRST_SCALE = 0.4;
 
 /** The first picture waits until the screen that asks for it stands. */
 const idle = () =>
@@ -58,15 +65,14 @@ const idle = () =>
   });
 
 /**
- * Makes the layers of one picture in workers: each has half of the rows. A scene is first seen small and coarsely, so that
- * something stands there at once, and then whole. A source that moves is rendered coarsely at once
+ * Makes the layers of one picture in workers: each has a part of the rows. A scene is first seen small and coarsely, so
+ * that something stands there at once, and then whole. A source that moves is rendered coarsely at once
  * and finely when it rests; a fine layer is called off as soon as something moves, a coarse one is let finish, so that the
  * picture follows the thumb.
  */
 export class PictureMaker implements PictureSource {
-  private workers: { worker: Worker; api: Remote<PreviewApi> }[] = [];
   private target: PictureOf | null = null;
-  private readonly framed = new Map<FramingSize, Framed>();
+  private framed: Framed | null = null;
   private running = false;
   private jobNumber = 1;
   private current: Job | null = null;
@@ -77,16 +83,18 @@ export class PictureMaker implements PictureSource {
   private state: MakingState = 'waiting';
   private readonly listeners = new Set<() => void>();
 
-  /**
-   * @param workersWanted how many workers share the rows
-   * @param finest the quality that it ends with
-   * @param name what its measures are called in the browser's timeline
-   */
-  constructor(
-    private readonly workersWanted = WORKERS,
-    private readonly finest: Quality = 'fine',
-    private readonly name = 'picture',
-  ) {}
+  private readonly workers: PictureWorkers;
+  private readonly share: number;
+  private readonly finest: Quality;
+  private readonly name: string;
+  private readonly firstLook: FirstLook | null;
+  constructor({ workers, share = 2, finest = 'fine', name = 'picture', firstLook = null }: MakerOptions) {
+    this.workers = workers;
+    this.share = share;
+    this.finest = finest;
+    this.name = name;
+    this.firstLook = firstLook;
+  }
 
   /** counts what was finished, so that a listener knows that something is new */
   version = 0;
@@ -114,22 +122,13 @@ export class PictureMaker implements PictureSource {
     )
       this.stopped = false;
     if (before?.sceneKey !== picture.sceneKey) this.wantedAt = performance.now();
+    this.tellFirst();
     const { current } = this;
     const next = this.next();
     // a fine layer gives way to whatever must be seen first
-    if (
-      current?.kind === 'layer' &&
-      current.quality === 'fine' &&
-      next !== null &&
-      (next.kind === 'frame' || next.quality === 'draft')
-    )
-      this.callOff();
+    const isUrgent = next !== null && (next.kind !== 'layer' || next.quality === 'draft');
+    if (current?.kind === 'layer' && current.quality === 'fine' && isUrgent) this.callOff();
     void this.run();
-  }
-
-  /** Gets ready by a first look at what nobody asked for, so that the first that is asked for is there at once. */
-  warmUp(picture: PictureOf): void {
-    if (this.target === null) this.show(picture, true);
   }
 
   /** Leaves the picture as it is once it is there coarsely: what is needed for that is finished first. */
@@ -148,12 +147,12 @@ export class PictureMaker implements PictureSource {
 
   /** What can be composed for a picture now: its layers in order, the newest that there are; null before the first stands. */
   ready(picture: PictureOf): MadePicture | null {
-    return this.readyAt('whole', picture) ?? this.readyAt('first', picture);
+    return this.readyWhole(picture) ?? this.firstLook?.ready(picture) ?? null;
   }
 
-  private readyAt(size: FramingSize, picture: PictureOf): MadePicture | null {
-    const framed = this.framed.get(size);
-    if (framed === undefined || framed.sceneKey !== picture.sceneKey) return null;
+  private readyWhole(picture: PictureOf): MadePicture | null {
+    const framed = this.framedOf(picture);
+    if (framed === null) return null;
     const layers = picture.layers.map(({ id }) => framed.layers.get(id)?.rows);
     return layers.every((rows): rows is Float32Array => rows !== undefined)
       ? { composer: framed.composer, materials: framed.materials, layers }
@@ -162,24 +161,14 @@ export class PictureMaker implements PictureSource {
 
   /** A picture as a PNG file with its settings in it. */
   async png(rgba: Uint8ClampedArray, width: number, height: number, text: Record<string, string>): Promise<Uint8Array> {
-    const [first] = this.start();
+    const [first] = this.workers.first(1);
     if (first === undefined) throw new Error('no worker');
-    return first.api.png(rgba, width, height, text);
-  }
-
-  private start() {
-    if (this.workers.length === 0) {
-      this.workers = Array.from({ length: this.workersWanted }, () => {
-        const worker = new Worker(new URL('./preview.worker', import.meta.url));
-        return { worker, api: wrap<PreviewApi>(worker) };
-      });
-    }
-    return this.workers;
+    return first.png(rgba, width, height, text);
   }
 
   private callOff(): void {
     this.jobNumber += 1;
-    for (const { api } of this.workers) void api.callOff(this.jobNumber);
+    for (const api of this.workers.first(this.share)) void api.callOff(this.name, this.jobNumber);
   }
 
   private tell(state: MakingState): void {
@@ -188,61 +177,45 @@ export class PictureMaker implements PictureSource {
     for (const listener of this.listeners) listener();
   }
 
-  /** What must be done first: the scene small and coarsely, then whole, then every layer coarsely, then every layer finely. */
+  /** What must be done first: a first look, then the scene whole, every layer of it coarsely, then every layer finely. */
   private next(): Job | null {
-    const { target } = this;
+    const { target, firstLook } = this;
     if (target === null) return null;
-    const whole = this.framedOf('whole', target);
+    const whole = this.framedOf(target);
     if (whole === null) {
-      // small pictures are as quickly made whole
-      const first = this.finest === 'draft' ? null : this.framedOf('first', target);
-      if (first === null) return { kind: 'frame', size: this.finest === 'draft' ? 'whole' : 'first' };
-      return this.missing(first, 'first', target) ?? (this.firstOnly ? null : { kind: 'frame', size: 'whole' });
+      if (firstLook !== null && firstLook.ready(target) === null) return { kind: 'first' };
+      return this.firstOnly ? null : { kind: 'frame' };
     }
-    const missing = this.missing(whole, 'whole', target);
-    if (missing !== null) return missing;
+    const missing = target.layers.find(({ id, key }) => whole.layers.get(id)?.key !== key);
+    if (missing !== undefined) return { kind: 'layer', layer: missing, quality: 'draft' };
     if (this.stopped || this.firstOnly || this.finest === 'draft') return null;
     const coarse = target.layers.find(({ id }) => whole.layers.get(id)?.quality !== 'fine');
-    return coarse === undefined ? null : { kind: 'layer', size: 'whole', layer: coarse, quality: 'fine' };
+    return coarse === undefined ? null : { kind: 'layer', layer: coarse, quality: 'fine' };
   }
 
-  private framedOf(size: FramingSize, { sceneKey }: PictureOf): Framed | null {
-    const framed = this.framed.get(size);
-    return framed?.sceneKey === sceneKey ? framed : null;
-  }
-
-  /** The next layer that is not there even coarsely. */
-  private missing({ layers }: Framed, size: FramingSize, target: PictureOf): Job | null {
-    const layer = target.layers.find(({ id, key }) => layers.get(id)?.key !== key);
-    return layer === undefined ? null : { kind: 'layer', size, layer, quality: 'draft' };
+  private framedOf({ sceneKey }: PictureOf): Framed | null {
+    return this.framed?.sceneKey === sceneKey ? this.framed : null;
   }
 
   private async run(): Promise<void> {
     if (this.running) return;
     this.running = true;
     try {
-      if (this.workers.length === 0) await idle();
+      if (!this.workers.started) await idle();
       for (let job = this.next(); job !== null; job = this.next()) {
         this.current = job;
-        this.tell(job.kind === 'frame' ? 'sculpting' : job.quality === 'draft' ? 'draft' : 'refining');
+        this.tell(job.kind === 'layer' ? (job.quality === 'draft' ? 'draft' : 'refining') : 'sculpting');
         const start = performance.now();
-        const made = job.kind === 'frame' ? await this.frame(job.size) : await this.render(job);
+        const made = await this.make(job);
         // for the browser's own timeline, and for the benchmark that reads it
-        if (made)
-          performance.measure(
-            job.kind === 'frame'
-              ? `${this.name} frame ${job.size}`
-              : `${this.name} ${job.size === 'first' ? 'first' : job.quality} ${job.layer.id.split(':')[0] ?? ''}`,
-            { start },
-          );
+        if (made) performance.measure(`${this.name} ${nameOf(job)}`, { start });
         this.tellFirst();
       }
       const left = this.firstOnly ? 'waiting' : 'finished';
       this.tell(this.stopped ? 'stopped' : left);
     } catch {
-      for (const { worker } of this.workers) worker.terminate();
-      this.workers = [];
-      this.framed.clear();
+      this.workers.end();
+      this.framed = null;
       this.tell('failed');
     } finally {
       this.current = null;
@@ -250,8 +223,18 @@ export class PictureMaker implements PictureSource {
     }
   }
 
+  /** @returns false when it came to nothing */
+  private async make(job: Job): Promise<boolean> {
+    const { target } = this;
+    if (target === null) return false;
+    if (job.kind === 'layer') return this.render(job.layer, job.quality);
+    if (job.kind === 'frame') return this.frame(target);
+    await this.firstLook?.make(target);
+    return true;
+  }
+
   private rowsOf(height: number, index: number): { from: number; to: number } {
-    const part = height / this.workersWanted;
+    const part = height / this.share;
     return { from: Math.round(part * index), to: Math.round(part * (index + 1)) };
   }
 
@@ -263,18 +246,10 @@ export class PictureMaker implements PictureSource {
     this.wantedAt = null;
   }
 
-  private async frame(size: FramingSize): Promise<boolean> {
-    const { target } = this;
-    if (target === null) return false;
-    const { scene, lensTilt, lookKey, sceneKey } = target;
-    const scale = size === 'first' ? FIRST_SCALE : 1;
-    const [width, height] = [Math.round(target.width * scale), Math.round(target.height * scale)];
-    const ofWhole = this.finest === 'draft' ? SMALL_CELL_CM : FINE_CELL_CM;
-    const cellCm = size === 'first' ? FIRST_CELL_CM : ofWhole;
-    const parts = await Promise.all(
-      this.start().map(({ api }, index) =>
-        api.frame(size, { scene, lensTilt, width, height, lookKey, cellCm, ...this.rowsOf(height, index) }),
-      ),
+  private async frame({ scene, lensTilt, sceneKey, width, height }: PictureOf): Promise<boolean> {
+    const cellCm = this.finest === 'draft' ? SMALL_CELL_CM : FINE_CELL_CM;
+    const parts = await this.workers.together(this.share, (api, index) =>
+      api.frame(this.name, { scene, lensTilt, width, height, cellCm, ...this.rowsOf(height, index) }),
     );
     const materials = new Uint8Array(width * height);
     parts.forEach((part, index) => materials.set(part.materials, this.rowsOf(height, index).from * width));
@@ -283,39 +258,27 @@ export class PictureMaker implements PictureSource {
       materials,
       parts.map(({ edges }): EdgeWeights => edges),
     );
-    this.framed.set(size, { sceneKey, composer, materials, layers: new Map() });
+    this.framed = { sceneKey, composer, materials, layers: new Map() };
     return true;
   }
 
   /** @returns false when it was called off */
-  private async render({ size, layer: { id, key, source }, quality }: Job & { kind: 'layer' }): Promise<boolean> {
-    const framed = this.framed.get(size);
-    if (framed === undefined) return false;
+  private async render({ id, key, source }: LayerSource, quality: Quality): Promise<boolean> {
+    const { framed, name, jobNumber } = this;
+    if (framed === null) return false;
     const { width, height } = framed.composer;
-    const job = this.jobNumber;
-    const parts = await Promise.all(this.start().map(({ api }) => api.layer(job, size, source, quality, SEED)));
-    if (this.framed.get(size) !== framed) return false;
+    const parts = await this.workers.together(this.share, (api) => api.layer(name, jobNumber, source, quality, SEED));
+    if (this.framed !== framed) return false;
     const rows = new Float32Array(width * height * 3);
     for (const [index, part] of parts.entries()) {
       if (part === null) return false;
       rows.set(part, this.rowsOf(height, index).from * width * 3);
     }
     framed.layers.set(id, { key, quality, rows });
-    this.dropFirst();
     this.tell(this.state);
     return true;
   }
-
-  /** The first look is let go once the whole stands. */
-  private dropFirst(): void {
-    const { target } = this;
-    if (target === null || !this.framed.has('first') || this.readyAt('whole', target) === null) return;
-    this.framed.delete('first');
-    for (const { api } of this.workers) void api.drop('first');
-  }
 }
 
-let maker: PictureMaker | null = null;
-
-/** The one maker of pictures of this page; its workers start with the first picture. */
-export const pictureMaker = (): PictureMaker => (maker ??= new PictureMaker());
+const nameOf = (job: Job): string =>
+  job.kind === 'layer' ? `${job.quality} ${job.layer.id.split(':')[0] ?? ''}` : job.kind;

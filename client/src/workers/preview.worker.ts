@@ -3,6 +3,7 @@ import { encode } from 'fast-png';
 
 import {
   bakeSculpture,
+  type BustLook,
   type EdgeWeights,
   frameScene,
   type Framing,
@@ -21,15 +22,11 @@ export interface FramingJob {
   lensTilt: number;
   width: number;
   height: number;
-  lookKey: string;
   /** how finely the sculpture is baked, cm */
   cellCm: number;
   from: number;
   to: number;
 }
-
-/** A first, small look at a scene, or the whole of it. */
-export type FramingSize = 'first' | 'whole';
 
 /** What a worker found of its rows. */
 export interface FramedRows {
@@ -37,13 +34,25 @@ export interface FramedRows {
   edges: EdgeWeights;
 }
 
-/** The last sculptures, by their look and fineness: a coarse and a fine one of the same look. */
+/** The last sculptures, by their look and fineness: coarse and fine ones of two looks. */
 const sculptures = new Map<string, Sculpture>();
-const MOST_SCULPTURES = 2;
-/** What was framed last at each size. */
-const framings = new Map<FramingSize, Framing>();
-/** jobs under this number are not wanted any more */
-let wantedFrom = 0;
+const MOST_SCULPTURES = 4;
+/** What was framed last for each maker of pictures. */
+const framings = new Map<string, Framing>();
+
+/** The sculpture of a look, baked once. */
+function sculptureOf({ hat, spectacles, deepSet }: BustLook, cellCm: number): Sculpture {
+  const key = [hat, spectacles, deepSet, cellCm].join();
+  const sculpture = sculptures.get(key) ?? bakeSculpture({ hat, spectacles, deepSet }, cellCm);
+  sculptures.delete(key);
+  sculptures.set(key, sculpture);
+  const [oldest] = sculptures.keys();
+  if (sculptures.size > MOST_SCULPTURES && oldest !== undefined) sculptures.delete(oldest);
+  return sculpture;
+}
+/** of each maker: jobs under this number are not wanted any more */
+const wantedFrom = new Map<string, number>();
+const isWanted = (maker: string, job: number): boolean => job >= (wantedFrom.get(maker) ?? 0);
 
 const channel = new MessageChannel();
 const waiting: (() => void)[] = [];
@@ -56,48 +65,43 @@ const breathe = () =>
   });
 
 const api = {
-  /** Sees its rows of a framing; bakes the sculpture first when it is another one. */
-  frame(size: FramingSize, { scene, lensTilt, width, height, lookKey, cellCm, from, to }: FramingJob): FramedRows {
-    const key = `${lookKey} ${cellCm}`;
-    const sculpture = sculptures.get(key) ?? bakeSculpture(scene.look, cellCm);
-    sculptures.delete(key);
-    sculptures.set(key, sculpture);
-    const [oldest] = sculptures.keys();
-    if (sculptures.size > MOST_SCULPTURES && oldest !== undefined) sculptures.delete(oldest);
-    const framing = frameScene(scene, modelOf(sculpture, scene), width, height, { from, to }, lensTilt);
-    framings.set(size, framing);
-    return { materials: framing.view.material.slice(from * width, to * width), edges: framing.edges };
+  /** Bakes a sculpture before it is asked for. */
+  sculpt(look: BustLook, cellCm: number): void {
+    sculptureOf(look, cellCm);
   },
 
-  /** Forgets a framing that nothing is rendered of any more. */
-  drop(size: FramingSize): void {
-    framings.delete(size);
+  /** Sees its rows of a framing; bakes the sculpture first when it is another one. */
+  frame(maker: string, { scene, lensTilt, width, height, cellCm, from, to }: FramingJob): FramedRows {
+    const sculpture = sculptureOf(scene.look, cellCm);
+    const framing = frameScene(scene, modelOf(sculpture, scene), width, height, { from, to }, lensTilt);
+    framings.set(maker, framing);
+    return { materials: framing.view.material.slice(from * width, to * width), edges: framing.edges };
   },
 
   /** Renders its rows of a layer; `null` source: the soft light. @returns null when it was called off */
   async layer(
+    maker: string,
     job: number,
-    size: FramingSize,
     source: Source | null,
     quality: Quality,
     seed: number,
   ): Promise<Float32Array | null> {
     await breathe();
-    const seen = framings.get(size);
-    if (seen === undefined || job < wantedFrom) return null;
+    const seen = framings.get(maker);
+    if (seen === undefined || !isWanted(maker, job)) return null;
     if (source === null) return done(renderSoft(seen, quality));
     const steps = renderSource(seen, source, quality, seed);
     for (;;) {
       const step = steps.next();
       if (step.done === true) return done(step.value);
       await breathe();
-      if (job < wantedFrom) return null;
+      if (!isWanted(maker, job)) return null;
     }
   },
 
-  /** Calls off every job under a number. */
-  callOff(before: number): void {
-    wantedFrom = Math.max(wantedFrom, before);
+  /** Calls off every job of a maker under a number. */
+  callOff(maker: string, before: number): void {
+    wantedFrom.set(maker, before);
   },
 
   /** A picture as a PNG file with text in it (tEXt, Latin letters). */

@@ -1,5 +1,16 @@
 import type { PictureOf } from '@sphene/core/picture';
-import { type MadePicture, PictureMaker, pictureMaker, type PictureSource } from './pictureMaker';
+import { type FirstLook, type MadePicture, PictureMaker, type PictureSource } from './pictureMaker';
+import type { PictureWorkers } from './pictureWorkers';
+
+/** A small picture has such a part of the picture's sides. */
+const PART = 0.36;
+
+/** A picture as it is made for lists, and as a first look. */
+export const smallOf = (picture: PictureOf): PictureOf => ({
+  ...picture,
+  width: Math.round(picture.width * PART),
+  height: Math.round(picture.height * PART),
+});
 
 /** Small pictures kept, the newest used last. */
 const MOST_KEPT = 60;
@@ -8,16 +19,26 @@ const MOST_KEPT = 60;
 const keyOf = ({ sceneKey, layers, width, height }: PictureOf): string =>
   [sceneKey, width, height, ...layers.map(({ id, key }) => `${id} ${key}`)].join('|');
 
-/** Makes small pictures for lists and comparisons one after the other, each once, beside the large one and coarsely. */
-class SmallPictures implements PictureSource {
-  private readonly maker = new PictureMaker(1, 'draft', 'small picture');
+/** A picture that is waited for before all others. */
+interface Urgent {
+  key: string;
+  picture: PictureOf;
+  done: () => void;
+  failed: (error: Error) => void;
+}
+
+/** Makes small pictures for lists and comparisons one after the other, each once and coarsely, and first looks before them. */
+export class SmallPictures implements PictureSource {
+  private readonly maker: PictureMaker;
   private readonly made = new Map<string, MadePicture>();
   private readonly wanted = new Map<string, PictureOf>();
   private readonly listeners = new Set<() => void>();
-  private working: string | null = null;
+  private working: { key: string; picture: PictureOf } | null = null;
+  private urgent: Urgent | null = null;
   private version = 0;
 
-  constructor() {
+  constructor(workers: PictureWorkers) {
+    this.maker = new PictureMaker({ workers, share: 1, finest: 'draft', name: 'small picture' });
     this.maker.subscribe(() => this.take());
   }
 
@@ -41,28 +62,43 @@ class SmallPictures implements PictureSource {
     this.next();
   }
 
+  /** The first look at a picture is the small one of it, made before those of lists. */
+  readonly asFirstLook: FirstLook = {
+    ready: (picture) => this.ready(smallOf(picture)),
+    make: (picture) =>
+      new Promise((done, failed) => {
+        this.urgent?.done();
+        const small = smallOf(picture);
+        this.urgent = { key: keyOf(small), picture: small, done, failed };
+        this.next();
+      }),
+  };
+
   private next(): void {
     if (this.working !== null) return;
-    const [first] = this.wanted;
+    const [listed] = Array.from(this.wanted, ([key, picture]) => ({ key, picture }));
+    const first = this.urgent ?? listed;
     if (first === undefined) return;
-    const [key, picture] = first;
-    this.working = key;
-    this.maker.show(picture);
+    this.working = first;
+    this.maker.show(first.picture);
   }
 
   /** Looks whether what is worked on is there; what fails is left out, so that it does not hold up the others. */
   private take(): void {
-    const { working } = this;
-    const picture = working === null ? undefined : this.wanted.get(working);
+    const { working, urgent } = this;
     const state = this.maker.getState();
-    if (working === null || picture === undefined || (state !== 'finished' && state !== 'failed')) return;
+    if (working === null || (state !== 'finished' && state !== 'failed')) return;
+    const { key, picture } = working;
     const made = this.maker.ready(picture);
     if (made === null && state === 'finished') return;
-    this.wanted.delete(working);
+    this.wanted.delete(key);
     this.working = null;
-    if (made !== null) this.keep(working, made);
-    // once the list is drawn, the maker of large pictures gets ready for what is opened next
-    if (this.wanted.size === 0 && made !== null) pictureMaker().warmUp(picture);
+    if (made !== null) this.keep(key, made);
+    if (urgent?.key === key) {
+      this.urgent = null;
+      if (made === null) urgent.failed(new Error('no picture'));
+      else urgent.done();
+    }
     // not from within the maker's own run
     setTimeout(() => this.next());
   }
@@ -75,8 +111,3 @@ class SmallPictures implements PictureSource {
     for (const listener of this.listeners) listener();
   }
 }
-
-let small: SmallPictures | null = null;
-
-/** The one maker of small pictures of this page; its worker starts with the first. */
-export const smallPictures = (): SmallPictures => (small ??= new SmallPictures());

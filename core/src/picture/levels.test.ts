@@ -225,6 +225,17 @@ function onPoint(setup: Setup, numbers: SolutionNumbers, role: 'face' | 'backgro
   }, 0);
 }
 
+/** What a light's layer gives a dome at the hair, linear against mid grey. */
+function onHair(setup: Setup, numbers: SolutionNumbers, lightId: string): number {
+  const picture = pictureOf(setup, SAMPLE_KIT, numbers);
+  const strengths = strengthsOf(setup, SAMPLE_KIT, numbers, picture);
+  const place = pointPlace({ role: 'highlight' }, setup);
+  const layer = picture.layers.find(({ id }) => id === `light:${lightId}`);
+  if (strengths === null || place === null || layer?.source == null) return NaN;
+  const { x, y, z } = place.faces;
+  return ((strengths.at.get(layer.id)?.[0] ?? NaN) * lightAt(layer.source, toVec(place.at), [x, y, z], DOME)) / Math.PI;
+}
+
 describe('the picture takes its levels from the one gain', () => {
   it('on 500 stages a card at the face gets of each light, lamp and panel what the numbers say', () => {
     fc.assert(
@@ -244,6 +255,21 @@ describe('the picture takes its levels from the one gain', () => {
             if (Math.max(level, drawn) < UNSEEN) continue;
             expect([id, Math.abs(Math.log2(drawn / level)) < WITHIN_STOPS]).toEqual([id, true]);
           }
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('on 500 stages the hair gets of the lights together what the numbers say', () => {
+    fc.assert(
+      fc.property(stage, (one) => {
+        const setup = setupOf({ ...one, panel: null });
+        const { numbers } = solveNumbers(setup, SAMPLE_KIT, [read('face', 301, 9)], CLOCK);
+        const sources = numbers.points.find(({ role }) => role === 'highlight')?.sources ?? [];
+        const stops = (id: string) => sources.find(({ lightId }) => lightId === id)?.stops ?? -Infinity;
+        const wanted = setup.lights.reduce((sum, { id }) => sum + 2 ** stops(id), 0);
+        const drawn = setup.lights.reduce((sum, { id }) => sum + onHair(setup, numbers, id), 0);
+        expect(Math.abs(Math.log2(drawn / wanted))).toBeLessThan(LEVELLED_WITHIN_STOPS);
       }),
       { numRuns: 500 },
     );

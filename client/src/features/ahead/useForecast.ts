@@ -1,6 +1,6 @@
 import { selectDocument, selectFacts } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
-import { useKit, useSetup } from '@/setupView/setupContext';
+import { useDragged, useKit, useSetup } from '@/setupView/setupContext';
 import { useMemo, useState } from 'react';
 
 import { type Forecast, foresee } from '@sphene/core/forecast';
@@ -13,10 +13,9 @@ export interface ToldForecast {
   timeZone: string;
 }
 
-/** The next hour of a setup; while something is dragged it stays as it was. */
-export function useForecastOf(setup: Setup, kit: Kit): ToldForecast {
+/** The next hour of a setup. @param dragged while something is under the thumb it stays as it was */
+export function useForecastOf(setup: Setup, kit: Kit, dragged = false): ToldForecast {
   const facts = useAppSelector((state) => selectFacts(state, setup.id));
-  const dragged = useAppSelector((state) => state.documents.draft !== null);
   const clockMs = useAppSelector((state) => state.device.clockMs);
   const spot = useAppSelector((state) => selectDocument(state, 'spot', setup.spotId));
   const shoot = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId));
@@ -34,5 +33,5 @@ export function useForecastOf(setup: Setup, kit: Kit): ToldForecast {
 /** The next hour of the setup on screen. */
 export function useForecast(): ToldForecast {
   const { setup } = useSetup();
-  return useForecastOf(setup, useKit());
+  return useForecastOf(setup, useKit(), useDragged());
 }

@@ -147,15 +147,13 @@ function Lands() {
 
 /** What is being moved by the thumb, and what it is set to when it is let go. */
 function useLead() {
-  const { setup } = useSetup();
-  const { change } = useChange();
-  const actions = useActions();
+  const { change, draft } = useChange();
   const lead = (by: 'face' | 'background', value: number): Setting[] => [
     { path: 'look.exposeBy', value: by },
     { path: by === 'face' ? 'look.holdBackStops' : 'look.backgroundStops', value },
   ];
   return {
-    draft: (by: 'face' | 'background') => (value: number) => actions.draft(setup.id, lead(by, value)),
+    draft: (by: 'face' | 'background') => (value: number) => draft(lead(by, value)),
     take: (by: 'face' | 'background') => (value: number) => change(...lead(by, value)),
   };
 }

@@ -1,7 +1,8 @@
 import { texts } from './texts';
 import { Txt } from '@/ui/Txt';
 import { usePalette } from '@/ui/theme';
-import { pictureMaker, type PictureSource } from '@/workers/pictureMaker';
+import type { PictureSource } from '@/workers/pictureMaker';
+import { pictureMaker } from '@/workers/pictures';
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 

@@ -1,7 +1,8 @@
 import { texts } from './texts';
 import { ActionButton } from '@/ui/ActionButton';
 import { Txt } from '@/ui/Txt';
-import { type MakingState, pictureMaker } from '@/workers/pictureMaker';
+import type { MakingState } from '@/workers/pictureMaker';
+import { pictureMaker } from '@/workers/pictures';
 import { View } from 'react-native';
 
 import { usePictureVersion } from './usePicture';

@@ -15,7 +15,7 @@ import { ToggleList } from '@/ui/ToggleList';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { useLocalSearchParams } from 'expo-router';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { PictureOf, Showing } from '@sphene/core/picture';
@@ -183,7 +183,7 @@ function Controls({ picture, shown, drawn }: { picture: PictureOf; shown: Shown;
   );
 }
 
-function PictureParts() {
+const PictureParts = memo(function PictureParts() {
   const { setup } = useSetup();
   const picture = usePicture(setup, useKit(), useNumbers());
   const undo = useUndo(setup.id);
@@ -230,7 +230,7 @@ function PictureParts() {
       )}
     </Screen>
   );
-}
+});
 
 /** The picture of a setup, large, with everything that shows what it is made of. */
 export function PictureScreen() {

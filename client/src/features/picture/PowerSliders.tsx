@@ -1,7 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
-import { useActions } from '@/store/application';
 import { ActionButton } from '@/ui/ActionButton';
 import { MarkedSlider } from '@/ui/MarkedSlider';
 import { Txt } from '@/ui/Txt';
@@ -16,8 +15,7 @@ import { lightPath, type Setting } from '@sphene/core/setup';
 function PowerSlider({ its }: { its: LightSolution }) {
   const { setup } = useSetup();
   const kit = useKit();
-  const { change } = useChange();
-  const actions = useActions();
+  const { change, draft } = useChange();
   const palette = usePalette();
   const light = setup.lights[its.index];
   const unit = kit.flashUnits.find(({ id }) => id === light?.unitId);
@@ -65,7 +63,7 @@ function PowerSlider({ its }: { its: LightSolution }) {
             <View style={{ flex: 1, backgroundColor: palette.line, opacity: 0.5 }} />
           </>
         )}
-        onDraft={(stops) => actions.draft(setup.id, settings(stops))}
+        onDraft={(stops) => draft(settings(stops))}
         onChange={(stops) => change(...settings(stops))}
       />
     </View>

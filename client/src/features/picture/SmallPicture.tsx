@@ -1,4 +1,5 @@
-import { smallPictures } from '@/workers/smallPictures';
+import { smallPictures } from '@/workers/pictures';
+import { smallOf } from '@/workers/smallPictures';
 import { useEffect, useMemo } from 'react';
 
 import type { Kit } from '@sphene/core/gear';
@@ -8,9 +9,6 @@ import type { Setup } from '@sphene/core/setup';
 import type { SolutionNumbers } from '@sphene/core/solution';
 import { PictureCanvas } from './PictureCanvas';
 import { type RoomPx, widthIn } from './SetupPicture';
-
-/** A small picture is made at half of the usual size. */
-const PART = 0.5;
 
 /** The picture of a setup for a list or a comparison: small and coarse, made once, beside whatever is large. */
 export function SmallPicture({
@@ -30,10 +28,7 @@ export function SmallPicture({
   /** after every drawing: what was drawn, to be read at once */
   onDrawn?: (developed: Developed) => void;
 }) {
-  const picture = useMemo(() => {
-    const whole = pictureOf(setup, kit, numbers);
-    return { ...whole, width: Math.round(whole.width * PART), height: Math.round(whole.height * PART) };
-  }, [setup, kit, numbers]);
+  const picture = useMemo(() => smallOf(pictureOf(setup, kit, numbers)), [setup, kit, numbers]);
   useEffect(() => smallPictures().want(picture), [picture]);
   return (
     <PictureCanvas

@@ -1,6 +1,6 @@
 import { texts } from './texts';
 import { words } from '@/language/words';
-import { pictureMaker } from '@/workers/pictureMaker';
+import { pictureMaker } from '@/workers/pictures';
 
 import type { Picture as Developed } from '@sphene/core/renderer';
 import type { Setup } from '@sphene/core/setup';

@@ -1,4 +1,5 @@
-import { pictureMaker, type PictureSource } from '@/workers/pictureMaker';
+import type { PictureSource } from '@/workers/pictureMaker';
+import { pictureMaker } from '@/workers/pictures';
 import { useIsFocused } from 'expo-router';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 

@@ -1,10 +1,9 @@
 import { texts } from './texts';
-import { useNumbers } from '@/setupView/setupContext';
+import { useDragged, useNumbers } from '@/setupView/setupContext';
 import { type Part, PARTS } from '@/setupView/shortcuts';
 import { ChosenWedge } from '@/ui/Chip';
 import { ladderPx } from '@/ui/Ladder';
 import { Txt } from '@/ui/Txt';
-import { useAppSelector } from '@/store/store';
 import { TOUCH } from '@/ui/palette';
 import { usePalette } from '@/ui/theme';
 import { useLayoutEffect, useRef, useState } from 'react';
@@ -81,7 +80,7 @@ export function PhoneParts({ part, onPart }: { part: Part; onPart: (part: Part) 
   // what shrinks while it is scrolled opens again at the top: the part keeps its place meanwhile. Room for one more tone comes in the
   // same frame as the tone, or a button would slip from under a finger that is down on it. Nothing is measured while something is under
   // the thumb: the page would lay itself out twice in each frame
-  const held = useAppSelector((state) => state.documents.draft !== null);
+  const held = useDragged();
   useLayoutEffect(() => {
     if (held) return;
     const tall = dialsBox.current?.offsetHeight ?? 0;

@@ -15,14 +15,15 @@ import { Folds } from '@/ui/Disclosure';
 import { NextBar } from '@/ui/NextBar';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
+import { readyForPictures } from '@/workers/pictures';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 
 import { PhoneParts } from './PhoneParts';
 import { useNext } from './useNext';
 import { WideParts } from './WideParts';
 
-function SetupParts({ view }: { view: SetupView }) {
+const SetupParts = memo(function SetupParts({ view }: { view: SetupView }) {
   const { setup, context } = view.open;
   const { action: nextAction, doing, ends, other } = useNext(view);
   const undo = useUndo(setup.id);
@@ -76,13 +77,14 @@ function SetupParts({ view }: { view: SetupView }) {
       </Screen>
     </SetupProvider>
   );
-}
+});
 
 /** One setup: the ladder, the step being worked on, and the one thing to do now. */
 export function SetupScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const dispatch = useAppDispatch();
   const { view, ready } = useOpenSetup(id);
+  useEffect(() => readyForPictures(), []);
   useEffect(() => {
     dispatch(meteringMoved({ setupId: id, pointId: null }));
   }, [dispatch, id]);

@@ -38,7 +38,7 @@ const StepsColumn = memo(function StepsColumn({ places }: { places: Places }) {
             style={{ gap: 12 }}
           >
             <Heading size="value">{label}</Heading>
-            {/* what is dragged on the stage is followed at once; the others come when the page has time */}
+            {/* what is dragged on the stage is followed at once; the others catch up when the thumb rests */}
             {part === 'stage' ? (
               <Content />
             ) : (
@@ -65,11 +65,7 @@ function Overview({ onTone, onPlan }: { onTone: () => void; onPlan: () => void }
         style={{ flex: 1, minHeight: 120 }}
         onLayout={({ nativeEvent: { layout } }) => setRoomPx({ width: layout.width, height: layout.height })}
       >
-        {roomPx.height > 0 && (
-          <LaterSetup>
-            <LaterPicture roomPx={roomPx} onPlan={onPlan} />
-          </LaterSetup>
-        )}
+        {roomPx.height > 0 && <PictureWithPlan roomPx={roomPx} onPlan={onPlan} />}
       </View>
       <SetupLadder compact={false} onTone={onTone} />
       {warnings
@@ -83,7 +79,6 @@ function Overview({ onTone, onPlan }: { onTone: () => void; onPlan: () => void }
   );
 }
 const OVERVIEW_PX = 440;
-const LaterPicture = memo(PictureWithPlan);
 
 /** Two columns: what is always in view, and beside it all parts. */
 export function WideParts({ places, onPart }: { places: Places; onPart: (part: Part) => void }) {

@@ -2,8 +2,7 @@ import { texts } from './texts';
 import { PictureProgress } from '@/features/picture/PictureProgress';
 import { type RoomPx, SetupPicture, STANDING, widthIn } from '@/features/picture/SetupPicture';
 import { useCalm } from '@/features/picture/usePicture';
-import { useKit, useNumbers, useSetup } from '@/setupView/setupContext';
-import { useAppSelector } from '@/store/store';
+import { useDragged, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
 import { View } from 'react-native';
 
 import { pictureOf } from '@sphene/core/picture';
@@ -20,7 +19,7 @@ export function PictureWithPlan({ roomPx, onPlan }: { roomPx: RoomPx; onPlan: ()
   const numbers = useNumbers();
   const calm = useCalm();
   // while something is under the thumb the picture follows it at once; before that it waits until hands rest
-  const held = useAppSelector((state) => state.documents.draft !== null);
+  const held = useDragged();
   const pictureWidth = widthIn(roomPx, numbers.camera === null ? STANDING : pictureOf(setup, kit, numbers));
   const beside = roomPx.width - pictureWidth - GAP_PX;
   if (beside < INSET_PX)

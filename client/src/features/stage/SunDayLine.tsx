@@ -1,15 +1,14 @@
 import { localDay } from '@/shell/localDay';
-import { useActions } from '@/store/application';
+import { useChange } from '@/setupView/setupContext';
 import { DayLine } from '@/ui/DayLine';
 import { useMemo } from 'react';
 
-import type { Setup, Sun } from '@sphene/core/setup';
+import type { Sun } from '@sphene/core/setup';
 import { sunDay } from '@sphene/core/sky';
 
 type SunAtTime = Extract<Sun, { by: 'time' }>;
 
 interface SunDayLineProps {
-  setup: Setup;
   sun: SunAtTime;
   timeZone: string;
   /** the moment that was chosen, as the document keeps it */
@@ -17,8 +16,8 @@ interface SunDayLineProps {
 }
 
 /** The day on one line at the place of the stage's sun: heights, windows, and the moment that stage and picture show. */
-export function SunDayLine({ setup, sun, timeZone, onTime }: SunDayLineProps) {
-  const actions = useActions();
+export function SunDayLine({ sun, timeZone, onTime }: SunDayLineProps) {
+  const { draft } = useChange();
   const { latitudeDeg, longitudeDeg, at } = sun;
   const { fromMs, toMs, clock } = localDay(at, timeZone);
   const day = useMemo(() => sunDay(latitudeDeg, longitudeDeg, fromMs, toMs), [latitudeDeg, longitudeDeg, fromMs, toMs]);
@@ -28,7 +27,7 @@ export function SunDayLine({ setup, sun, timeZone, onTime }: SunDayLineProps) {
       day={day}
       clock={clock}
       atMs={Date.parse(at)}
-      onDraft={(ms) => actions.draft(setup.id, [{ path: 'stage.sun', value: { ...sun, at: isoOf(ms) } }])}
+      onDraft={(ms) => draft([{ path: 'stage.sun', value: { ...sun, at: isoOf(ms) } }])}
       onTime={(ms) => onTime(isoOf(ms))}
     />
   );

@@ -99,7 +99,6 @@ function SunByHand({ sun, put, now }: { sun: SunBy<'hand'>; put: (sun: Sun) => v
 }
 
 function SunByTime({ sun, put, timeZone }: { sun: SunBy<'time'>; put: (sun: Sun) => void; timeZone: string }) {
-  const { setup } = useSetup();
   return (
     <>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12 }}>
@@ -133,7 +132,7 @@ function SunByTime({ sun, put, timeZone }: { sun: SunBy<'time'>; put: (sun: Sun)
           note={texts.fromNorthThroughEast}
         />
       </View>
-      <SunDayLine setup={setup} sun={sun} timeZone={timeZone} onTime={(at) => put({ ...sun, at })} />
+      <SunDayLine sun={sun} timeZone={timeZone} onTime={(at) => put({ ...sun, at })} />
       <TimeField at={sun.at} timeZone={timeZone} onChange={(at) => put({ ...sun, at })} />
     </>
   );

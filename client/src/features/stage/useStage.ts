@@ -1,5 +1,4 @@
 import { useChange, useKit, useNumbers, useSetup } from '@/setupView/setupContext';
-import { useActions } from '@/store/application';
 import { timestamp } from '@/store/ids';
 import { selectDocument, selectReadings } from '@/store/selectors';
 import { useAppSelector } from '@/store/store';
@@ -15,7 +14,7 @@ export interface Stage {
   sunRingM: number;
   selectedId: string | null;
   select: (id: string | null) => void;
-  /** shows settings while something is moved, at most once a frame */
+  /** shows settings while something is moved */
   draft: (settings: Setting[]) => void;
   /** keeps what was drafted last */
   drop: () => void;
@@ -52,13 +51,11 @@ export function useStage(): Stage {
   const { setup } = useSetup();
   const kit = useKit();
   const numbers = useNumbers();
-  const { change } = useChange();
-  const actions = useActions();
+  const { change, draft } = useChange();
   const kept = useAppSelector((state) => selectDocument(state, 'setup', setup.id)) ?? setup;
   const moment = useMoment();
   const [selectedId, select] = useState<string | null>(null);
   const pending = useRef<Setting[] | null>(null);
-  const frame = useRef(0);
   const sunRingM = SUN_RING_M;
   // panels are changed from what is kept, so that a drag of many steps is one move
   const things = stageThings({
@@ -74,10 +71,6 @@ export function useStage(): Stage {
     ...moment,
     sunRingM,
   });
-  const flush = () => {
-    frame.current = 0;
-    if (pending.current !== null) actions.draft(setup.id, pending.current);
-  };
   return {
     things,
     sunRingM,
@@ -85,20 +78,16 @@ export function useStage(): Stage {
     select,
     draft: (settings) => {
       pending.current = settings;
-      if (frame.current === 0) frame.current = requestAnimationFrame(flush);
+      draft(settings);
     },
     drop: () => {
-      cancelAnimationFrame(frame.current);
-      frame.current = 0;
       const settings = pending.current;
       pending.current = null;
       if (settings !== null) change(...settings);
     },
     cancel: () => {
-      cancelAnimationFrame(frame.current);
-      frame.current = 0;
       pending.current = null;
-      actions.draft(setup.id, null);
+      draft(null);
     },
   };
 }

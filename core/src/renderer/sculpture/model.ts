@@ -1,6 +1,6 @@
 import type { Blocker, PictureScene } from '../scene';
 import { bakeGrid, type BrickGrid, traceGrid } from './brickGrid';
-import { BUST_BOX, sculptBust } from './bust';
+import { BUST_BOX, type BustLook, sculptBust } from './bust';
 import { type Tape } from './distanceTape';
 import { type Surface, surfaceOf } from './surface';
 
@@ -31,13 +31,12 @@ export interface Model extends Sculpture {
 /** Cells of the baked sculpture: fine enough for shadows of lids and lips; normals come from the exact field. */
 export const FINE_CELL_CM = 0.2;
 /** Cells for small pictures, and for a first look: baked many times as quickly. */
-export const SMALL_CELL_CM = 0.3;
-export const FIRST_CELL_CM = 0.6;
+export const SMALL_CELL_CM = 0.6;
 
 const NEAR_CM = 0.02;
 
 /** Bakes the sculpture of a look; it holds for every scene with the same look. */
-export function bakeSculpture(look: PictureScene['look'], cellCm: number): Sculpture {
+export function bakeSculpture(look: BustLook, cellCm: number): Sculpture {
   const tape = sculptBust(look);
   const grid = bakeGrid(tape, BUST_BOX, cellCm);
   return { tape, grid, surface: surfaceOf(grid, tape) };
