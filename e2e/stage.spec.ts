@@ -52,11 +52,17 @@ const saidOf = (page: Page, name: string) => handle(page, name).getAttribute('ar
 async function agree(page: Page, setup: SetupPage): Promise<void> {
   const onLadder = async () =>
     /Face: ([+−-]?\d+\.\d)/.exec((await setup.ladder.first().getAttribute('aria-label')) ?? '')?.[1];
+  const inPicture = async () =>
+    /face ([+−-]?\d+\.\d)/.exec((await picture(page).getAttribute('aria-label')) ?? '')?.[1];
+  // the last step of a drag comes a moment after the hand has left it: both are read anew until they agree
   await expect
-    .poll(async () => /face ([+−-]?\d+\.\d)/.exec((await picture(page).getAttribute('aria-label')) ?? '')?.[1])
-    .toBe(await onLadder());
+    .poll(async () => {
+      const drawn = await inPicture();
+      return drawn !== undefined && drawn === (await onLadder());
+    })
+    .toBe(true);
   // the next bar gives the same power, unless it asks for something else first
-  await expect(setup.next).toContainText(await powerOf(page));
+  await expect.poll(async () => (await setup.next.textContent())?.includes(await powerOf(page))).toBe(true);
 }
 
 for (const [size, viewport] of SIZES)
