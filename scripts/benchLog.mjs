@@ -10,6 +10,8 @@ const LEAST_PER_SECOND = 50;
 const BATCH = 200;
 /** How far and how fast the list is scrolled, px and px a second. */
 const [FLING_PX, SPEED] = [24_000, 2_400];
+/** The middle of these is told: a machine that others share too has its moments. */
+const FLINGS = 3;
 
 /** Notes of a long day, as a device would push them. */
 const noteAt = (index) => ({
@@ -53,6 +55,29 @@ async function fill(tab) {
   }
 }
 
+/** As many rows of plain text as the log is scrolled by: what this machine shows at best. */
+const PLAIN_PAGE =
+  '<body style="margin:0"><div style="height:844px;overflow:auto">' +
+  '<p style="height:70px">Entry: face f/5.6 at 1/200, ISO 100</p>'.repeat(600);
+
+/** A phone's thumb that scrolls a tab by so far. */
+const thumb = (devtools) => (yDistance) =>
+  devtools.send('Input.synthesizeScrollGesture', {
+    x: 195,
+    y: 500,
+    yDistance,
+    speed: SPEED,
+    gestureSourceType: 'mouse',
+    preventFling: true,
+  });
+
+/** A tab's tools, with its processor four times slower. */
+async function slowed(context, tab) {
+  const devtools = await context.newCDPSession(tab);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  return devtools;
+}
+
 /** Scrolls the log and prints frames a second. @returns whether there were enough */
 export async function benchLog(browser, origin) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -64,27 +89,24 @@ export async function benchLog(browser, origin) {
     .getByText(`Entry ${ENTRIES - 1}:`, { exact: false })
     .first()
     .waitFor({ timeout: 120_000 });
-  const devtools = await context.newCDPSession(tab);
-  await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  const fling = (yDistance) =>
-    devtools.send('Input.synthesizeScrollGesture', {
-      x: 195,
-      y: 500,
-      yDistance,
-      speed: SPEED,
-      gestureSourceType: 'mouse',
-      preventFling: true,
-    });
+  const fling = thumb(await slowed(context, tab));
   await fling(-2000);
-  const { perSecond, longestMs } = await watched(tab, () => fling(-FLING_PX));
+  const flings = [];
+  for (let n = 0; n < FLINGS; n += 1) flings.push(await watched(tab, () => fling(-FLING_PX)));
+  flings.sort((a, b) => a.perSecond - b.perSecond);
+  const { perSecond, longestMs } = flings[(FLINGS - 1) / 2];
   const endPx = await tab.evaluate(() =>
     Math.max(...[...document.querySelectorAll('div')].map((one) => one.scrollTop)),
   );
-  if (endPx < FLING_PX) throw new Error(`the log was scrolled by ${endPx} px only`);
+  if (endPx < FLINGS * FLING_PX) throw new Error(`the log was scrolled by ${endPx} px only`);
   const drawn = await tab.getByRole('article').count();
+  const plain = await context.newPage();
+  await plain.setContent(PLAIN_PAGE);
+  const flingPlain = thumb(await slowed(context, plain));
+  const best = await watched(plain, () => flingPlain(-FLING_PX));
   console.log(
     `A log of ${ENTRIES} entries scrolls at ${perSecond.toFixed(0)} frames a second at 4× CPU throttle (wanted ` +
-      `${LEAST_PER_SECOND}); longest task ${longestMs.toFixed(0)} ms; ${drawn} rows drawn at once`,
+      `${LEAST_PER_SECOND}; a page of plain text here: ${best.perSecond.toFixed(0)}); longest task ${longestMs.toFixed(0)} ms; ${drawn} rows drawn at once`,
   );
   await context.close();
   return perSecond >= LEAST_PER_SECOND;

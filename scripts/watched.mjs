@@ -3,20 +3,19 @@ export async function watched(tab, work) {
   await tab.evaluate(() => {
     globalThis.frames_ = 0;
     globalThis.longest = 0;
-    globalThis.counting = true;
     globalThis.began = performance.now();
     const count = () => {
       globalThis.frames_ += 1;
-      if (globalThis.counting) requestAnimationFrame(count);
+      globalThis.nextCount = requestAnimationFrame(count);
     };
-    requestAnimationFrame(count);
+    globalThis.nextCount = requestAnimationFrame(count);
     new PerformanceObserver((list) => {
       for (const { duration } of list.getEntries()) globalThis.longest = Math.max(globalThis.longest, duration);
     }).observe({ entryTypes: ['longtask'] });
   });
   await work();
   return tab.evaluate(() => {
-    globalThis.counting = false;
+    cancelAnimationFrame(globalThis.nextCount);
     return {
       perSecond: (1000 * globalThis.frames_) / (performance.now() - globalThis.began),
       longestMs: globalThis.longest,

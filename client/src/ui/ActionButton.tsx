@@ -1,4 +1,4 @@
-import { Pressable, View, type ViewStyle } from 'react-native';
+import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 
 import PathIcon from './PathIcon';
 import { Txt } from './Txt';
@@ -80,6 +80,12 @@ export function ActionButton({
   );
 }
 
+const styles = StyleSheet.create({
+  icon: { width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center' },
+  off: { opacity: 0.4 },
+  pressed: { opacity: 0.7 },
+});
+
 /** A button that is only an icon; its name is for those who do not see it. */
 export function IconButton({
   icon,
@@ -100,13 +106,7 @@ export function IconButton({
       aria-disabled={disabled}
       disabled={disabled}
       onPress={onPress}
-      style={({ pressed }) => ({
-        width: TOUCH,
-        height: TOUCH,
-        alignItems: 'center',
-        justifyContent: 'center',
-        opacity: disabled ? 0.4 : pressed ? 0.7 : 1,
-      })}
+      style={({ pressed }) => [styles.icon, disabled ? styles.off : pressed ? styles.pressed : null]}
     >
       <PathIcon name={icon} color={palette.text} />
     </Pressable>

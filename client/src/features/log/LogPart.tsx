@@ -23,13 +23,14 @@ import { LogLine } from './LogLine';
 import { momentOf } from './momentOf';
 import { ReturnPanel } from './ReturnPanel';
 import { ThisSetup } from './ThisSetup';
-import { useSetupLog } from './useEntries';
+import { useSetupLog, useUnkept } from './useEntries';
 
 /** Every fact and every change of a setting with its time, the newest first, each with the way back to it. */
 function Lines() {
   const { setup } = useSetup();
   const zone = useAppSelector((state) => selectDocument(state, 'shoot', setup.shootId)?.timeZone ?? 'UTC');
   const { entries, notes, foretold } = useSetupLog(setup);
+  const unkept = useUnkept();
   const [back, setBack] = useState<Entry | null>(null);
   const when = momentOf(zone);
   return (
@@ -45,6 +46,7 @@ function Lines() {
             when={when(entry.at)}
             note={notes.get(entry.id)}
             foretold={foretold.get(entry.id)}
+            isUnkept={unkept.has(entry.id)}
             onBack={index > 0 && entry.kind === 'setting' && !entry.muted ? () => setBack(entry) : undefined}
           />
         ))}

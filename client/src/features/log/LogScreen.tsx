@@ -22,7 +22,7 @@ import { LogFiles } from './files/LogFiles';
 import { LogChart } from './LogChart';
 import { LogLine } from './LogLine';
 import { momentOf } from './momentOf';
-import { type LogOf, useShootLog } from './useEntries';
+import { type LogOf, useShootLog, useUnkept } from './useEntries';
 
 const MOST_PX = 760;
 /** An entry of two lines. */
@@ -124,6 +124,7 @@ export function LogScreen() {
     () => log.setups.filter((setup) => setupId === '' || setup.id === setupId),
     [log.setups, setupId],
   );
+  const unkept = useUnkept();
   const when = useMemo(() => momentOf(shoot?.timeZone ?? 'UTC'), [shoot?.timeZone]);
   if (shoot === undefined) return <NotFoundScreen />;
   const head = (
@@ -151,13 +152,15 @@ export function LogScreen() {
         keyOf={idOf}
         usualPx={USUAL_ROW_PX}
         mostPx={MOST_PX}
-        render={(entry) => (
+        render={(entry, isWhole) => (
           <LogLine
             entry={entry}
             shootId={id}
             role="article"
             when={when(entry.at)}
             note={log.notes.get(entry.id)}
+            isUnkept={unkept.has(entry.id)}
+            isPassing={!isWhole}
             of={entry.setupId === null ? texts.theShoot : titles.get(entry.setupId)}
           />
         )}

@@ -11,6 +11,12 @@ import { type Entry, foretoldOf, newestFirst, noteEntry, photoEntry, setupEntrie
 const notesByEntry = (notes: readonly Note[]): ReadonlyMap<string, Note> =>
   new Map(notes.flatMap((note) => (note.about === null ? [] : [[note.about, note] as const])));
 
+/** The ids of what this device could not keep. */
+export function useUnkept(): ReadonlySet<string> {
+  const ids = useAppSelector((state) => state.device.unkept.ids);
+  return useMemo(() => new Set(ids), [ids]);
+}
+
 /** Everything that stands in a log. */
 export interface LogOf {
   entries: Entry[];
