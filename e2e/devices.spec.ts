@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import type { Page } from '@playwright/test';
 
 import { startOwnStandIns } from '../scripts/standIns.mjs';
-import { SetupPage, Stack, TERRACE, expect, test as base, SIZES } from './stack';
+import { SetupPage, Stack, TERRACE, expect, test as base, WALKED_SIZES } from './stack';
 
 type StandIns = Awaited<ReturnType<typeof startOwnStandIns>>;
 const endOf = async (device: ChildProcess) => {
@@ -34,7 +34,7 @@ async function connect(page: Page, name: string): Promise<void> {
   await expect(card.getByRole('button', { name: `Disconnect ${name}`, exact: true })).toBeVisible();
 }
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

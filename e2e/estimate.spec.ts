@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 
-import { expect, HALL, type SetupPage, type Stack, test, pointIn as point, SIZES } from './stack';
+import { expect, HALL, type SetupPage, type Stack, test, pointIn as point, WALKED_SIZES } from './stack';
 
 /** A fresh setup, at its ambient part, with face and background metered. */
 async function metered(stack: Stack, setup: SetupPage): Promise<Locator> {
@@ -28,7 +28,7 @@ const typeDial = async (part: Locator, page: Page, name: string, text: string) =
   await page.getByRole('textbox', { name: `${name}, typed` }).press('Enter');
 };
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

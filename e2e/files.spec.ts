@@ -4,7 +4,7 @@ import { type FileChooser, type Page } from '@playwright/test';
 import QRCode from 'qrcode';
 import { unzipSync } from 'fflate';
 
-import { expect, SIZES, test } from './stack';
+import { expect, WALKED_SIZES, test } from './stack';
 
 const LOG = '/log/019c9c00-0000-7000-8000-000000000001';
 const PICTURE = readFileSync(path.join(import.meta.dirname, 'fixtures/terrace.jpg'));
@@ -52,7 +52,7 @@ const choose = async (page: Page, button: string, files: Parameters<FileChooser[
   await (await chooser).setFiles(files);
 };
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

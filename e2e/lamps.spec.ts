@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test';
 
-import { expect, test, SIZES } from './stack';
+import { expect, test, WALKED_SIZES } from './stack';
 
 const PANEL = 'Two-colour LED panel';
 
@@ -9,7 +9,7 @@ const figure = async (line: Locator, pattern: RegExp): Promise<number> => {
   return Number(pattern.exec(said)?.[1] ?? NaN);
 };
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test';
 
-import { HALL, type SetupPage, TERRACE, expect, test, SIZES } from './stack';
+import { HALL, type SetupPage, TERRACE, expect, test, WALKED_SIZES } from './stack';
 
 /** Types a reading of the light that is on, for a point, in the Check part. */
 async function readLight(
@@ -27,7 +27,7 @@ const foretold = (text: string | null): string =>
     ?.slice(1)
     .join('') ?? '';
 
-for (const [size, viewport] of SIZES) {
+for (const [size, viewport] of WALKED_SIZES) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -1,6 +1,6 @@
-import { expect, HALL, SIZES, TERRACE, test } from './stack';
+import { expect, HALL, WALKED_SIZES, TERRACE, test } from './stack';
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

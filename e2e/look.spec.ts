@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test';
 
-import { HALL, type SetupPage, TERRACE, WIDE, expect, test, SIZES } from './stack';
+import { HALL, type SetupPage, TERRACE, WIDE, expect, test, WALKED_SIZES } from './stack';
 
 /** The large figure of the look: tapped, typed over, taken. */
 async function sayLook(setup: SetupPage, school: RegExp, text: string): Promise<Locator> {
@@ -20,7 +20,7 @@ async function sayLook(setup: SetupPage, school: RegExp, text: string): Promise<
 const card = (camera: Locator, name: RegExp) => camera.getByRole('article', { name });
 const take = (camera: Locator, name: RegExp) => camera.getByRole('button', { name }).click();
 
-for (const [size, viewport] of SIZES) {
+for (const [size, viewport] of WALKED_SIZES) {
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

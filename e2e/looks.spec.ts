@@ -1,8 +1,8 @@
-import { expect, HALL, SIZES, test } from './stack';
+import { expect, HALL, WALKED_SIZES, test } from './stack';
 
 const FOUNDRY = '/setup/019c9c00-0000-7000-8000-000000000015';
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

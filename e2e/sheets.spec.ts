@@ -5,7 +5,7 @@ import { type BrowserContext, type Page } from '@playwright/test';
 
 import { faults } from './axe';
 import { readPdf } from './pdf';
-import { expect, HALL, SIZES, test } from './stack';
+import { expect, HALL, WALKED_SIZES, test } from './stack';
 
 const SHEETS = HALL.replace('/setup/', '/sheets/');
 const SHOOT = '019c9c00-0000-7000-8000-000000000001';
@@ -27,7 +27,7 @@ const otherBrowser = async (page: Page): Promise<BrowserContext> =>
     .browser()!
     .newContext({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -130,11 +130,13 @@ export const TERRACE = '/setup/019c9c00-0000-7000-8000-000000000012';
 export const TERRACE_SPOT = '/spot/019c9c00-0000-7000-8000-000000000003';
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
-/** What every flow is walked at. */
+/** What flows are walked at whose screens are built otherwise where there is room. */
 export const SIZES = [
   ['phone', PHONE],
   ['wide', WIDE],
 ] as const;
+/** What the other flows are walked at: `npm run e2e` walks them at both sizes, every run at the narrower one. */
+export const WALKED_SIZES = process.env['SIZES'] === 'all' ? SIZES : SIZES.slice(0, 1);
 
 /** A setup on screen, through what a person sees and touches. */
 export class SetupPage {
@@ -253,6 +255,19 @@ export const pressOnceShown = (page: Page, name: string): Promise<void> =>
     name,
   );
 
+/** Pictures are made by a worker that never answers: the rest of the interface must not wait for it. */
+function leaveUndrawn(): void {
+  const Real = globalThis.Worker;
+  class Mute extends EventTarget {
+    postMessage() {}
+    terminate() {}
+  }
+  globalThis.Worker = new Proxy(Real, {
+    construct: (_, [url, options]: [string | URL, WorkerOptions?]) =>
+      /\/preview-[^/]*\.js$/.test(String(url)) ? new Mute() : new Real(url, options),
+  });
+}
+
 interface Fixtures {
   /** whether pictures are really drawn: only where a test is about them, for they take most of the processor */
   pictures: boolean;
@@ -265,11 +280,7 @@ export const test = base.extend<Fixtures>({
   pictures: [false, { option: true }],
   undrawn: [
     async ({ context, pictures }, provide) => {
-      // a worker that never answers: the rest of the interface must not wait for it
-      if (!pictures)
-        await context.route(/\/preview-[^/]*\.js$/, (route) =>
-          route.fulfill({ contentType: 'text/javascript', body: '' }),
-        );
+      if (!pictures) await context.addInitScript(leaveUndrawn);
       await provide();
     },
     { auto: true },

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 
 import { startOwnWeather } from '../scripts/standIns.mjs';
-import { expect, HALL, SetupPage, SIZES, Stack, TERRACE, TERRACE_SPOT, test } from './stack';
+import { expect, HALL, SetupPage, WALKED_SIZES, Stack, TERRACE, TERRACE_SPOT, test } from './stack';
 
 const SHOOT = '019c9c00-0000-7000-8000-000000000001';
 const PICTURE = readFileSync(path.join(import.meta.dirname, 'fixtures/terrace.jpg'));
@@ -22,7 +22,7 @@ const STORM = {
   })),
 };
 
-for (const [size, viewport] of SIZES)
+for (const [size, viewport] of WALKED_SIZES)
   test.describe(`at ${size} size`, () => {
     test.use({ viewport });
 

@@ -2,9 +2,10 @@ import { createContext, type ReactNode, useContext, useEffect, useState } from '
 import { Provider } from 'react-redux';
 
 import { Actions } from './actions';
-import { clockTicked } from './deviceSlice';
+import { clockTicked, themeChosen } from './deviceSlice';
 import { makeStore, type Store } from './store';
 import { Keeper } from './sync/keeper';
+import { followTheme } from './themeStorage';
 
 interface Application {
   store: Store;
@@ -30,6 +31,7 @@ export function ApplicationProvider({ children }: { children: ReactNode }) {
     const ticking = setInterval(() => application.store.dispatch(clockTicked(Date.now())), CLOCK_MS);
     return () => clearInterval(ticking);
   }, [application]);
+  useEffect(() => followTheme((theme) => application.store.dispatch(themeChosen(theme))), [application]);
   return (
     <ApplicationContext.Provider value={application}>
       <Provider store={application.store}>{children}</Provider>

@@ -24,3 +24,13 @@ export function storeTheme(theme: ThemeChoice): void {
     // a private window: the screen follows all the same
   }
 }
+
+/** Tells when another tab of this device keeps another theme. @returns how to end it */
+export function followTheme(told: (theme: ThemeChoice) => void): () => void {
+  const follow = ({ key, newValue }: StorageEvent) => {
+    const theme = key === KEY ? asTheme(newValue) : null;
+    if (theme !== null) told(theme);
+  };
+  globalThis.addEventListener('storage', follow);
+  return () => globalThis.removeEventListener('storage', follow);
+}
