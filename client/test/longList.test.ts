@@ -140,3 +140,21 @@ test('a filter that leaves three rows of thousands shows them, wherever the list
   settle();
   expect(rows.now()).toMatchObject({ from: 0, to: 0, beforePx: 0, afterPx: 0 });
 });
+
+test('rows stand below a head that fills the view, and stay while one is up there', () => {
+  const rows = listOf(1000, () => USUAL_PX);
+  rows.headIs(VIEW_PX * 1.5);
+  rows.scrolledTo(0);
+  jest.runAllTimers();
+  settle();
+  const below = rows.now();
+  expect(below).toMatchObject({ from: 0, whole: { from: 0, to: below.to } });
+  // a screen and a half is kept about the view, half of which the head takes
+  expect(below.to).toBeGreaterThanOrEqual(VIEW_PX / USUAL_PX - 7);
+  rows.scrolledTo(VIEW_PX);
+  settle();
+  const { to } = rows.now();
+  rows.scrolledTo(0);
+  settle();
+  expect(rows.now().to).toBe(to);
+});

@@ -64,8 +64,8 @@ export class RowPlaces {
     const seen = this.seen({ fromPx, tallPx });
     const wanted = this.between(fromPx - over, fromPx + tallPx + over);
     const stands = { from: Math.min(now.from, this.length), to: Math.min(now.to, this.length) };
-    const overlaps = stands.from < seen.to && stands.to > seen.from;
-    const kept = overlaps ? stands : seen;
+    const touches = stands.from <= seen.to && stands.to >= seen.from;
+    const kept = touches ? stands : seen;
     const lacksBefore = kept.from - wanted.from;
     const lacksAfter = wanted.to - kept.to;
     const isDue =
