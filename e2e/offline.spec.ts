@@ -73,6 +73,7 @@ test('the browser finds nothing that keeps it from being installed', async ({ st
 test('a newer version waits beside the running one, is offered away from the work, and takes over with one tap', async ({
   stack,
   page,
+  context,
 }) => {
   await stack.serveCopy();
   const setup = new SetupPage(page);
@@ -101,8 +102,12 @@ test('a newer version waits beside the running one, is offered away from the wor
   await expect.poll(async () => (await taken()) || (await held.isVisible())).toBe(true);
   await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
   await expect(page.getByRole('article', { name: 'Wedding at the old funicular' })).toBeVisible();
-  await setup.open(stack, HALL);
-  await expect(await setup.part('Log')).toContainText('Face, ambient: f/5.6⁷');
+  // what it says is done then: a browser may leave a page without an answer that is loaded while it still holds back
+  const isHeld = !(await taken());
+  if (isHeld) await page.close();
+  const after = isHeld ? new SetupPage(await context.newPage()) : setup;
+  await after.open(stack, HALL);
+  await expect(await after.part('Log')).toContainText('Face, ambient: f/5.6⁷');
 });
 
 test('a page whose storage a newer version has taken over says so', async ({ stack, page, context }) => {
