@@ -40,7 +40,7 @@ const inkOf = (page: Page): Promise<string> =>
     .evaluate((heading) => getComputedStyle(heading).color);
 
 /** Takes another theme in place, as when another tab of the device chose it; done when the screen is drawn in it. */
-export async function takeTheme(page: Page, theme: Theme): Promise<void> {
+async function takeTheme(page: Page, theme: Theme): Promise<void> {
   const ink = await inkOf(page);
   const isAnother = await page.evaluate(
     ([key, newValue]) => {

@@ -106,7 +106,8 @@ export async function benchLog(browser, origin) {
   const best = await watched(plain, () => flingPlain(-FLING_PX));
   console.log(
     `A log of ${ENTRIES} entries scrolls at ${perSecond.toFixed(0)} frames a second at 4× CPU throttle (wanted ` +
-      `${LEAST_PER_SECOND}; a page of plain text here: ${best.perSecond.toFixed(0)}); longest task ${longestMs.toFixed(0)} ms; ${drawn} rows drawn at once`,
+      `${LEAST_PER_SECOND}; a page of plain text here: ${best.perSecond.toFixed(0)}); ` +
+      `longest task ${longestMs.toFixed(0)} ms; ${drawn} rows drawn at once`,
   );
   await context.close();
   return perSecond >= LEAST_PER_SECOND;

@@ -17,11 +17,11 @@ beforeEach(() => {
   globalThis.cancelAnimationFrame = () => undefined;
 });
 
-/** Draws frames until nothing is left to draw. @returns how many */
-function settle(): number {
+/** Draws frames until nothing is left to draw. */
+function settle(): void {
   for (let count = 0; count < 1000; count += 1) {
     const draw = frames.shift();
-    if (draw === undefined) return count;
+    if (draw === undefined) return;
     draw(0);
   }
   throw new Error('the rows never come to stand');
